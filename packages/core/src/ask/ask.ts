@@ -1,0 +1,119 @@
+import type { Family } from '../families/contract.ts';
+import { MAIN_CHORDS, type MainChord } from '../harmony/chord.ts';
+import { noteCode, parseNote, type NoteName } from '../pitch/noteName.ts';
+import { PITCH_RANGE } from '../pitch/pitch.ts';
+import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
+import { DIRECTIONS, type Direction, type Span } from '../route/line.ts';
+import { checkPreferences, defaultPreferences, type Preferences } from '../route/preferences.ts';
+import type { Pin } from '../route/route.ts';
+import { scaleById, type Scale } from '../scale/scale.ts';
+
+/** What should sound and how it is to be played; the instrument is named beside it. */
+export interface Ask {
+  readonly tonic: NoteName;
+  readonly scale: Scale;
+  readonly span: Span;
+  readonly direction: Direction;
+  readonly chord: MainChord;
+  readonly preferences: Preferences;
+  readonly pins: readonly Pin[];
+}
+
+/** An ask in plain JSON, as it is stored, linked and exchanged. */
+export interface StoredAsk {
+  readonly tonic: string;
+  readonly scale: string;
+  readonly span: Span;
+  readonly direction: Direction;
+  readonly chord: number;
+  readonly preferences: Preferences;
+  readonly pins: readonly Pin[];
+}
+
+export const OCTAVES = Object.freeze({ least: 1, most: 4 });
+const PIN_LIMIT = 500;
+
+export function storedAsk(ask: Ask): StoredAsk {
+  return { ...ask, tonic: noteCode(ask.tonic), scale: ask.scale.id };
+}
+
+/** C major over an octave, up and down. */
+export function defaultAsk(family: Family): StoredAsk {
+  return {
+    tonic: 'C',
+    scale: 'major',
+    span: { kind: 'octaves', octaves: 1 },
+    direction: 'both',
+    chord: 1,
+    preferences: defaultPreferences(family),
+    pins: [],
+  };
+}
+
+/** Checks a stored or linked ask against the family it is for. Problem fields are the ask's own. */
+export function checkAsk(family: Family, stored: unknown): Result<Ask> {
+  if (!isRecord(stored))
+    return fail({ field: '', wrong: shown(stored), message: 'This is not a question that can be asked.' });
+  const problems: Problem[] = [];
+  const take = <T>(field: string, result: Result<T>): T | undefined => {
+    if (result.ok) return result.value;
+    problems.push(...under(field, result.problems));
+    return undefined;
+  };
+  const tonic = take('tonic', parseNote(textOf(stored['tonic'])));
+  const scale = take('scale', scaleById(textOf(stored['scale'])));
+  const span = take('span', checkSpan(stored['span']));
+  const direction = DIRECTIONS.find((d) => d === stored['direction']);
+  if (!direction)
+    problems.push({
+      field: 'direction',
+      wrong: shown(stored['direction']),
+      message: 'Play up, down or both.',
+    });
+  const chord = MAIN_CHORDS.find((c) => c === stored['chord']);
+  if (!chord)
+    problems.push({ field: 'chord', wrong: shown(stored['chord']), message: 'The chord is on 1, 4 or 5.' });
+  const preferences = take('preferences', checkPreferences(family, stored['preferences']));
+  const pins = take('pins', checkPins(stored['pins']));
+  if (!tonic || !scale || !span || !direction || !chord || !preferences || !pins) return fail(...problems);
+  return ok({ tonic, scale, span, direction, chord, preferences, pins });
+}
+
+function textOf(value: unknown): string {
+  return typeof value === 'string' ? value : '';
+}
+
+function checkSpan(value: unknown): Result<Span> {
+  const span = isRecord(value) ? value : {};
+  const isPitch = (p: unknown): p is number =>
+    Number.isInteger(p) && (p as number) >= PITCH_RANGE.lowest && (p as number) <= PITCH_RANGE.highest;
+  const { kind, octaves, low, high } = span;
+  if (kind === 'reach') return ok({ kind });
+  if (
+    kind === 'octaves' &&
+    Number.isInteger(octaves) &&
+    (octaves as number) >= OCTAVES.least &&
+    (octaves as number) <= OCTAVES.most
+  ) {
+    return ok({ kind, octaves: octaves as number });
+  }
+  if (kind === 'between' && isPitch(low) && isPitch(high)) return ok({ kind, low, high });
+  const message = `Play over ${OCTAVES.least} to ${OCTAVES.most} octaves, the whole reach, or between two notes.`;
+  return fail({ field: '', wrong: shown(value), message });
+}
+
+function checkPins(value: unknown): Result<readonly Pin[]> {
+  const isPin = (pin: unknown): pin is Pin =>
+    isRecord(pin) &&
+    Number.isInteger(pin['index']) &&
+    (pin['index'] as number) >= 0 &&
+    typeof pin['wayId'] === 'string';
+  if (Array.isArray(value) && value.length <= PIN_LIMIT && value.every(isPin)) {
+    return ok(value.map(({ index, wayId }) => ({ index, wayId })));
+  }
+  return fail({
+    field: '',
+    wrong: shown(value),
+    message: 'Pins must name a note of the line and a way to play it.',
+  });
+}

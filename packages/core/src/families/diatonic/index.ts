@@ -1,0 +1,46 @@
+import { notePitchClass } from '../../pitch/noteName.ts';
+import { defineFamily } from '../contract.ts';
+import { scene } from './diagram.ts';
+import { habits, parts, preferences, stepLoads, wayLoads } from './effort.ts';
+import {
+  checkLayout,
+  describe,
+  elements,
+  options,
+  withElement,
+  withOption,
+  type DiatonicLayout,
+} from './layout.ts';
+import { ordinal, positionOf } from './position.ts';
+import { presets } from './presets.ts';
+import { dialects, parseTab, tab } from './tab.ts';
+import { techniques } from './techniques.ts';
+import { capabilityGroups, marks, ways, type DiatonicWay } from './ways.ts';
+
+export const diatonic = defineFamily<DiatonicLayout, DiatonicWay>({
+  id: 'diatonic',
+  label: 'diatonic harmonica',
+  air: { out: 'blow', in: 'draw' },
+  techniques,
+  parts,
+  preferences,
+  habits,
+  dialects,
+  absent: 'no reed reaches it',
+  presets,
+  check: checkLayout,
+  describe,
+  options,
+  withOption,
+  elements,
+  withElement,
+  capabilityGroups,
+  ways,
+  marks,
+  wayLoads,
+  stepLoads: (_, from, to) => stepLoads(from, to),
+  facts: (layout, key) => [`${ordinal(positionOf(layout.root, notePitchClass(key.tonic)))} position`],
+  tab: (_, way, dialect) => tab(way, dialect),
+  parseTab: (_, all, text, dialect) => parseTab(all, text, dialect),
+  scene,
+});

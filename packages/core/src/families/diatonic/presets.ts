@@ -1,0 +1,28 @@
+import type { LayoutPreset } from '../contract.ts';
+import { keyLabel, layoutOf, ROOTS, type DiatonicLayout } from './layout.ts';
+
+function groupOf(root: number): string {
+  if (root < ROOTS.lowestUsual) return 'Low';
+  return root > ROOTS.highestUsual ? 'High' : 'Usual keys';
+}
+
+/** Keys in the order of the groups, each from low to high. */
+const ROOTS_SHOWN: readonly number[] = [
+  ...range(ROOTS.lowestUsual, ROOTS.highestUsual),
+  ...range(ROOTS.lowest, ROOTS.lowestUsual - 1),
+  ...range(ROOTS.highestUsual + 1, ROOTS.highest),
+];
+
+function range(from: number, to: number): number[] {
+  return Array.from({ length: to - from + 1 }, (_, i) => from + i);
+}
+
+/** Twelve usual keys, twelve low ones, six high ones, in standard tuning. */
+export const presets: readonly LayoutPreset<DiatonicLayout>[] = Object.freeze(
+  ROOTS_SHOWN.map((root) => ({
+    id: String(root),
+    label: keyLabel(root),
+    group: groupOf(root),
+    layout: layoutOf(root, 'richter'),
+  })),
+);

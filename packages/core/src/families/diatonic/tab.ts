@@ -1,0 +1,102 @@
+import { flatName, notePitchClass, noteText, parseNote } from '../../pitch/noteName.ts';
+import { pitchClass } from '../../pitch/pitch.ts';
+import { fail, ok, shown, type Result } from '../../result.ts';
+import type { TabDialect } from '../contract.ts';
+import { HOLES } from './layout.ts';
+import type { DiatonicWay } from './ways.ts';
+
+/** How the air is written; each with bends as marks or, `-named`, as note names. */
+export const dialects = Object.freeze([
+  { id: 'words', label: 'words: 4 draw, 3 draw ″', separator: ', ' },
+  { id: 'arrows', label: 'arrows: 4↓ 3↓″', separator: '  ' },
+  { id: 'signs', label: 'signs: −4 −3″', separator: '  ' },
+  { id: 'letters', label: 'letters: 4d 3d″', separator: '  ' },
+  { id: 'words-named', label: 'words, bends by note: 3 draw A', separator: ', ' },
+  { id: 'arrows-named', label: 'arrows, bends by note: 3↓A', separator: '  ' },
+  { id: 'signs-named', label: 'signs, bends by note: −3A', separator: '  ' },
+  { id: 'letters-named', label: 'letters, bends by note: 3dA', separator: '  ' },
+] as const satisfies readonly TabDialect[]);
+
+const AIR_TEXT = Object.freeze({
+  words: { out: ' blow', in: ' draw', gap: ' ' },
+  arrows: { out: '↑', in: '↓', gap: '' },
+  letters: { out: 'b', in: 'd', gap: '' },
+});
+
+/** The text of one way in a dialect. @throws on an unknown dialect */
+export function tab(way: DiatonicWay, dialect: string): string {
+  const known = dialects.find((d) => d.id === dialect);
+  if (!known) throw new Error(`tab: no dialect ${dialect}`);
+  const named = dialect.endsWith('-named');
+  const style = dialect.replace('-named', '') as 'words' | 'arrows' | 'signs' | 'letters';
+  const over = way.technique === 'overblow' || way.technique === 'overdraw';
+  if (style === 'words' && over) return way.words;
+  const bend = way.depth === 0 ? '' : named ? noteText(flatName(way.pitch)) : bendMark(way.depth);
+  const tail = over ? '°' : bend;
+  if (style === 'signs') return `${way.air === 'out' ? '+' : '−'}${way.hole}${tail}`;
+  const air = AIR_TEXT[style];
+  return `${way.hole}${air[way.air]}${tail ? air.gap : ''}${tail}`;
+}
+
+/** ′ ″ ‴ and four marks for tunings that bend so far. */
+export function bendMark(depth: number): string {
+  return ['', '′', '″', '‴'][depth] ?? '′'.repeat(depth);
+}
+
+const SIGN = '(?<sign>[-−–+])?';
+const HOLE = '(?<hole>\\d+)?';
+const AIR = '(?<air>blow|draw|overblow|overdraw|[bd]|↑|↓)?';
+const GRAMMAR = new RegExp(`^${SIGN}${HOLE}\\s*${AIR}\\s*(?<tail>.*)$`, 'u');
+
+/**
+ * Reads one note in any of the dialects; a bare number is a blow note only where signs are written.
+ * Typewriter marks are taken too: ' and " for bends, - for −, o for °, "bent 2" in words.
+ */
+export function parseTab(ways: readonly DiatonicWay[], text: string, dialect: string): Result<DiatonicWay> {
+  const trimmed = text.trim();
+  const offset = text.indexOf(trimmed);
+  const groups = GRAMMAR.exec(trimmed)?.groups ?? {};
+  const { sign, hole: holeText, air: airText, tail = '' } = groups;
+  const wrong = (position: number, found: string, message: string) =>
+    fail({ field: '', position: offset + position, wrong: shown(found), message });
+  const holeAt = sign ? 1 : 0;
+  if (!holeText) return wrong(holeAt, trimmed.slice(holeAt), 'A note starts with its hole: 1 to 10.');
+  const hole = Number(holeText);
+  if (hole < 1 || hole > HOLES)
+    return wrong(holeAt, holeText, `There is no hole ${shown(holeText)}: holes are 1 to ${HOLES}.`);
+  const air = airOf(sign, airText, dialect);
+  const airAt = holeAt + holeText.length;
+  if (!air) return wrong(airAt, trimmed.slice(airAt), `Say how hole ${hole} sounds: blow or draw.`);
+  const sounds = ways.filter((w) => w.hole === hole && w.air === air);
+  const tailAt = trimmed.length - tail.length;
+  const way = findByTail(sounds, airText?.startsWith('over') ? '°' : tail.trim());
+  if (way) return ok(way);
+  const can = sounds.map((w) => w.words).join(', ');
+  return wrong(
+    tailAt,
+    tail || trimmed,
+    `“${shown(trimmed)}” is not on this harmonica. Hole ${hole} has: ${can}.`,
+  );
+}
+
+function airOf(sign: string | undefined, air: string | undefined, dialect: string): 'out' | 'in' | undefined {
+  if (air !== undefined) {
+    if (sign !== undefined) return undefined;
+    return ['blow', 'b', '↑', 'overblow'].includes(air) ? 'out' : 'in';
+  }
+  if (sign !== undefined) return sign === '+' ? 'out' : 'in';
+  return dialect.startsWith('signs') ? 'out' : undefined;
+}
+
+function findByTail(sounds: readonly DiatonicWay[], tail: string): DiatonicWay | undefined {
+  const isOver = (w: DiatonicWay) => w.technique === 'overblow' || w.technique === 'overdraw';
+  if (tail === '') return sounds.find((w) => w.technique === 'plain');
+  if (tail === '°' || tail === 'o') return sounds.find(isOver);
+  const bent = /^bent (\d)$/.exec(tail);
+  const marks = tail.replaceAll('"', '″').replaceAll("'", '′').replaceAll('‴', '′′′').replaceAll('″', '′′');
+  const depth = bent ? Number(bent[1]) : /^′+$/.test(marks) ? marks.length : 0;
+  if (depth > 0) return sounds.find((w) => w.depth === depth);
+  const note = parseNote(tail);
+  if (!note.ok) return undefined;
+  return sounds.find((w) => w.depth > 0 && pitchClass(w.pitch) === notePitchClass(note.value));
+}

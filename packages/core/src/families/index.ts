@@ -1,0 +1,14 @@
+import type { Family } from './contract.ts';
+import { diatonic } from './diatonic/index.ts';
+
+/** Every family served. A new one is a folder beside this file and a line here. */
+export const families = { diatonic } as const satisfies Record<string, Family>;
+
+export type FamilyId = keyof typeof families;
+
+export const FAMILY_IDS = Object.freeze(Object.keys(families) as FamilyId[]);
+
+/** The family of a stored id, or undefined when it is none of ours. */
+export function familyById(id: string): Family | undefined {
+  return Object.hasOwn(families, id) ? families[id as FamilyId] : undefined;
+}

@@ -1,0 +1,127 @@
+export { ok, fail, expectOk, under, shown, isRecord, type Problem, type Result } from './result.ts';
+export {
+  A4_RANGE,
+  PITCH_RANGE,
+  STANDARD_A4,
+  centsFromStandard,
+  frequency,
+  octaveOf,
+  pitchClass,
+  type Pitch,
+  type PitchClass,
+} from './pitch/pitch.ts';
+export {
+  flatName,
+  noteCode,
+  notePitchClass,
+  noteText,
+  parseNote,
+  parsePitch,
+  pitchText,
+  respell,
+  sharpName,
+  spelledOctave,
+  type NamingStyle,
+  type NoteName,
+} from './pitch/noteName.ts';
+export { fifthsOf, keySignature, type KeySignature } from './pitch/keySignature.ts';
+export { degreeText, type Degree } from './scale/degree.ts';
+export { againstMajor, formulaText, parseFormula } from './scale/formula.ts';
+export {
+  SCALES,
+  USUAL_KEYS,
+  aboveHome,
+  customScale,
+  keyOf,
+  modeOf,
+  scaleById,
+  scaleGroupName,
+  spellScale,
+  stepCents,
+  usualTonic,
+  type Key,
+  type ModeOf,
+  type Scale,
+} from './scale/scale.ts';
+export { searchScales, type ScaleSearch } from './scale/search.ts';
+export { MAIN_CHORDS, mainChord, type Chord, type MainChord } from './harmony/chord.ts';
+export { ROLES, rolesOf, type Role } from './harmony/role.ts';
+export { solve, type LayeredProblem, type NoPath, type Solution } from './solver/solver.ts';
+export { FAMILY_IDS, families, familyById, type FamilyId } from './families/index.ts';
+export type {
+  Air,
+  Capability,
+  CapabilityGroup,
+  EffortPart,
+  Family,
+  Habit,
+  LayoutElement,
+  LayoutOption,
+  Mark,
+  OpenLayout,
+  PreferencePreset,
+  TabDialect,
+  Technique,
+  Way,
+} from './families/contract.ts';
+export {
+  NAME_LIMIT,
+  NOTES_LIMIT,
+  openInstrument,
+  specFromPreset,
+  type Instrument,
+  type InstrumentSpec,
+} from './instrument/instrument.ts';
+export {
+  DIRECTIONS,
+  limitsOf,
+  lowestHome,
+  scaleLine,
+  type Direction,
+  type LineNote,
+  type Span,
+} from './route/line.ts';
+export { type Effort, type PartEffort } from './route/effort.ts';
+export {
+  WEIGHT_RANGE,
+  defaultPreferences,
+  resolvePreferences,
+  type Preferences,
+} from './route/preferences.ts';
+export { routeLine, type Alternative, type Pin, type Route, type RouteNote } from './route/route.ts';
+export { airBalance, type AirBalance } from './route/air.ts';
+export { takeInventory, type Advice, type Inventory, type InventoryItem } from './inventory/inventory.ts';
+export { OCTAVES, checkAsk, defaultAsk, storedAsk, type Ask, type StoredAsk } from './ask/ask.ts';
+export { askFromLink, askToLink, type LinkParams } from './ask/link.ts';
+export {
+  mapView,
+  type AlternativeView,
+  type LineView,
+  type MapView,
+  type WayView,
+  type Writing,
+} from './map/mapView.ts';
+export { type KeyFacts } from './map/keyFacts.ts';
+export { type Reach } from './map/reach.ts';
+export { type GroupShape, type Ink, type Paint, type Scene, type Shape } from './scene/scene.ts';
+export { PRINT_PALETTE, escapeXml, sceneToSvg, type Palette } from './scene/svg.ts';
+export {
+  DEFAULT_SETTINGS,
+  NAMINGS,
+  THEMES,
+  checkSettings,
+  type Settings,
+  type ThemeChoice,
+} from './data/settings.ts';
+export {
+  EXCHANGE_FORMAT,
+  EXCHANGE_VERSION,
+  RECORD_LIMIT,
+  checkExchange,
+  checkSavedAsk,
+  isId,
+  type ExchangeFile,
+  type ExchangedAsk,
+  type ExchangedInstrument,
+  type SavedAsk,
+} from './data/exchange.ts';

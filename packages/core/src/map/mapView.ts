@@ -1,0 +1,229 @@
+import type { Ask } from '../ask/ask.ts';
+import type { Air, Way } from '../families/contract.ts';
+import { MAIN_CHORDS, mainChord } from '../harmony/chord.ts';
+import { rolesOf, type Role } from '../harmony/role.ts';
+import type { Instrument } from '../instrument/instrument.ts';
+import { takeInventory, type Advice } from '../inventory/inventory.ts';
+import { noteText, respell, spelledOctave, type NamingStyle, type NoteName } from '../pitch/noteName.ts';
+import { frequency, type Pitch } from '../pitch/pitch.ts';
+import { airBalance, type AirBalance } from '../route/air.ts';
+import type { Effort } from '../route/effort.ts';
+import { scaleLine } from '../route/line.ts';
+import { resolvePreferences } from '../route/preferences.ts';
+import { routeLine, type Alternative, type Pin, type Route, type RouteNote } from '../route/route.ts';
+import { degreeText } from '../scale/degree.ts';
+import { aboveHome, keyOf, type Key } from '../scale/scale.ts';
+import type { Scene } from '../scene/scene.ts';
+import { keyFacts, type KeyFacts } from './keyFacts.ts';
+import { reachOf, type Reach } from './reach.ts';
+
+/** How things are written; the user's own choice, no part of the ask. */
+export interface Writing {
+  readonly naming: NamingStyle;
+  readonly dialect: string;
+}
+
+/** One way as Map shows it. */
+export interface WayView {
+  readonly id: string;
+  readonly words: string;
+  readonly tab: string;
+  readonly pitch: Pitch;
+  /** With octave, as the key spells it. */
+  readonly note: string;
+  readonly degree: string;
+  readonly role: Role;
+  readonly air: Air | undefined;
+  readonly technique: string;
+  readonly reachable: boolean;
+  readonly gains: boolean;
+  readonly advice: Advice;
+  readonly chords: readonly string[];
+  /** Sounding frequency at the instrument's pitch standard. */
+  readonly hz: number;
+}
+
+/** Another way to play a note of the line. */
+export interface AlternativeView {
+  readonly wayId: string;
+  readonly difference: number;
+  /** What it would change, in a player's words: `1 turn of breath more`. */
+  readonly changes: readonly string[];
+  readonly alsoChanges: readonly number[];
+}
+
+/** One note of the line. */
+export interface LineView {
+  readonly index: number;
+  readonly pitch: Pitch;
+  readonly note: string;
+  readonly degree: string;
+  readonly role: Role;
+  readonly beats: number;
+  readonly start: number;
+  readonly hz: number;
+  readonly wayId: string | undefined;
+  readonly tab: string | undefined;
+  readonly air: Air | undefined;
+  readonly pinned: boolean;
+  /** Why it cannot be had. */
+  readonly missing: string | undefined;
+  readonly alternatives: readonly AlternativeView[];
+}
+
+/** All that Map shows for one ask on one instrument: plain data, ready to cross a worker's border. */
+export interface MapView {
+  readonly facts: KeyFacts;
+  readonly instrumentFacts: readonly string[];
+  readonly chords: readonly { readonly degree: number; readonly name: string }[];
+  readonly scene: Scene;
+  readonly ways: readonly WayView[];
+  readonly line: readonly LineView[];
+  /** The whole line in the chosen dialect; notes that cannot be had stand in brackets by name. */
+  readonly tabText: string;
+  readonly effort: Effort;
+  readonly air: AirBalance;
+  readonly reach: Reach;
+  readonly missing: readonly {
+    readonly pitch: Pitch;
+    readonly note: string;
+    readonly degree: string;
+    readonly text: string;
+  }[];
+  readonly cautions: readonly string[];
+  readonly brokenPins: readonly Pin[];
+}
+
+/** Computes Map. Pure; some milliseconds for any instrument served. */
+export function mapView(instrument: Instrument, ask: Ask, writing: Writing): MapView {
+  const key = keyOf(ask.scale, ask.tonic);
+  const roles = rolesOf(ask.scale, mainChord(ask.scale, ask.chord));
+  const { avoid } = resolvePreferences(instrument.family, ask.preferences);
+  const usable = instrument.ways.filter((way) => way.able && !avoid.has(way.technique));
+  const compass = [...new Set(usable.map((way) => way.pitch))].sort((a, b) => a - b);
+  const line = scaleLine(key, ask.span, ask.direction, compass);
+  const route = routeLine(instrument, line, ask.preferences, ask.pins);
+  const inventory = takeInventory(instrument, key, roles, avoid);
+  const name = namer(key, writing.naming);
+  const reachable = new Set(usable.map((way) => way.id));
+  const items = inventory.byTechnique.flatMap((group) => group.items);
+  const ways = items.map(({ way, role, advice, gains, chords }): WayView => {
+    const { id, words, pitch, air, technique } = way;
+    const hz = frequency(pitch, instrument.spec.a4);
+    const tab = instrument.tab(way, writing.dialect);
+    const common = { id, words, pitch, air, technique, role, advice, gains, chords, hz, tab };
+    return {
+      ...common,
+      note: name.withOctave(pitch),
+      degree: name.degree(pitch),
+      reachable: reachable.has(id),
+    };
+  });
+  return {
+    facts: keyFacts(key, writing.naming),
+    instrumentFacts: instrument.facts(key),
+    chords: MAIN_CHORDS.map((degree) => ({ degree, name: mainChord(ask.scale, degree).name })),
+    scene: sceneOf(instrument, key, roles, name, reachable),
+    ways,
+    line: route.notes.map((note) => lineView(instrument, route, note, roles, key, name, writing)),
+    tabText: tabText(instrument, route, name, writing),
+    effort: route.effort,
+    air: airBalance(route.notes),
+    reach: reachOf(instrument, key, line, usable),
+    missing: inventory.missing.map(({ pitch, missing }) => ({
+      pitch,
+      note: name.withOctave(pitch),
+      degree: name.degree(pitch),
+      text: missing.text,
+    })),
+    cautions: cautionsOf(instrument, route),
+    brokenPins: route.brokenPins,
+  };
+}
+
+/** Names pitches in a key under a naming habit. */
+interface Namer {
+  bare(pitch: Pitch): string;
+  withOctave(pitch: Pitch): string;
+  degree(pitch: Pitch): string;
+}
+
+function namer(key: Key, naming: NamingStyle): Namer {
+  const spelled = (pitch: Pitch): NoteName => respell(key.names[aboveHome(key, pitch)]!, naming);
+  return {
+    bare: (pitch) => noteText(spelled(pitch)),
+    withOctave: (pitch) => noteText(spelled(pitch)) + String(spelledOctave(spelled(pitch), pitch)),
+    degree: (pitch) => degreeText(key.degrees[aboveHome(key, pitch)]!),
+  };
+}
+
+function sceneOf(
+  instrument: Instrument,
+  key: Key,
+  roles: readonly Role[],
+  name: Namer,
+  reachable: ReadonlySet<string>,
+): Scene {
+  return instrument.scene((way) => ({
+    role: roles[aboveHome(key, way.pitch)]!,
+    degree: name.degree(way.pitch),
+    note: name.bare(way.pitch),
+    reachable: reachable.has(way.id),
+  }));
+}
+
+function lineView(
+  instrument: Instrument,
+  route: Route,
+  note: RouteNote,
+  roles: readonly Role[],
+  key: Key,
+  name: Namer,
+  writing: Writing,
+): LineView {
+  const { index, pitch, beats, start, pinned, way, missing } = note;
+  return {
+    index,
+    pitch,
+    beats,
+    start,
+    pinned,
+    note: name.withOctave(pitch),
+    degree: name.degree(pitch),
+    role: roles[aboveHome(key, pitch)]!,
+    hz: frequency(pitch, instrument.spec.a4),
+    wayId: way?.id,
+    tab: way && instrument.tab(way, writing.dialect),
+    air: way?.air,
+    missing: missing?.text,
+    alternatives: route.alternatives(index).map(alternativeView),
+  };
+}
+
+function alternativeView({ way, difference, parts, alsoChanges }: Alternative): AlternativeView {
+  const changes = parts.map((part) => {
+    const amount = Math.abs(part.difference);
+    return `${part.label}: ${amount} ${part.difference > 0 ? 'more' : 'fewer'}`;
+  });
+  return { wayId: way.id, difference, changes, alsoChanges };
+}
+
+function tabText(instrument: Instrument, route: Route, name: Namer, { dialect }: Writing): string {
+  const known = instrument.family.dialects.find((d) => d.id === dialect);
+  if (!known) throw new Error(`mapView: ${instrument.family.id} has no tab dialect ${dialect}`);
+  const texts = route.notes.map((n) =>
+    n.way ? instrument.tab(n.way, dialect) : `(${name.withOctave(n.pitch)})`,
+  );
+  return texts.join(known.separator);
+}
+
+/** Cautions of the techniques a route uses, each once. */
+function cautionsOf(instrument: Instrument, route: Route): string[] {
+  const used = new Set(
+    route.notes.flatMap((note): Way[] => (note.way ? [note.way] : [])).map((way) => way.technique),
+  );
+  const cautions = instrument.family.techniques.flatMap((t) =>
+    used.has(t.id) && t.caution ? [t.caution] : [],
+  );
+  return [...new Set(cautions)];
+}

@@ -1,0 +1,61 @@
+import type { Pitch } from '../pitch/pitch.ts';
+import { pitchClass } from '../pitch/pitch.ts';
+import { aboveHome, type Key } from '../scale/scale.ts';
+
+/** How far a line over a scale goes. Pitches are inclusive. */
+export type Span =
+  | { readonly kind: 'octaves'; readonly octaves: number }
+  | { readonly kind: 'reach' }
+  | { readonly kind: 'between'; readonly low: Pitch; readonly high: Pitch };
+
+export const DIRECTIONS = Object.freeze(['up', 'down', 'both'] as const);
+export type Direction = (typeof DIRECTIONS)[number];
+
+/** A note to be played. */
+export interface LineNote {
+  readonly pitch: Pitch;
+  /** Length in beats. */
+  readonly beats: number;
+  /** Beats since the line's start. */
+  readonly start: number;
+}
+
+/** What an instrument can sound: its playable pitches, rising, each once. */
+export type Compass = readonly Pitch[];
+
+/** Lowest and highest pitch of a span, or undefined where the compass is empty. */
+export function limitsOf(key: Key, span: Span, compass: Compass): { low: Pitch; high: Pitch } | undefined {
+  const lowest = compass[0];
+  const highest = compass[compass.length - 1];
+  if (lowest === undefined || highest === undefined) return undefined;
+  if (span.kind === 'reach') return { low: lowest, high: highest };
+  if (span.kind === 'between')
+    return { low: Math.min(span.low, span.high), high: Math.max(span.low, span.high) };
+  const low = lowestHome(key, compass);
+  return { low, high: low + 12 * span.octaves };
+}
+
+/** The lowest home that can be sounded, or else the lowest one within the compass, or the first above its bottom. */
+export function lowestHome(key: Key, compass: Compass): Pitch {
+  const played = compass.find((pitch) => aboveHome(key, pitch) === 0);
+  return played ?? compass[0]! + pitchClass(key.home - compass[0]!);
+}
+
+/** Pitches of the scale from low to high. */
+export function scalePitches(key: Key, low: Pitch, high: Pitch): Pitch[] {
+  const pitches: Pitch[] = [];
+  for (let pitch = low; pitch <= high; pitch += 1) {
+    if (key.indexOf[aboveHome(key, pitch)] !== undefined) pitches.push(pitch);
+  }
+  return pitches;
+}
+
+/** The notes of a scale over a span, one beat each; going both ways the top note comes once. */
+export function scaleLine(key: Key, span: Span, direction: Direction, compass: Compass): LineNote[] {
+  const limits = limitsOf(key, span, compass);
+  if (!limits) return [];
+  const up = scalePitches(key, limits.low, limits.high);
+  const down = [...up].reverse();
+  const pitches = direction === 'up' ? up : direction === 'down' ? down : [...up, ...down.slice(1)];
+  return pitches.map((pitch, index) => ({ pitch, beats: 1, start: index }));
+}

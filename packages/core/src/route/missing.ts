@@ -1,0 +1,36 @@
+import type { Way } from '../families/contract.ts';
+import type { Instrument } from '../instrument/instrument.ts';
+import type { Pitch } from '../pitch/pitch.ts';
+
+/** Why a pitch cannot be had. */
+export interface Missing {
+  /**
+   * `capability`: a way exists that this instrument or player cannot do; `preference`: one that is ruled out by choice;
+   * `below`, `above`: outside the instrument; `gap`: nothing sounds it.
+   */
+  readonly reason: 'capability' | 'preference' | 'below' | 'above' | 'gap';
+  /** The way that would give it, where one exists. */
+  readonly wayId: string | undefined;
+  /** The reason as a phrase: `needs an overblow on 6`. */
+  readonly text: string;
+}
+
+/** The reason why no allowed way sounds a pitch. @throws when one does */
+export function missingReason(instrument: Instrument, avoid: ReadonlySet<string>, pitch: Pitch): Missing {
+  const ways = instrument.ways.filter((way) => way.pitch === pitch);
+  const { techniques, absent } = instrument.family;
+  const rank = (way: Way) => techniques.findIndex((t) => t.id === way.technique);
+  const easiest = [...ways].sort((a, b) => Number(b.able) - Number(a.able) || rank(a) - rank(b))[0];
+  if (!easiest) return { ...outside(instrument, pitch, absent), wayId: undefined };
+  if (easiest.able && !avoid.has(easiest.technique))
+    throw new Error(`missingReason: ${easiest.id} sounds ${pitch}`);
+  const text = `needs ${techniques[rank(easiest)]!.needs} on ${easiest.place}`;
+  return { reason: easiest.able ? 'preference' : 'capability', wayId: easiest.id, text };
+}
+
+function outside(instrument: Instrument, pitch: Pitch, absent: string): Pick<Missing, 'reason' | 'text'> {
+  const pitches = instrument.ways.map((way) => way.pitch);
+  if (pitch < Math.min(...pitches)) return { reason: 'below', text: 'below its lowest note' };
+  if (pitch > Math.max(...pitches)) return { reason: 'above', text: 'above its highest note' };
+  return { reason: 'gap', text: absent };
+}

@@ -1,0 +1,30 @@
+import { accidentalText } from '../pitch/noteName.ts';
+
+/** A degree against the major scale: number 1…7 and how many semitones it is raised or lowered. */
+export interface Degree {
+  readonly number: number;
+  readonly alter: number;
+}
+
+/** Semitones of the seven degrees of the major scale. */
+export const MAJOR_STEPS: readonly number[] = Object.freeze([0, 2, 4, 5, 7, 9, 11]);
+
+/** Semitones above the tonic, before any octave is taken away. @throws when the number is not 1…7 */
+export function degreeSemitones(degree: Degree): number {
+  const natural = MAJOR_STEPS[degree.number - 1];
+  if (natural === undefined) throw new Error(`degreeSemitones: degree number ${degree.number} is not 1…7`);
+  return natural + degree.alter;
+}
+
+/** E.g. `♭3`. */
+export function degreeText(degree: Degree): string {
+  return accidentalText(degree.alter) + String(degree.number);
+}
+
+/** How the twelve semitones are named as degrees when a scale does not name them itself. */
+export const CHROMATIC_DEGREES: readonly Degree[] = Object.freeze(
+  ([0, -1, 0, -1, 0, 0, -1, 0, -1, 0, -1, 0] as const).map((alter, semitone) => ({
+    number: [1, 2, 2, 3, 3, 4, 5, 5, 6, 6, 7, 7][semitone]!,
+    alter,
+  })),
+);

@@ -1,0 +1,119 @@
+import type { Role } from '../harmony/role.ts';
+import type { GroupShape, Ink, Paint, Shape } from './scene.ts';
+
+/** What a way's chip shows; the caller knows the key, the drawing does not. */
+export interface ChipText {
+  readonly role: Role;
+  readonly degree: string;
+  readonly note: string;
+  /** False when the instrument or its player cannot do it, or it is ruled out. */
+  readonly reachable: boolean;
+}
+
+/** One chip: where, what it says and which way it stands for. Lengths in millimetres. */
+export interface Chip extends ChipText {
+  readonly id: string;
+  readonly label: string;
+  /** Technique mark in the corner, e.g. ″ or °. */
+  readonly mark?: string;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/**
+ * A chip tells its role by shape, fill and outline, so that it reads without colour: home is a solid pill, chord tones
+ * solid boxes, scale tones outlined boxes, colour notes outlined lozenges, outside notes a dot with a small name.
+ * What cannot be had is dashed.
+ */
+export function chipShape(chip: Chip): GroupShape {
+  const { x, y, width, height, id, label } = chip;
+  const shapes = chip.role === 'outside' ? outsideShapes(chip) : [bodyOf(chip), ...textsOf(chip)];
+  return { kind: 'group', id, label, box: { x, y, width, height }, shapes };
+}
+
+const FILLS: Readonly<Record<Exclude<Role, 'outside'>, { paint: Paint; text: Ink }>> = Object.freeze({
+  home: { paint: { fill: 'home', stroke: 'home', strokeMm: 0.6 }, text: 'leaf' },
+  chord: { paint: { fill: 'chord', stroke: 'chord', strokeMm: 0.6 }, text: 'leaf' },
+  scale: { paint: { fill: 'leaf', stroke: 'chord', strokeMm: 0.6 }, text: 'ink' },
+  colour: { paint: { fill: 'leaf', stroke: 'colour', strokeMm: 0.5 }, text: 'colour' },
+});
+
+function bodyOf(chip: Chip): Shape {
+  const { x, y, width, height, role, reachable } = chip;
+  if (role === 'outside') throw new Error('bodyOf: an outside note has no body');
+  const solid = FILLS[role].paint;
+  const paint: Paint = reachable ? solid : { ...solid, fill: 'paper', strokeMm: 0.5, dashed: true };
+  if (role === 'colour') {
+    const c = height / 2;
+    const d = `M${x} ${y + c} L${x + 2.2} ${y} H${x + width - 2.2} L${x + width} ${y + c} L${x + width - 2.2} ${y + height} H${x + 2.2} Z`;
+    return { kind: 'path', d, ...paint };
+  }
+  return { kind: 'rect', x, y, width, height, radius: role === 'home' ? height / 2 : 1, ...paint };
+}
+
+function textsOf(chip: Chip): Shape[] {
+  const { x, y, width, height, role, reachable, mark } = chip;
+  if (role === 'outside') return [];
+  const ink = reachable ? FILLS[role].text : 'ink';
+  const base = y + height * 0.69;
+  const texts: Shape[] = [
+    {
+      kind: 'text',
+      x: x + width * 0.34,
+      y: base,
+      text: chip.degree,
+      sizeMm: height * 0.56,
+      ink,
+      anchor: 'middle',
+      bold: true,
+    },
+    {
+      kind: 'text',
+      x: x + width * 0.73,
+      y: base,
+      text: chip.note,
+      sizeMm: height * 0.42,
+      ink,
+      anchor: 'middle',
+    },
+  ];
+  if (mark) texts.push(markText(chip, mark));
+  return texts;
+}
+
+function markText(chip: Chip, mark: string): Shape {
+  const { x, y, width, height } = chip;
+  return {
+    kind: 'text',
+    x: x + width + 0.7,
+    y: y + height * 0.62,
+    text: mark,
+    sizeMm: height * 0.6,
+    ink: 'ink',
+    bold: true,
+  };
+}
+
+function outsideShapes(chip: Chip): Shape[] {
+  const { x, y, width, height, mark, reachable } = chip;
+  const cx = x + width * 0.34;
+  const cy = y + height / 2;
+  const r = 1.1;
+  const dot: Shape = {
+    kind: 'path',
+    d: `M${cx - r} ${cy} a${r} ${r} 0 1 0 ${2 * r} 0 a${r} ${r} 0 1 0 ${-2 * r} 0 Z`,
+    ...(reachable ? { fill: 'soft' } : { stroke: 'soft', strokeMm: 0.35, fill: 'paper' }),
+  };
+  const name: Shape = {
+    kind: 'text',
+    x: x + width * 0.73,
+    y: y + height * 0.66,
+    text: chip.note,
+    sizeMm: height * 0.4,
+    ink: 'soft',
+    anchor: 'middle',
+  };
+  return mark ? [dot, name, { ...markText(chip, mark), ink: 'soft' } as Shape] : [dot, name];
+}

@@ -1,0 +1,116 @@
+import {
+  checkExchange,
+  checkSettings,
+  DEFAULT_SETTINGS,
+  defaultAsk,
+  EXCHANGE_VERSION,
+  expectOk,
+  families,
+  FAMILY_IDS,
+} from '@same-song/core';
+import { openInstrument, specFromPreset, type ExchangeFile } from '@same-song/core';
+
+const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
+
+function file(): ExchangeFile {
+  const instruments = FAMILY_IDS.map((family, n) => ({
+    ...specFromPreset(family, families[family].presets[0]!.id),
+    id: id(n),
+  }));
+  const asks = FAMILY_IDS.map((family, n) => ({
+    id: id(100 + n),
+    name: 'Warm-up 🎶 אבג',
+    instrumentId: id(n),
+    ask: defaultAsk(families[family]),
+  }));
+  return {
+    format: 'same-song-data',
+    version: EXCHANGE_VERSION,
+    instruments,
+    asks,
+    settings: DEFAULT_SETTINGS,
+  };
+}
+
+test('a file with every family survives JSON and checking', () => {
+  expect(expectOk(checkExchange(JSON.parse(JSON.stringify(file()))))).toEqual(file());
+});
+
+test.each([
+  ['not a file of ours', () => ({ songs: [] }), 'format'],
+  ['nothing', () => null, 'format'],
+  ['a list', () => [], 'format'],
+  ['a newer version', () => ({ ...file(), version: EXCHANGE_VERSION + 1 }), 'version'],
+  ['no version', () => ({ ...file(), version: 'x' }), 'version'],
+  ['instruments not a list', () => ({ ...file(), instruments: {} }), 'instruments'],
+  [
+    'an instrument without id',
+    () => ({ ...file(), instruments: [{ ...file().instruments[0], id: '7' }], asks: [] }),
+    'instruments.0.id',
+  ],
+  [
+    'an id twice',
+    () => ({ ...file(), instruments: [...file().instruments, file().instruments[0]] }),
+    `instruments.${FAMILY_IDS.length}.id`,
+  ],
+  [
+    'an unknown family',
+    () => ({ ...file(), instruments: [{ ...file().instruments[0], family: 'kazoo' }], asks: [] }),
+    'instruments.0.family',
+  ],
+  [
+    'a question for nobody',
+    () => ({ ...file(), asks: [{ ...file().asks[0], instrumentId: id(77) }] }),
+    'asks.0.instrumentId',
+  ],
+  [
+    'a question with no scale',
+    () => ({ ...file(), asks: [{ ...file().asks[0], ask: { ...file().asks[0]!.ask, scale: '' } }] }),
+    'asks.0.ask.scale',
+  ],
+  ['unknown settings', () => ({ ...file(), settings: { colour: 'red' } }), 'settings.colour'],
+])('%s is refused at its field', (_, make, field) => {
+  const result = checkExchange(make());
+  expect(result.ok).toBe(false);
+  if (!result.ok) expect(result.problems.map((p) => p.field)).toContain(field);
+});
+
+test('a newer file says what to do', () => {
+  const result = checkExchange({ ...file(), version: 9 });
+  expect(result).toMatchObject({
+    ok: false,
+    problems: [{ message: expect.stringContaining('newer Same Song') }],
+  });
+});
+
+test.each([
+  ['name', { name: '' }, 'missing'],
+  ['name', { name: 'x'.repeat(10_000) }, '120 characters'],
+  ['name', { name: 7 }, 'must be text'],
+  ['a4', { a4: 4400 }, '390 to 470'],
+  ['a4', { a4: '442' }, '390 to 470'],
+  ['capability', { capability: 'all' }, 'lists of places'],
+  ['capability.overblow', { capability: { overblow: ['11'] } }, 'no place'],
+  ['capability.humming', { capability: { humming: [] } }, 'no technique'],
+])('an instrument with a wrong %s is refused there', (field, change, message) => {
+  const result = openInstrument({ ...specFromPreset('diatonic', '60'), ...change });
+  expect(result).toMatchObject({
+    ok: false,
+    problems: [{ field, message: expect.stringContaining(message) }],
+  });
+});
+
+test('names in any script are kept, spaces at the ends are not', () => {
+  const name = '  ‏הרמוניקה 🎵 Ünïcode  ';
+  expect(expectOk(openInstrument({ ...specFromPreset('diatonic', '60'), name })).spec.name).toBe(name.trim());
+});
+
+test('settings left out take their default', () => {
+  expect(expectOk(checkSettings({}))).toEqual(DEFAULT_SETTINGS);
+  expect(expectOk(checkSettings({ theme: 'stage' })).theme).toBe('stage');
+  expect(checkSettings({ theme: 'pink' })).toMatchObject({ ok: false, problems: [{ field: 'theme' }] });
+  expect(checkSettings({ dialects: { kazoo: 'words' } })).toMatchObject({
+    ok: false,
+    problems: [{ field: 'dialects.kazoo' }],
+  });
+});
