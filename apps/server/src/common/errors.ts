@@ -1,0 +1,40 @@
+import type { Problem } from '@same-song/core';
+
+/** The one shape in which the API answers an error. */
+export interface ErrorBody {
+  readonly status: number;
+  /** A stable word for programs: `invalid`, `stale`, `not-found` … */
+  readonly code: string;
+  /** A sentence for the user. */
+  readonly message: string;
+  readonly problems: readonly Problem[];
+  /** With `stale`: the record as it stands on the server. */
+  readonly current?: unknown;
+}
+
+/** An error that the filter answers as it is. */
+export class ApiError extends Error {
+  override name = 'ApiError';
+  constructor(readonly body: ErrorBody) {
+    super(body.message);
+  }
+}
+
+export function invalid(problems: readonly Problem[]): ApiError {
+  const message = problems[0]?.message ?? 'Something in this request is wrong.';
+  return new ApiError({ status: 422, code: 'invalid', message, problems });
+}
+
+export function notFound(what: string): ApiError {
+  return new ApiError({
+    status: 404,
+    code: 'not-found',
+    message: `${what} is not there (any more).`,
+    problems: [],
+  });
+}
+
+export function stale(current: unknown): ApiError {
+  const message = 'This was changed elsewhere since you opened it. Choose which text to keep.';
+  return new ApiError({ status: 409, code: 'stale', message, problems: [], current });
+}

@@ -1,0 +1,48 @@
+import { NestFactory } from '@nestjs/core';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
+import { json } from 'express';
+import { AppModule } from './app.module.ts';
+import { ErrorFilter } from './common/error.filter.ts';
+import { gate } from './common/gate.ts';
+import { validationPipe } from './common/validation.pipe.ts';
+import type { Config } from './config.ts';
+import { DataService } from './data/data.service.ts';
+import { openDatabase } from './database/openDatabase.ts';
+import { demoData } from './demo/demoData.ts';
+import { securityHeaders, serveWeb } from './web.ts';
+
+/** A whole data set may be imported at once; everything else is small. */
+const BODY_LIMIT = { import: '20mb', other: '256kb' };
+
+/** Opens the database and makes the application, ready to listen. @throws StartError */
+export async function createApp(config: Config): Promise<NestExpressApplication> {
+  const database = await openDatabase(config.databaseFile);
+  try {
+    const app = await NestFactory.create<NestExpressApplication>(AppModule.of(config, database), {
+      bodyParser: false,
+      logger: ['error', 'warn'],
+      abortOnError: false,
+    });
+    app.disable('x-powered-by');
+    app.use(...securityHeaders());
+    app.use(gate(config.host, config.allowedHosts));
+    app.use('/api/data/import', json({ limit: BODY_LIMIT.import, strict: false }));
+    app.use(json({ limit: BODY_LIMIT.other }));
+    app.setGlobalPrefix('api');
+    app.useGlobalPipes(validationPipe());
+    app.useGlobalFilters(new ErrorFilter());
+    app.enableShutdownHooks();
+    SwaggerModule.setup('api/docs', app, () =>
+      SwaggerModule.createDocument(app, new DocumentBuilder().setTitle('Same Song').setVersion('1').build()),
+    );
+    serveWeb(app, config.webFolder);
+    await app.init();
+    const data = app.get(DataService);
+    if (config.demo && (await data.isEmpty())) await data.import(demoData(), true);
+    return app;
+  } catch (error) {
+    await database.close();
+    throw error;
+  }
+}

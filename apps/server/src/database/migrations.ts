@@ -1,0 +1,87 @@
+import { existsSync } from 'node:fs';
+import { DataTypes, type QueryInterface } from 'sequelize';
+import type { Sequelize } from 'sequelize-typescript';
+import { SequelizeStorage, Umzug, type RunnableMigration } from 'umzug';
+import { StartError } from '../startError.ts';
+
+const versioned = {
+  version: { type: DataTypes.INTEGER, allowNull: false },
+  createdAt: { type: DataTypes.DATE, allowNull: false },
+  updatedAt: { type: DataTypes.DATE, allowNull: false },
+};
+
+/** In order; a migration that has been released is never changed. */
+export const MIGRATIONS: readonly RunnableMigration<QueryInterface>[] = [
+  {
+    name: '0001-instruments-asks-settings',
+    up: async ({ context }) => {
+      await context.createTable('instruments', {
+        id: { type: DataTypes.UUID, primaryKey: true },
+        family: { type: DataTypes.TEXT, allowNull: false },
+        name: { type: DataTypes.TEXT, allowNull: false },
+        layout: { type: DataTypes.JSON, allowNull: false },
+        capability: { type: DataTypes.JSON, allowNull: false },
+        a4: { type: DataTypes.DOUBLE, allowNull: false },
+        notes: { type: DataTypes.TEXT, allowNull: false },
+        binnedAt: { type: DataTypes.DATE, allowNull: true },
+        ...versioned,
+      });
+      await context.createTable('asks', {
+        id: { type: DataTypes.UUID, primaryKey: true },
+        name: { type: DataTypes.TEXT, allowNull: false },
+        instrumentId: {
+          type: DataTypes.UUID,
+          allowNull: false,
+          references: { model: 'instruments', key: 'id' },
+          onDelete: 'RESTRICT',
+        },
+        ask: { type: DataTypes.JSON, allowNull: false },
+        binnedAt: { type: DataTypes.DATE, allowNull: true },
+        ...versioned,
+      });
+      await context.addIndex('asks', ['instrumentId']);
+      await context.createTable('settings', {
+        id: { type: DataTypes.INTEGER, primaryKey: true },
+        value: { type: DataTypes.JSON, allowNull: false },
+        ...versioned,
+      });
+    },
+  },
+];
+
+/**
+ * Brings the database up to date. A database that already held data is copied beside itself first.
+ * @throws StartError when the file was written by a later version
+ */
+export async function migrate(
+  sequelize: Sequelize,
+  file: string,
+  migrations: readonly RunnableMigration<QueryInterface>[],
+): Promise<void> {
+  const storage = new SequelizeStorage({ sequelize });
+  const umzug = new Umzug({
+    migrations: [...migrations],
+    context: sequelize.getQueryInterface(),
+    storage,
+    logger: undefined,
+  });
+  const known = new Set(migrations.map((migration) => migration.name));
+  const executed = await storage.executed();
+  const unknown = executed.find((name) => !known.has(name));
+  if (unknown) {
+    throw new StartError(
+      `${file} was written by a newer Same Song (it has “${unknown}”). Update Same Song; the file was left as it is.`,
+    );
+  }
+  const pending = await umzug.pending();
+  if (pending.length === 0) return;
+  if (executed.length > 0) await copyBeside(sequelize, `${file}.before-${pending[0]!.name}`);
+  await umzug.up();
+}
+
+/** A consistent copy made by SQLite itself. An older copy of the same name is kept and the new one numbered. */
+async function copyBeside(sequelize: Sequelize, base: string): Promise<void> {
+  let path = `${base}.sqlite`;
+  for (let n = 2; existsSync(path); n += 1) path = `${base}-${n}.sqlite`;
+  await sequelize.query('VACUUM INTO :path', { replacements: { path } });
+}

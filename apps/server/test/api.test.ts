@@ -1,0 +1,281 @@
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import addFormats from 'ajv-formats';
+import request from 'supertest';
+import { defaultAsk, EXCHANGE_VERSION, families } from '@same-song/core';
+import { harmonica, startServer, type TestServer } from './server.ts';
+
+let server: TestServer;
+const api = () => request(server.app.getHttpServer());
+
+beforeEach(async () => {
+  server = await startServer();
+});
+afterEach(() => server.stop());
+
+async function added(name = 'F harmonica', preset = '65') {
+  const { body } = await api().post('/api/instruments').send(harmonica(name, preset)).expect(201);
+  return body as { id: string; version: number; name: string };
+}
+
+const ask = { name: 'Warm-up', ask: defaultAsk(families.diatonic) };
+
+describe('instruments', () => {
+  test('are added, read, changed and listed', async () => {
+    const { id, version } = await added();
+    expect(version).toBe(1);
+    const changed = { ...harmonica('Loud one'), a4: 442, version };
+    const { body } = await api().put(`/api/instruments/${id}`).send(changed).expect(200);
+    expect(body).toMatchObject({ id, name: 'Loud one', a4: 442, version: 2 });
+    expect((await api().get(`/api/instruments/${id}`)).body).toMatchObject({ name: 'Loud one' });
+    expect((await api().get('/api/instruments')).body).toHaveLength(1);
+  });
+
+  test('a stale change is refused with the record as it stands, and changes nothing', async () => {
+    const { id } = await added();
+    await api()
+      .put(`/api/instruments/${id}`)
+      .send({ ...harmonica('first'), version: 1 })
+      .expect(200);
+    const { body } = await api()
+      .put(`/api/instruments/${id}`)
+      .send({ ...harmonica('second'), version: 1 })
+      .expect(409);
+    expect(body).toMatchObject({ code: 'stale', current: { name: 'first', version: 2 } });
+    expect((await api().get(`/api/instruments/${id}`)).body.name).toBe('first');
+  });
+
+  test('go to the bin and come back, with their kept questions', async () => {
+    const { id } = await added();
+    await api()
+      .post('/api/asks')
+      .send({ ...ask, instrumentId: id })
+      .expect(201);
+    await api().delete(`/api/instruments/${id}?version=1`).expect(204);
+    expect((await api().get('/api/instruments')).body).toEqual([]);
+    expect((await api().get('/api/asks')).body).toEqual([]);
+    expect((await api().get('/api/instruments?which=binned')).body).toHaveLength(1);
+    await api().get(`/api/instruments/${id}`).expect(404);
+    await api()
+      .post('/api/asks')
+      .send({ ...ask, instrumentId: id })
+      .expect(404);
+    await api().post(`/api/instruments/${id}/restore`).expect(200);
+    expect((await api().get('/api/asks')).body).toHaveLength(1);
+    await api().post(`/api/instruments/${id}/restore`).expect(200);
+    expect((await api().get(`/api/instruments/${id}`)).body.version).toBe(3);
+  });
+
+  test('two hundred writes at once all succeed, each with its own record', async () => {
+    const names = Array.from({ length: 200 }, (_, i) => `harmonica ${i}`);
+    const answers = await Promise.all(
+      names.map((name) => api().post('/api/instruments').send(harmonica(name))),
+    );
+    expect(answers.map((a) => a.status)).toEqual(names.map(() => 201));
+    const { body } = await api().get('/api/instruments');
+    expect((body as { name: string }[]).map((i) => i.name).sort()).toEqual([...names].sort());
+  });
+
+  test('of changes racing on one version exactly one wins', async () => {
+    const { id } = await added();
+    const race = Array.from({ length: 20 }, (_, i) => ({ ...harmonica(`name ${i}`), version: 1 }));
+    const answers = await Promise.all(race.map((body) => api().put(`/api/instruments/${id}`).send(body)));
+    const statuses = answers.map((a) => a.status).sort();
+    expect(statuses).toEqual([200, ...Array.from({ length: 19 }, () => 409)]);
+  });
+});
+
+describe('what is wrong is refused at its field, and nothing is saved', () => {
+  const base = harmonica();
+  test.each([
+    ['name', { ...base, name: ' ' }],
+    ['name', { ...base, name: 'x'.repeat(10_000) }],
+    ['a4', { ...base, a4: 4400 }],
+    ['a4', { ...base, a4: 'high' }],
+    ['family', { ...base, family: 'kazoo' }],
+    ['layout', { ...base, layout: 'x' }],
+    [
+      'layout.draw.5',
+      { ...base, layout: { ...(base.layout as object), draw: [2, 7, 11, 14, 3, 21, 23, 26, 29, 33] } },
+    ],
+    ['capability.overblow', { ...base, capability: { overblow: ['12'] } }],
+    ['colour', { ...base, colour: 'red' }],
+  ])('%s', async (field, body) => {
+    const answer = await api().post('/api/instruments').send(body).expect(422);
+    expect(answer.body).toMatchObject({ status: 422, code: 'invalid' });
+    expect((answer.body.problems as { field: string }[]).map((p) => p.field)).toContain(field);
+    expect((await api().get('/api/instruments')).body).toEqual([]);
+  });
+
+  test('ids, queries and versions', async () => {
+    expect((await api().get('/api/instruments/7').expect(422)).body.problems[0].field).toBe('id');
+    expect((await api().get('/api/instruments?which=all').expect(422)).body.problems[0].field).toBe('which');
+    expect((await api().get('/api/instruments?sort=up').expect(422)).body.problems[0].field).toBe('sort');
+    const { id } = await added();
+    expect(
+      (await api().delete(`/api/instruments/${id}?version=one`).expect(422)).body.problems[0].field,
+    ).toBe('version');
+    await api().delete(`/api/instruments/${id}?version=9`).expect(409);
+  });
+
+  test('names with emoji and right-to-left script are kept letter for letter', async () => {
+    const { name } = await added('הרמוניקה של נֹעָה 🎶 𝄫');
+    expect(name).toBe('הרמוניקה של נֹעָה 🎶 𝄫');
+  });
+
+  test('broken JSON, too much of it, and an unknown address answer in the one error shape', async () => {
+    const post = (body: string) =>
+      api().post('/api/instruments').set('Content-Type', 'application/json').send(body);
+    expect((await post('{"family":').expect(400)).body).toMatchObject({
+      status: 400,
+      code: 'bad-request',
+      problems: [],
+    });
+    expect((await post(JSON.stringify({ name: 'x'.repeat(300_000) })).expect(413)).body.code).toBe(
+      'too-large',
+    );
+    expect((await api().get('/api/nothing').expect(404)).body).toMatchObject({
+      code: 'not-found',
+      problems: [],
+    });
+  });
+});
+
+describe('kept questions', () => {
+  test('are checked against the family of their instrument', async () => {
+    const { id } = await added();
+    await api()
+      .post('/api/asks')
+      .send({ ...ask, instrumentId: id })
+      .expect(201);
+    const wrong = { ...ask, instrumentId: id, ask: { ...ask.ask, tonic: 'H' } };
+    expect((await api().post('/api/asks').send(wrong).expect(422)).body.problems[0].field).toBe('ask.tonic');
+  });
+
+  test('are renamed, binned and restored', async () => {
+    const { id } = await added();
+    const kept = (
+      await api()
+        .post('/api/asks')
+        .send({ ...ask, instrumentId: id })
+    ).body as { id: string };
+    await api()
+      .put(`/api/asks/${kept.id}`)
+      .send({ ...ask, name: 'Evening', instrumentId: id, version: 1 })
+      .expect(200);
+    await api().delete(`/api/asks/${kept.id}?version=2`).expect(204);
+    expect((await api().get('/api/asks')).body).toEqual([]);
+    await api().post(`/api/asks/${kept.id}/restore`).expect(200);
+    expect((await api().get('/api/asks')).body).toMatchObject([{ name: 'Evening', version: 4 }]);
+  });
+});
+
+describe('settings', () => {
+  test('start at their defaults, are saved, and refuse a stale or unknown one', async () => {
+    const { body: first } = await api().get('/api/settings').expect(200);
+    expect(first).toMatchObject({ version: 0, value: { theme: 'system' } });
+    const value = { ...first.value, theme: 'stage' };
+    expect((await api().put('/api/settings').send({ value, version: 0 }).expect(200)).body.version).toBe(1);
+    expect(
+      (await api().put('/api/settings').send({ value, version: 0 }).expect(409)).body.current.version,
+    ).toBe(1);
+    const odd = { ...value, colour: 'red' };
+    expect(
+      (await api().put('/api/settings').send({ value: odd, version: 1 }).expect(422)).body.problems[0].field,
+    ).toBe('colour');
+  });
+});
+
+describe('the whole data set', () => {
+  test('leaves by its published schema and comes back into an empty server as it was', async () => {
+    const demo = await startServer({ SAME_SONG_DEMO: '1' });
+    const { body: file } = await request(demo.app.getHttpServer()).get('/api/data/export').expect(200);
+    const { body: schema } = await request(demo.app.getHttpServer()).get('/api/data/schema').expect(200);
+    await demo.stop();
+    const ajv = new Ajv2020({ strict: true });
+    addFormats.default(ajv);
+    const validate = ajv.compile(schema);
+    expect(validate(file) ? [] : validate.errors).toEqual([]);
+    expect(validate({ ...file, version: EXCHANGE_VERSION + 1 })).toBe(false);
+
+    const preview = (await api().post('/api/data/import?apply=false').send(file).expect(200)).body;
+    expect(preview).toMatchObject({
+      applied: false,
+      settings: 'same',
+      asks: { added: expect.arrayContaining(['Reel warm-up']) },
+    });
+    expect((await api().get('/api/instruments')).body).toEqual([]);
+    await api().post('/api/data/import?apply=true').send(file).expect(200);
+    expect((await api().get('/api/data/export')).body).toEqual(file);
+    const again = (await api().post('/api/data/import?apply=true').send(file).expect(200)).body;
+    expect(again.instruments).toEqual({ added: [], changed: [], same: file.instruments.length });
+  });
+
+  test('a file with one wrong record changes nothing at all', async () => {
+    const { id } = await added('Mine');
+    const { body: file } = await api().get('/api/data/export');
+    const renamed = { ...file.instruments[0], name: 'Renamed' };
+    const broken = { ...renamed, id: id.replace(/^./, (c: string) => (c === 'a' ? 'b' : 'a')), a4: 1 };
+    const answer = await api()
+      .post('/api/data/import?apply=true')
+      .send({ ...file, instruments: [renamed, broken] })
+      .expect(422);
+    expect(answer.body.problems[0].field).toBe('instruments.1.a4');
+    expect((await api().get(`/api/instruments/${id}`)).body.name).toBe('Mine');
+  });
+
+  test('an import brings a binned record back and says what it changes', async () => {
+    const { id } = await added('Mine');
+    const { body: file } = await api().get('/api/data/export');
+    await api().delete(`/api/instruments/${id}?version=1`).expect(204);
+    const report = (await api().post('/api/data/import?apply=true').send(file).expect(200)).body;
+    expect(report.instruments.changed).toEqual(['Mine']);
+    await api().get(`/api/instruments/${id}`).expect(200);
+  });
+
+  test('a file from a newer version, and a request that does not say whether to apply', async () => {
+    const { body: file } = await api().get('/api/data/export');
+    const newer = { ...file, version: EXCHANGE_VERSION + 1 };
+    expect((await api().post('/api/data/import?apply=true').send(newer).expect(422)).body.message).toContain(
+      'newer Same Song',
+    );
+    expect((await api().post('/api/data/import').send(file).expect(422)).body.problems[0].field).toBe(
+      'apply',
+    );
+    expect(
+      (await api().post('/api/data/import?apply=true').send([]).expect(422)).body.problems[0].field,
+    ).toBe('format');
+  });
+});
+
+describe('the gate', () => {
+  test('strange names and strange pages are turned away', async () => {
+    await api().get('/api/health').set('Host', 'evil.example').expect(403);
+    await api().post('/api/instruments').set('Origin', 'http://evil.example').send(harmonica()).expect(403);
+    await api().get('/api/health').set('Origin', 'null').expect(403);
+    expect((await api().get('/api/instruments')).body).toEqual([]);
+  });
+
+  test('answers carry a strict policy with a nonce of their own', async () => {
+    const policy = async () => (await api().get('/api/health')).headers['content-security-policy'] as string;
+    const [one, two] = [await policy(), await policy()];
+    expect(one).toContain("default-src 'self'");
+    expect(one).not.toContain('unsafe');
+    expect(one).not.toEqual(two);
+  });
+
+  test('too many requests are told to wait', async () => {
+    const busy = await startServer({ REQUESTS_PER_MINUTE: '5' });
+    const answers = [];
+    for (let i = 0; i < 7; i += 1) answers.push(await request(busy.app.getHttpServer()).get('/api/health'));
+    await busy.stop();
+    expect(answers.map((a) => a.status)).toEqual([200, 200, 200, 200, 200, 429, 429]);
+    expect(answers[6]!.body).toMatchObject({ code: 'too-many', problems: [] });
+  });
+
+  test('the API describes itself', async () => {
+    const { body } = await api().get('/api/docs-json').expect(200);
+    expect(Object.keys(body.paths)).toEqual(
+      expect.arrayContaining(['/api/instruments/{id}', '/api/asks', '/api/data/import']),
+    );
+  });
+});

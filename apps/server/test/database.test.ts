@@ -1,0 +1,96 @@
+import { chmodSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { QueryTypes, type QueryInterface, type Transaction } from 'sequelize';
+import { Sequelize } from 'sequelize-typescript';
+import { MIGRATIONS } from '../src/database/migrations.ts';
+import { openDatabase } from '../src/database/openDatabase.ts';
+import { InstrumentModel } from '../src/instruments/instrument.model.ts';
+import { harmonica, temporaryFolder } from './server.ts';
+
+const fileIn = (folder: string) => join(folder, 'data', 'x.sqlite');
+
+async function filled(): Promise<string> {
+  const file = fileIn(temporaryFolder());
+  const { sequelize, close } = await openDatabase(file);
+  await sequelize.getRepository(InstrumentModel).create({ ...harmonica('Kept'), version: 1 });
+  await close();
+  return file;
+}
+
+test('the folder is made; the file is in WAL mode with foreign keys on and full synchronisation, in transactions too', async () => {
+  const { sequelize, close } = await openDatabase(fileIn(temporaryFolder()));
+  const pragma = async (name: string, transaction?: Transaction) => {
+    const options = { type: QueryTypes.SELECT, ...(transaction && { transaction }) } as const;
+    return Object.values((await sequelize.query<object>(`PRAGMA ${name}`, options))[0]!)[0] as unknown;
+  };
+  expect(await pragma('journal_mode')).toBe('wal');
+  await sequelize.transaction(async (transaction) => {
+    expect(await pragma('synchronous', transaction)).toBe(2);
+    expect(await pragma('foreign_keys', transaction)).toBe(1);
+  });
+  await close();
+});
+
+test('data is there when the file is opened again', async () => {
+  const file = await filled();
+  const { sequelize, close } = await openDatabase(file);
+  expect((await sequelize.getRepository(InstrumentModel).findAll()).map((i) => i.name)).toEqual(['Kept']);
+  await close();
+});
+
+test('a second opening of the same file is refused, and works once the first has let go', async () => {
+  const file = await filled();
+  const first = await openDatabase(file);
+  await expect(openDatabase(file)).rejects.toThrow(/Another Same Song is already using/);
+  await first.close();
+  await (await openDatabase(file)).close();
+});
+
+test('a file that is no database is refused and left byte for byte as it was', async () => {
+  const file = await filled();
+  const bytes = Buffer.concat([Buffer.from('not a database at all '), Buffer.alloc(5000, 7)]);
+  writeFileSync(file, bytes);
+  await expect(openDatabase(file)).rejects.toThrow(/not a sound database/);
+  expect(readFileSync(file).equals(bytes)).toBe(true);
+});
+
+test('a read-only file or folder is refused with what to do', async () => {
+  const file = await filled();
+  chmodSync(file, 0o444);
+  await expect(openDatabase(file)).rejects.toThrow(/read-only.*chmod u\+w/);
+  chmodSync(file, 0o644);
+  chmodSync(join(file, '..'), 0o555);
+  await expect(openDatabase(file)).rejects.toThrow(/read-only/);
+  chmodSync(join(file, '..'), 0o755);
+});
+
+test('a file from a newer version is refused and not touched', async () => {
+  const file = await filled();
+  await change(file, "INSERT INTO SequelizeMeta (name) VALUES ('9999-later')");
+  await expect(openDatabase(file)).rejects.toThrow(/newer Same Song.*9999-later/);
+});
+
+test('before a migration the data is copied beside the file; a migration that fails leaves the copy', async () => {
+  const file = await filled();
+  const later = (up: string) => [
+    ...MIGRATIONS,
+    { name: '0002-later', up: ({ context }: { context: QueryInterface }) => context.sequelize.query(up) },
+  ];
+  await expect(openDatabase(file, later('NONSENSE'))).rejects.toThrow(/0002-later/);
+  await (await openDatabase(file, later('DELETE FROM instruments'))).close();
+  const copies = readdirSync(join(file, '..'))
+    .filter((name) => name.includes('before-0002-later'))
+    .sort();
+  expect(copies).toEqual(['x.sqlite.before-0002-later-2.sqlite', 'x.sqlite.before-0002-later.sqlite']);
+  for (const copy of copies) {
+    const { sequelize, close } = await openDatabase(join(file, '..', copy));
+    expect((await sequelize.getRepository(InstrumentModel).findAll()).map((i) => i.name)).toEqual(['Kept']);
+    await close();
+  }
+});
+
+async function change(file: string, sql: string): Promise<void> {
+  const sequelize = new Sequelize({ dialect: 'sqlite', storage: file, logging: false });
+  await sequelize.query(sql);
+  await sequelize.close();
+}

@@ -1,0 +1,38 @@
+import 'reflect-metadata';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import { specFromPreset } from '@same-song/core';
+import { readConfig } from '../src/config.ts';
+import { createApp } from '../src/createApp.ts';
+
+/** A server on a database of its own, gone with `stop`. */
+export interface TestServer {
+  readonly app: NestExpressApplication;
+  readonly folder: string;
+  stop(): Promise<void>;
+}
+
+export async function startServer(
+  env: Record<string, string> = {},
+  folder = temporaryFolder(),
+): Promise<TestServer> {
+  const app = await createApp(readConfig({ SAME_SONG_DB: join(folder, 'test.sqlite'), ...env }));
+  await app.listen(0, '127.0.0.1');
+  return { app, folder, stop: () => app.close() };
+}
+
+const folders: string[] = [];
+process.on('exit', () => folders.forEach((folder) => rmSync(folder, { recursive: true, force: true })));
+
+export function temporaryFolder(): string {
+  const folder = mkdtempSync(join(tmpdir(), 'same-song-'));
+  folders.push(folder);
+  return folder;
+}
+
+/** A sound instrument to send. */
+export function harmonica(name = 'F harmonica', preset = '65') {
+  return { ...specFromPreset('diatonic', preset), name };
+}
