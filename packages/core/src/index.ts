@@ -103,6 +103,7 @@ export {
 } from './map/mapView.ts';
 export { type KeyFacts } from './map/keyFacts.ts';
 export { type Reach } from './map/reach.ts';
+export { chipShape, type ChipText } from './scene/chip.ts';
 export { type GroupShape, type Ink, type Paint, type Scene, type Shape } from './scene/scene.ts';
 export { PRINT_PALETTE, escapeXml, sceneToSvg, type Palette } from './scene/svg.ts';
 export {

@@ -7,6 +7,8 @@ export const INKS = Object.freeze([
   'rule',
   'brass',
   'wood',
+  'hollow',
+  'plate-text',
   'home',
   'chord',
   'colour',

@@ -12,6 +12,8 @@ export const PRINT_PALETTE: Palette = Object.freeze({
   rule: '#bbbbbb',
   brass: '#bdbdbd',
   wood: '#222222',
+  hollow: '#000000',
+  'plate-text': '#ffffff',
   home: '#000000',
   chord: '#444444',
   colour: '#000000',

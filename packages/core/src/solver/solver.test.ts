@@ -18,14 +18,12 @@ const tables: fc.Arbitrary<Tables> = fc
     fc.record({
       start: fc.array(cost, { minLength: sizes[0]!, maxLength: sizes[0]! }),
       steps: fc.tuple(
-        ...sizes
-          .slice(1)
-          .map((size, i) =>
-            fc.array(fc.array(cost, { minLength: size, maxLength: size }), {
-              minLength: sizes[i]!,
-              maxLength: sizes[i]!,
-            }),
-          ),
+        ...sizes.slice(1).map((size, i) =>
+          fc.array(fc.array(cost, { minLength: size, maxLength: size }), {
+            minLength: sizes[i]!,
+            maxLength: sizes[i]!,
+          }),
+        ),
       ) as fc.Arbitrary<(number | null)[][][]>,
     }),
   );

@@ -135,7 +135,7 @@ function combShapes(top: number): Shape[] {
       width: 14,
       height: SIZE.comb - 3.2,
       radius: 0.8,
-      fill: 'ink',
+      fill: 'hollow',
     },
     {
       kind: 'text',
@@ -143,7 +143,7 @@ function combShapes(top: number): Shape[] {
       y: top + SIZE.comb / 2 + 2.3,
       text: String(i + 1),
       sizeMm: 6.6,
-      ink: 'brass',
+      ink: 'plate-text',
       anchor: 'middle',
       bold: true,
     },

@@ -66,7 +66,8 @@ function loads(values: Partial<Record<PartId, number>>): Loads {
 function keyFactor(layout: DiatonicLayout, way: DiatonicWay): number {
   const low = 1 + Math.max(0, ROOTS.lowestUsual - layout.root) * PER_SEMITONE_BELOW_G;
   const high = 1 + Math.max(0, layout.root - A_ROOT) * PER_SEMITONE_ABOVE_A;
-  const isHigh = way.technique === 'blow-bend' || way.technique === 'overblow' || way.technique === 'overdraw';
+  const isHigh =
+    way.technique === 'blow-bend' || way.technique === 'overblow' || way.technique === 'overdraw';
   return isHigh ? high : low;
 }
 

@@ -1,0 +1,56 @@
+import type { Problem } from '@same-song/core';
+
+/** What the server answers when it refuses. */
+export interface ErrorBody {
+  readonly status: number;
+  readonly code: string;
+  readonly message: string;
+  readonly problems: readonly Problem[];
+  readonly current?: unknown;
+}
+
+/** A refusal by the server, or `offline` when it could not be reached at all. */
+export class RequestError extends Error {
+  override name = 'RequestError';
+  constructor(readonly body: ErrorBody) {
+    super(body.message);
+  }
+}
+
+const OFFLINE: ErrorBody = {
+  status: 0,
+  code: 'offline',
+  message: 'The Same Song server does not answer. What you typed is still here; try again when it is back.',
+  problems: [],
+};
+
+type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
+
+/** One request to the API. @throws RequestError */
+export async function request<T>(method: Method, path: string, body?: unknown): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, {
+      method,
+      ...(body === undefined
+        ? {}
+        : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
+    });
+  } catch {
+    throw new RequestError(OFFLINE);
+  }
+  if (response.status === 204) return undefined as T;
+  const answer: unknown = await response.json().catch(() => undefined);
+  if (response.ok && answer !== undefined) return answer as T;
+  throw new RequestError(isErrorBody(answer) ? answer : { ...OFFLINE, status: response.status });
+}
+
+function isErrorBody(value: unknown): value is ErrorBody {
+  return typeof value === 'object' && value !== null && 'message' in value && 'problems' in value;
+}
+
+/** The message under one field, if the server named it. */
+export function fieldMessage(error: unknown, field: string): string | undefined {
+  if (!(error instanceof RequestError)) return undefined;
+  return error.body.problems.find((problem) => problem.field === field)?.message;
+}

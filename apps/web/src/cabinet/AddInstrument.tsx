@@ -1,0 +1,67 @@
+import Button from '@mui/material/Button';
+import { useNavigate } from 'react-router';
+import { FAMILY_IDS, families, specFromPreset, type FamilyId } from '@same-song/core';
+import { instruments } from '../api/records.ts';
+import { notify } from '../frame/notice.ts';
+import { remember } from '../frame/undo.ts';
+
+/** Every preset of every family, one click each. */
+export function AddInstrument({ empty }: { empty: boolean }) {
+  return (
+    <div className="add">
+      <h2>{empty ? 'Your cabinet is empty. What do you have?' : 'What else do you have?'}</h2>
+      <p>Choose its key. Tuning, single reeds and what it can do are set on the next page.</p>
+      {FAMILY_IDS.map((id) => (
+        <FamilyPresets key={id} id={id} />
+      ))}
+    </div>
+  );
+}
+
+function FamilyPresets({ id }: { id: FamilyId }) {
+  const navigate = useNavigate();
+  const add = instruments.useAdd();
+  const bin = instruments.useBin();
+  const restore = instruments.useRestore();
+  const family = families[id];
+  const groups = [...new Set(family.presets.map((preset) => preset.group))];
+  const choose = (preset: string) =>
+    add.mutate(specFromPreset(id, preset), {
+      onSuccess: (record) => {
+        remember({
+          label: `adding ${record.name}`,
+          undo: async () => {
+            await bin.mutateAsync(record);
+            await navigate('/cabinet');
+          },
+          redo: () => restore.mutateAsync(record.id),
+        });
+        notify(`${record.name} is in the cabinet.`);
+        void navigate(`/cabinet/${record.id}`);
+      },
+      onError: (error) => notify(error.message, { kind: 'error' }),
+    });
+  return (
+    <section>
+      <h3>{family.label}</h3>
+      {groups.map((group) => (
+        <div key={group} className="add-group" role="group" aria-label={group}>
+          <span>{group}</span>
+          {family.presets
+            .filter((preset) => preset.group === group)
+            .map((preset) => (
+              <Button
+                key={preset.id}
+                variant="outlined"
+                disabled={add.isPending}
+                onClick={() => choose(preset.id)}
+                aria-label={`Add a ${preset.label} ${family.label}`}
+              >
+                {preset.label}
+              </Button>
+            ))}
+        </div>
+      ))}
+    </section>
+  );
+}

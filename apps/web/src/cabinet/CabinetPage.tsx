@@ -1,0 +1,92 @@
+import Button from '@mui/material/Button';
+import { useEffect } from 'react';
+import { NavLink, useNavigate, useParams } from 'react-router';
+import { familyById } from '@same-song/core';
+import { instruments, type InstrumentRecord } from '../api/records.ts';
+import { useShortcuts } from '../frame/shortcuts.ts';
+import { AddInstrument } from './AddInstrument.tsx';
+import { BinPanel } from './BinPanel.tsx';
+import { DataPanel } from './DataPanel.tsx';
+import { InstrumentEditor } from './InstrumentEditor.tsx';
+import './cabinet.css';
+
+/** What I have: the instruments, their layouts, and the data as a whole. */
+export function CabinetPage() {
+  const { id } = useParams();
+  const navigate = useNavigate();
+  const { data: list, isPending, error, refetch } = instruments.useList();
+  const first = list?.[0]?.id;
+  useEffect(() => {
+    if (id === undefined && list)
+      void navigate(first ? `/cabinet/${first}` : '/cabinet/new', { replace: true });
+  }, [id, list, first, navigate]);
+  const go = (path: string) => () => void navigate(`/cabinet/${path}`);
+  const step = (by: number) => {
+    const at = (list ?? []).findIndex((record) => record.id === id);
+    const next = list?.[Math.max(0, Math.min(list.length - 1, at + by))];
+    if (next) void navigate(`/cabinet/${next.id}`);
+  };
+  useShortcuts([
+    { key: 'ArrowDown', label: 'Next instrument', group: 'Cabinet', run: () => step(1) },
+    { key: 'ArrowUp', label: 'Instrument before', group: 'Cabinet', run: () => step(-1) },
+    { key: 'a', label: 'Add an instrument', group: 'Cabinet', run: go('new') },
+    { key: 'b', label: 'What is in the bin', group: 'Cabinet', run: go('bin') },
+    {
+      key: 'm',
+      label: 'Map of this instrument',
+      group: 'Cabinet',
+      run: () => void navigate(`/map?on=${id ?? ''}`),
+    },
+  ]);
+  return (
+    <div className="cabinet">
+      <section className="cabinet-list" aria-label="Instruments">
+        <h1>Cabinet</h1>
+        <Button variant="contained" onClick={go('new')}>
+          Add an instrument
+        </Button>
+        {error && (
+          <p role="alert">
+            The cabinet cannot be read: {error.message}{' '}
+            <Button size="small" variant="outlined" onClick={() => void refetch()}>
+              Try again
+            </Button>
+          </p>
+        )}
+        {isPending && <p className="loading">Opening the cabinet…</p>}
+        <ul>
+          {list?.map((record) => (
+            <li key={record.id}>
+              <NavLink to={`/cabinet/${record.id}`}>
+                <b dir="auto">{record.name}</b>
+                <span>{descriptionOf(record)}</span>
+              </NavLink>
+            </li>
+          ))}
+        </ul>
+        <nav className="cabinet-more" aria-label="More">
+          <NavLink to="/cabinet/bin">Bin</NavLink>
+          <NavLink to="/cabinet/data">Export and import</NavLink>
+        </nav>
+      </section>
+      <section className="cabinet-page">
+        <Panel id={id} list={list} />
+      </section>
+    </div>
+  );
+}
+
+function Panel({ id, list }: { id: string | undefined; list: readonly InstrumentRecord[] | undefined }) {
+  if (id === 'new') return <AddInstrument empty={list?.length === 0} />;
+  if (id === 'bin') return <BinPanel />;
+  if (id === 'data') return <DataPanel />;
+  const record = list?.find((instrument) => instrument.id === id);
+  if (record) return <InstrumentEditor key={record.id} record={record} />;
+  if (!list || id === undefined) return null;
+  return <p>This instrument is not in the cabinet. Perhaps it lies in the bin.</p>;
+}
+
+function descriptionOf(record: InstrumentRecord): string {
+  const opened = familyById(record.family)?.open(record.layout, {});
+  return opened?.ok ? opened.value.description : record.family;
+}

@@ -1,0 +1,199 @@
+import Button from '@mui/material/Button';
+import { useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import type { ExchangeFile, Problem } from '@same-song/core';
+import { request, RequestError } from '../api/client.ts';
+import type { AskRecord, InstrumentRecord } from '../api/records.ts';
+import { notify } from '../frame/notice.ts';
+import { remember } from '../frame/undo.ts';
+
+interface KindReport {
+  readonly added: readonly string[];
+  readonly changed: readonly string[];
+  readonly same: number;
+}
+interface ImportReport {
+  readonly instruments: KindReport;
+  readonly asks: KindReport;
+  readonly settings: 'changed' | 'same';
+}
+/** A file that was read and what it would do. */
+interface Preview {
+  readonly name: string;
+  readonly file: ExchangeFile;
+  readonly report: ImportReport;
+}
+
+/** Problems shown of a bad file; the rest are counted. */
+const PROBLEMS_SHOWN = 12;
+
+/** The whole data set out to a file, and in again after a look at what would change. */
+export function DataPanel() {
+  const [preview, setPreview] = useState<Preview | undefined>(undefined);
+  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const input = useRef<HTMLInputElement>(null);
+  const client = useQueryClient();
+
+  const read = async (chosen: File) => {
+    setPreview(undefined);
+    setProblems([]);
+    try {
+      const file = parse(await chosen.text());
+      const report = await request<ImportReport>('POST', '/data/import?apply=false', file);
+      setPreview({ name: chosen.name, file: file as ExchangeFile, report });
+    } catch (error) {
+      setProblems(problemsOf(error));
+    } finally {
+      if (input.current) input.current.value = '';
+    }
+  };
+
+  const apply = async ({ file }: Preview) => {
+    try {
+      const before = await request<ExchangeFile>('GET', '/data/export');
+      await request('POST', '/data/import?apply=true', file);
+      await client.invalidateQueries();
+      setPreview(undefined);
+      notify('The file is imported.');
+      remember({
+        label: 'the import',
+        undo: async () => {
+          await takeBack(file, before);
+          await client.invalidateQueries();
+        },
+        redo: async () => {
+          await request('POST', '/data/import?apply=true', file);
+          await client.invalidateQueries();
+        },
+      });
+    } catch (error) {
+      setProblems(problemsOf(error));
+    }
+  };
+
+  return (
+    <div className="data">
+      <h2>Export and import</h2>
+      <p>
+        Everything that is kept — instruments, questions, settings — goes into one file. What lies in the bin
+        stays behind.
+      </p>
+      <p>
+        <Button variant="contained" href="/api/data/export" download="same-song.json">
+          Export everything
+        </Button>{' '}
+        <Button variant="outlined" onClick={() => input.current?.click()}>
+          Choose a file to import…
+        </Button>
+        <input
+          ref={input}
+          type="file"
+          accept="application/json,.json"
+          aria-label="File to import"
+          className="unseen"
+          onChange={(event) => event.target.files?.[0] && void read(event.target.files[0])}
+        />
+      </p>
+      {problems.length > 0 && <Problems problems={problems} />}
+      {preview && (
+        <PreviewPart
+          preview={preview}
+          onApply={() => void apply(preview)}
+          onDrop={() => setPreview(undefined)}
+        />
+      )}
+    </div>
+  );
+}
+
+function parse(text: string): unknown {
+  try {
+    return JSON.parse(text) as unknown;
+  } catch (error) {
+    const message = `This file is not valid JSON (${(error as Error).message}). Nothing was changed.`;
+    throw new RequestError({ status: 400, code: 'bad-request', message, problems: [] });
+  }
+}
+
+function problemsOf(error: unknown): readonly Problem[] {
+  const body = error instanceof RequestError ? error.body : undefined;
+  if (body && body.problems.length > 0) return body.problems;
+  return [
+    { field: '', wrong: '', message: error instanceof Error ? error.message : 'The file cannot be read.' },
+  ];
+}
+
+/** Records that only the import brought go to the bin; all others get back what they held. */
+async function takeBack(file: ExchangeFile, before: ExchangeFile): Promise<void> {
+  const binNew = async (path: 'asks' | 'instruments') => {
+    const known = new Set(before[path].map((record) => record.id));
+    const brought = new Set(file[path].map((record) => record.id).filter((id) => !known.has(id)));
+    const now = await request<(AskRecord | InstrumentRecord)[]>('GET', `/${path}`);
+    for (const { id, version } of now.filter((record) => brought.has(record.id))) {
+      await request('DELETE', `/${path}/${id}?version=${version}`);
+    }
+  };
+  await binNew('asks');
+  await binNew('instruments');
+  await request('POST', '/data/import?apply=true', before);
+}
+
+function Problems({ problems }: { problems: readonly Problem[] }) {
+  return (
+    <div role="alert" className="editor-problems">
+      <p>This file was not imported; nothing was changed.</p>
+      <ul>
+        {problems.slice(0, PROBLEMS_SHOWN).map((problem) => (
+          <li key={problem.field + problem.message}>
+            {problem.field && <code>{problem.field}</code>} {problem.message}
+          </li>
+        ))}
+      </ul>
+      {problems.length > PROBLEMS_SHOWN && <p>And {problems.length - PROBLEMS_SHOWN} more.</p>}
+    </div>
+  );
+}
+
+function PreviewPart({
+  preview,
+  onApply,
+  onDrop,
+}: {
+  preview: Preview;
+  onApply: () => void;
+  onDrop: () => void;
+}) {
+  const { instruments, asks, settings } = preview.report;
+  const nothing =
+    [instruments, asks].every((kind) => kind.added.length + kind.changed.length === 0) && settings === 'same';
+  return (
+    <section className="preview" aria-label="What the file would change">
+      <h3>{preview.name}</h3>
+      {nothing && <p>Everything in this file is here already.</p>}
+      <KindList title="Instruments" report={instruments} />
+      <KindList title="Questions" report={asks} />
+      {settings === 'changed' && <p>The settings will be those of the file.</p>}
+      <Button variant="contained" onClick={onApply} disabled={nothing}>
+        Import
+      </Button>{' '}
+      <Button variant="text" onClick={onDrop}>
+        Leave it
+      </Button>
+    </section>
+  );
+}
+
+function KindList({ title, report }: { title: string; report: KindReport }) {
+  const line = (word: string, names: readonly string[]) =>
+    names.length > 0 ? <li>{`${word}: ${names.join(', ')}`}</li> : null;
+  return (
+    <>
+      <h4>{title}</h4>
+      <ul>
+        {line('New', report.added)}
+        {line('Changed', report.changed)}
+        {report.same > 0 && <li>{report.same} already the same</li>}
+      </ul>
+    </>
+  );
+}

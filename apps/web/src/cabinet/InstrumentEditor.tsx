@@ -1,0 +1,227 @@
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useMemo, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { openInstrument, type Instrument, type InstrumentSpec, type Problem } from '@same-song/core';
+import { request, RequestError } from '../api/client.ts';
+import { instruments, specOf, type InstrumentRecord } from '../api/records.ts';
+import { notify } from '../frame/notice.ts';
+import { useShortcuts } from '../frame/shortcuts.ts';
+import { remember } from '../frame/undo.ts';
+import { CapabilityFields } from './CapabilityFields.tsx';
+import { ElementTable } from './ElementTable.tsx';
+import { LayoutDrawing } from './LayoutDrawing.tsx';
+import { PitchStandardField } from './PitchStandardField.tsx';
+import { StaleChoice } from './StaleChoice.tsx';
+import { useDraft } from './useDraft.ts';
+
+/** One instrument: everything about it can be changed, and the drawing follows at once. */
+export function InstrumentEditor({ record }: { record: InstrumentRecord }) {
+  const draft = useDraft(record);
+  const { spec } = draft;
+  const save = instruments.useSave();
+  const [stale, setStale] = useState<InstrumentRecord | undefined>(undefined);
+  const checked = useMemo(() => openInstrument(spec), [spec]);
+  const lastGood = useRef<Instrument | undefined>(undefined);
+  const good = checked.ok ? checked.value : lastGood.current;
+  if (checked.ok) lastGood.current = checked.value;
+  const serverProblems = save.error instanceof RequestError ? save.error.body.problems : [];
+  const problems = checked.ok ? serverProblems : checked.problems;
+  const problemAt = (field: string) => problems.find((problem) => problem.field === field)?.message;
+
+  /** A change that is one step to undo, as against typing, which the browser undoes letter by letter. */
+  const step = (label: string, next: InstrumentSpec) => {
+    draft.change(next);
+    remember({ label, undo: () => draft.change(spec), redo: () => draft.change(next) });
+  };
+
+  const store = (version: number) => {
+    if (!checked.ok) {
+      notify(checked.problems[0]!.message, { kind: 'error' });
+      return;
+    }
+    const before = specOf(record);
+    const after = checked.value.spec;
+    save.mutate(
+      { id: record.id, version, content: after },
+      {
+        onSuccess: () => {
+          draft.drop();
+          setStale(undefined);
+          notify(`${after.name} is saved.`);
+          const put = (content: InstrumentSpec) => async () => {
+            const { version: now } = await request<InstrumentRecord>('GET', `/instruments/${record.id}`);
+            await save.mutateAsync({ id: record.id, version: now, content });
+          };
+          remember({ label: `saving ${after.name}`, undo: put(before), redo: put(after) });
+        },
+        onError: (error) => {
+          if (error instanceof RequestError && error.body.code === 'stale')
+            setStale(error.body.current as InstrumentRecord);
+          else notify(error.message, { kind: 'error' });
+        },
+      },
+    );
+  };
+  useShortcuts([{ key: 's', ctrl: true, label: 'Save', group: 'Cabinet', run: () => store(draft.version) }]);
+  return (
+    <form
+      className="editor"
+      onSubmit={(event) => {
+        event.preventDefault();
+        store(draft.version);
+      }}
+    >
+      <EditorHead
+        record={record}
+        spec={spec}
+        changed={draft.changed}
+        busy={save.isPending}
+        onDrop={draft.drop}
+      />
+      {stale && (
+        <StaleChoice
+          mine={spec}
+          theirs={specOf(stale)}
+          onMine={() => store(stale.version)}
+          onTheirs={() => {
+            draft.drop();
+            setStale(undefined);
+          }}
+        />
+      )}
+      {good && <LayoutDrawing instrument={good} stale={!checked.ok} />}
+      <div className="editor-fields">
+        <TextField
+          label="Name"
+          value={spec.name}
+          onChange={(event) => draft.change({ ...spec, name: event.target.value })}
+          error={problemAt('name') !== undefined}
+          helperText={problemAt('name') ?? ' '}
+          slotProps={{ htmlInput: { dir: 'auto' } }}
+        />
+        {good?.options.map((option) => (
+          <TextField
+            key={option.id}
+            select
+            label={option.label}
+            value={option.value}
+            slotProps={{ select: { native: true } }}
+            helperText=" "
+            onChange={(event) =>
+              step(option.label.toLowerCase(), withOption(spec, good, option.id, event.target.value))
+            }
+          >
+            {option.choices.map((choice) => (
+              <option key={choice.id} value={choice.id}>
+                {choice.label}
+              </option>
+            ))}
+          </TextField>
+        ))}
+        <PitchStandardField
+          a4={spec.a4}
+          problem={problemAt('a4')}
+          onChange={(a4) => draft.change({ ...spec, a4 })}
+        />
+      </div>
+      {good && (
+        <ElementTable
+          instrument={good}
+          problems={problems}
+          onChange={(element, pitch) => step('a reed', { ...spec, layout: good.withElement(element, pitch) })}
+        />
+      )}
+      <OtherProblems problems={problems} />
+      {good && (
+        <CapabilityFields
+          instrument={good}
+          spec={spec}
+          onChange={(capability) => step('what it can do', { ...spec, capability })}
+        />
+      )}
+      <TextField
+        label="Notes"
+        multiline
+        minRows={2}
+        value={spec.notes}
+        onChange={(event) => draft.change({ ...spec, notes: event.target.value })}
+        error={problemAt('notes') !== undefined}
+        helperText={problemAt('notes') ?? ' '}
+      />
+    </form>
+  );
+}
+
+/** A name that only describes the layout follows it. */
+function withOption(spec: InstrumentSpec, good: Instrument, option: string, value: string): InstrumentSpec {
+  const layout = good.withOption(option, value);
+  const opened = good.family.open(layout, {});
+  const follows = spec.name === good.description && opened.ok;
+  return { ...spec, layout, name: follows ? opened.value.description : spec.name };
+}
+
+interface EditorHeadProps {
+  readonly record: InstrumentRecord;
+  readonly spec: InstrumentSpec;
+  readonly changed: boolean;
+  readonly busy: boolean;
+  readonly onDrop: () => void;
+}
+
+function EditorHead({ record, spec, changed, busy, onDrop }: EditorHeadProps) {
+  const navigate = useNavigate();
+  const bin = instruments.useBin();
+  const restore = instruments.useRestore();
+  const remove = () =>
+    bin.mutate(record, {
+      onSuccess: () => {
+        const change = {
+          label: `putting ${record.name} into the bin`,
+          undo: () => restore.mutateAsync(record.id),
+          redo: () => binAgain(record.id),
+        };
+        remember(change);
+        notify(`${record.name} is in the bin.`, { action: { label: 'Undo', run: () => void change.undo() } });
+        void navigate('/cabinet');
+      },
+      onError: (error) => notify(error.message, { kind: 'error' }),
+    });
+  const binAgain = async (id: string) => {
+    const { version } = await request<InstrumentRecord>('GET', `/instruments/${id}`);
+    await bin.mutateAsync({ id, version });
+  };
+  return (
+    <div className="editor-head">
+      <h2 dir="auto">{spec.name || 'No name yet'}</h2>
+      <Button variant="outlined" onClick={() => void navigate(`/map?on=${record.id}`)}>
+        Map
+      </Button>
+      <Button variant="text" onClick={remove}>
+        Into the bin
+      </Button>
+      {changed && (
+        <Button variant="text" onClick={onDrop}>
+          Drop changes
+        </Button>
+      )}
+      <Button type="submit" variant="contained" disabled={!changed || busy}>
+        {changed ? 'Save' : 'Saved'}
+      </Button>
+    </div>
+  );
+}
+
+/** Problems that have no field of their own on this page. */
+function OtherProblems({ problems }: { problems: readonly Problem[] }) {
+  const shown = ['name', 'a4', 'notes'];
+  const others = problems.filter((p) => !shown.includes(p.field) && !/^layout\..+\./.test(p.field));
+  if (others.length === 0) return null;
+  return (
+    <ul className="editor-problems" role="alert">
+      {others.map((problem) => (
+        <li key={problem.field}>{problem.message}</li>
+      ))}
+    </ul>
+  );
+}

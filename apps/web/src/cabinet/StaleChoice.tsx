@@ -1,0 +1,58 @@
+import Button from '@mui/material/Button';
+import type { InstrumentSpec } from '@same-song/core';
+
+interface StaleChoiceProps {
+  readonly mine: InstrumentSpec;
+  readonly theirs: InstrumentSpec;
+  readonly onMine: () => void;
+  readonly onTheirs: () => void;
+}
+
+const LABELS: Readonly<Record<keyof InstrumentSpec, string>> = {
+  family: 'Kind',
+  name: 'Name',
+  layout: 'Key, tuning and reeds',
+  capability: 'What it can do',
+  a4: 'Pitch of A',
+  notes: 'Notes',
+};
+
+/** The same instrument was changed elsewhere: both texts, and the choice. */
+export function StaleChoice({ mine, theirs, onMine, onTheirs }: StaleChoiceProps) {
+  const fields = (Object.keys(LABELS) as (keyof InstrumentSpec)[]).filter(
+    (field) => JSON.stringify(mine[field]) !== JSON.stringify(theirs[field]),
+  );
+  const text = (spec: InstrumentSpec, field: keyof InstrumentSpec) => {
+    const value = spec[field];
+    return typeof value === 'object' ? 'as drawn there' : String(value);
+  };
+  return (
+    <div className="stale" role="alert">
+      <h3>This was changed elsewhere while you were editing</h3>
+      <table>
+        <thead>
+          <tr>
+            <th />
+            <th>Yours</th>
+            <th>There now</th>
+          </tr>
+        </thead>
+        <tbody>
+          {fields.map((field) => (
+            <tr key={field}>
+              <th scope="row">{LABELS[field]}</th>
+              <td dir="auto">{text(mine, field)}</td>
+              <td dir="auto">{text(theirs, field)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <Button variant="contained" onClick={onMine}>
+        Keep mine
+      </Button>{' '}
+      <Button variant="outlined" onClick={onTheirs}>
+        Take the other
+      </Button>
+    </div>
+  );
+}

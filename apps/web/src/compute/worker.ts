@@ -1,0 +1,36 @@
+import { expose } from 'comlink';
+import {
+  checkAsk,
+  expectOk,
+  mapView,
+  openInstrument,
+  type Instrument,
+  type InstrumentSpec,
+  type MapView,
+  type StoredAsk,
+  type Writing,
+} from '@same-song/core';
+
+/** Instruments opened lately, by their content. */
+const opened = new Map<string, Instrument>();
+const OPENED_LIMIT = 50;
+
+function open(spec: InstrumentSpec): Instrument {
+  const key = JSON.stringify(spec);
+  const known = opened.get(key);
+  if (known) return known;
+  if (opened.size >= OPENED_LIMIT) opened.clear();
+  const instrument = expectOk(openInstrument(spec));
+  opened.set(key, instrument);
+  return instrument;
+}
+
+const api = {
+  map(spec: InstrumentSpec, ask: StoredAsk, writing: Writing): MapView {
+    const instrument = open(spec);
+    return mapView(instrument, expectOk(checkAsk(instrument.family, ask)), writing);
+  },
+};
+
+export type Compute = typeof api;
+expose(api);

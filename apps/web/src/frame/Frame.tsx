@@ -1,0 +1,118 @@
+import Button from '@mui/material/Button';
+import { useQueryClient } from '@tanstack/react-query';
+import { Suspense, useEffect, useState } from 'react';
+import { NavLink, Outlet, useNavigate } from 'react-router';
+import { useSettings } from '../api/settings.ts';
+import { useGround } from '../theme/SongTheme.tsx';
+import { redo, undo, useHistory } from './undo.ts';
+import { notify } from './notice.ts';
+import { NoticeBar } from './NoticeBar.tsx';
+import { ShortcutSheet } from './ShortcutSheet.tsx';
+import { useShortcuts } from './shortcuts.ts';
+import { useOnline } from './useOnline.ts';
+import './frame.css';
+
+/** The places that are built, in the order of the work. */
+const PLACES = [
+  { path: '/map', name: 'Map', about: 'where it lies', key: '1' },
+  { path: '/cabinet', name: 'Cabinet', about: 'what I have', key: '2' },
+];
+
+async function say(word: string, act: () => Promise<string | undefined>): Promise<void> {
+  try {
+    const label = await act();
+    notify(label ? `${word}: ${label}` : `Nothing to ${word === 'Undone' ? 'undo' : 'redo'}.`);
+  } catch (error) {
+    notify(error instanceof Error ? error.message : 'That did not work.', { kind: 'error' });
+  }
+}
+const undoAndSay = () => void say('Undone', undo);
+const redoAndSay = () => void say('Redone', redo);
+
+export function Frame() {
+  const [sheetOpen, setSheetOpen] = useState(false);
+  const navigate = useNavigate();
+  const { change } = useSettings();
+  const ground = useGround();
+  const { done, undone } = useHistory();
+  const flip = () => change({ theme: ground === 'stage' ? 'paper' : 'stage' });
+  useShortcuts([
+    ...PLACES.map((place) => ({
+      key: place.key,
+      label: `Go to ${place.name}`,
+      group: 'Everywhere',
+      run: () => void navigate(place.path),
+    })),
+    { key: 'z', ctrl: true, shift: false, label: 'Undo', group: 'Everywhere', run: undoAndSay },
+    { key: 'z', ctrl: true, shift: true, label: 'Redo', group: 'Everywhere', run: redoAndSay },
+    { key: 'l', label: 'Light or dark stage', group: 'Everywhere', run: flip },
+    { key: '?', label: 'These keys', group: 'Everywhere', run: () => setSheetOpen(true) },
+  ]);
+  return (
+    <div className="frame">
+      <a className="skip" href="#place">
+        Skip to the page
+      </a>
+      <nav className="rail" aria-label="Places">
+        <div className="rail-name" aria-hidden="true">
+          Same
+          <br />
+          Song
+        </div>
+        {PLACES.map((place) => (
+          <NavLink key={place.path} to={place.path} className="rail-place">
+            <span className="rail-place-name">{place.name}</span>
+            <span className="rail-place-about">{place.about}</span>
+          </NavLink>
+        ))}
+        <div className="rail-foot">
+          <button type="button" onClick={undoAndSay} disabled={done.length === 0} title="Undo (Ctrl Z)">
+            Undo
+          </button>
+          <button
+            type="button"
+            onClick={redoAndSay}
+            disabled={undone.length === 0}
+            title="Redo (Ctrl Shift Z)"
+          >
+            Redo
+          </button>
+          <button type="button" onClick={flip} title="Light or dark (L)">
+            {ground === 'stage' ? 'Paper' : 'Stage'}
+          </button>
+          <button type="button" onClick={() => setSheetOpen(true)} title="All keys (?)">
+            Keys ?
+          </button>
+        </div>
+      </nav>
+      <div className="frame-page">
+        <OfflineBanner />
+        <main id="place" tabIndex={-1}>
+          <Suspense fallback={<p className="loading">Opening…</p>}>
+            <Outlet />
+          </Suspense>
+        </main>
+      </div>
+      <NoticeBar />
+      <ShortcutSheet open={sheetOpen} onClose={() => setSheetOpen(false)} />
+    </div>
+  );
+}
+
+function OfflineBanner() {
+  const online = useOnline();
+  const client = useQueryClient();
+  useEffect(() => {
+    if (!online) return undefined;
+    return () => void client.invalidateQueries({ predicate: (query) => query.state.status === 'error' });
+  }, [online, client]);
+  if (online) return null;
+  return (
+    <div className="offline" role="status">
+      The Same Song server does not answer. Maps still work; changes can be saved when it is back.
+      <Button size="small" variant="outlined" onClick={() => void client.invalidateQueries()}>
+        Try now
+      </Button>
+    </div>
+  );
+}

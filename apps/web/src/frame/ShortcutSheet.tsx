@@ -1,0 +1,39 @@
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import { keyText, useAllShortcuts } from './shortcuts.ts';
+
+/** Every key in force right now, by group. */
+export function ShortcutSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const shortcuts = useAllShortcuts();
+  const groups = [...new Set(shortcuts.map((s) => s.group))].reverse();
+  return (
+    <Dialog open={open} onClose={onClose} maxWidth="md" aria-labelledby="keys-title">
+      <DialogTitle id="keys-title">Keys</DialogTitle>
+      <DialogContent className="key-sheet">
+        {groups.map((group) => (
+          <section key={group}>
+            <h3>{group}</h3>
+            <dl>
+              {shortcuts
+                .filter((s) => s.group === group)
+                .map((s) => (
+                  <div key={keyText(s)}>
+                    <dt>
+                      <kbd>{keyText(s)}</kbd>
+                    </dt>
+                    <dd>{s.label}</dd>
+                  </div>
+                ))}
+            </dl>
+          </section>
+        ))}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Close</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}

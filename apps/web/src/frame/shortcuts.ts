@@ -1,0 +1,83 @@
+import { useEffect, useRef, useSyncExternalStore } from 'react';
+
+/** A key and what it does; listed on the sheet that `?` opens. */
+export interface Shortcut {
+  /** As `KeyboardEvent.key`; letters in lower case. */
+  readonly key: string;
+  /** With Ctrl or ⌘. */
+  readonly ctrl?: boolean;
+  readonly shift?: boolean;
+  readonly label: string;
+  /** Where on the sheet it is listed. */
+  readonly group: string;
+  run(): void;
+}
+
+let active: readonly (readonly Shortcut[])[] = [];
+const listeners = new Set<() => void>();
+
+function set(next: typeof active): void {
+  active = next;
+  listeners.forEach((listener) => listener());
+}
+
+function typing(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement &&
+    target.closest('input, textarea, select, [contenteditable], [role="dialog"]') !== null
+  );
+}
+
+window.addEventListener('keydown', (event) => {
+  if (event.defaultPrevented || event.altKey) return;
+  const withCtrl = event.ctrlKey || event.metaKey;
+  if (typing(event.target)) return;
+  const isControl = event.target instanceof HTMLElement && event.target.closest('button, a') !== null;
+  if (isControl && !withCtrl && (event.key === ' ' || event.key === 'Enter')) return;
+  const matches = (s: Shortcut) =>
+    s.key === (event.key.length === 1 ? event.key.toLowerCase() : event.key) &&
+    (s.ctrl ?? false) === withCtrl &&
+    (s.shift === undefined || s.shift === event.shiftKey);
+  const shortcut = active.flat().findLast(matches);
+  if (!shortcut) return;
+  event.preventDefault();
+  shortcut.run();
+});
+
+/** Keys in force while the caller is on screen; those of the innermost caller win. */
+export function useShortcuts(shortcuts: readonly Shortcut[]): void {
+  const latest = useRef(shortcuts);
+  useEffect(() => {
+    latest.current = shortcuts;
+  });
+  const keys = shortcuts.map((s) => `${s.ctrl ? '^' : ''}${s.key}${s.label}`).join();
+  useEffect(() => {
+    const own = shortcuts.map((s, index): Shortcut => ({ ...s, run: () => latest.current[index]!.run() }));
+    set([...active, own]);
+    return () => set(active.filter((group) => group !== own));
+    // Only the keys and their names decide; what they do is read when they are pressed.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [keys]);
+}
+
+export function useAllShortcuts(): readonly Shortcut[] {
+  return useSyncExternalStore(
+    (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    () => active,
+  ).flat();
+}
+
+/** The key as printed on a keyboard. */
+export function keyText({ key, ctrl, shift }: Shortcut): string {
+  const names: Record<string, string> = {
+    ' ': 'Space',
+    ArrowLeft: '←',
+    ArrowRight: '→',
+    ArrowUp: '↑',
+    ArrowDown: '↓',
+  };
+  return `${ctrl ? 'Ctrl ' : ''}${shift ? 'Shift ' : ''}${names[key] ?? (key.length === 1 ? key.toUpperCase() : key)}`;
+}

@@ -1,0 +1,54 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import { RequestError } from './api/client.ts';
+import { Frame } from './frame/Frame.tsx';
+import { LostPage, TroublePage } from './frame/TroublePage.tsx';
+import { SongTheme } from './theme/SongTheme.tsx';
+import './theme/fonts.css';
+import './theme/base.css';
+
+const client = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 30_000,
+      networkMode: 'always',
+      retry: (count, error) => count < 2 && !(error instanceof RequestError && error.body.status >= 400),
+    },
+    mutations: { networkMode: 'always' },
+  },
+});
+
+const router = createBrowserRouter([
+  {
+    path: '/',
+    element: <Frame />,
+    errorElement: <TroublePage />,
+    children: [
+      { index: true, element: <Navigate to="/map" replace /> },
+      {
+        path: 'map',
+        errorElement: <TroublePage />,
+        HydrateFallback: () => null,
+        lazy: async () => ({ Component: (await import('./map/MapPage.tsx')).MapPage }),
+      },
+      {
+        path: 'cabinet/:id?',
+        errorElement: <TroublePage />,
+        lazy: async () => ({ Component: (await import('./cabinet/CabinetPage.tsx')).CabinetPage }),
+      },
+      { path: '*', element: <LostPage /> },
+    ],
+  },
+]);
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <QueryClientProvider client={client}>
+      <SongTheme>
+        <RouterProvider router={router} />
+      </SongTheme>
+    </QueryClientProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,273 @@
+import { useState } from 'react';
+import {
+  DIRECTIONS,
+  formulaText,
+  noteCode,
+  noteText,
+  OCTAVES,
+  familyById,
+  families,
+  FAMILY_IDS,
+  parseNote,
+  parsePitch,
+  pitchText,
+  scaleById,
+  scaleGroupName,
+  searchScales,
+  SCALES,
+  USUAL_KEYS,
+  usualTonic,
+  notePitchClass,
+  type Direction,
+  type MapView,
+  type Span,
+} from '@same-song/core';
+import { useShortcuts } from '../frame/shortcuts.ts';
+import { DIRECTION_WORDS, scaleWords, spanWords, tonicWords } from './askWords.ts';
+import { PreferenceWeights } from './PreferenceWeights.tsx';
+import { presetRef, type MapState } from './useMapState.ts';
+import { WordPicker, type Choice } from './WordPicker.tsx';
+
+/** Words of the sentence and the key that opens each. */
+const WORDS = {
+  scale: 's',
+  tonic: 'k',
+  instrument: 'i',
+  span: 'r',
+  direction: 'd',
+  preference: 'w',
+  chord: 'c',
+} as const;
+type Word = keyof typeof WORDS;
+const WORD_NAMES: Readonly<Record<Word, string>> = {
+  scale: 'scale',
+  tonic: 'key',
+  instrument: 'instrument',
+  span: 'range',
+  direction: 'direction',
+  preference: 'preference',
+  chord: 'chord',
+};
+
+const contains = (text: string) => (choice: Choice) =>
+  `${choice.label} ${choice.about ?? ''}`
+    .toLowerCase()
+    .replaceAll('♭', 'b')
+    .replaceAll('♯', '#')
+    .includes(text.trim().toLowerCase());
+
+/** The whole state as one sentence whose words are the controls. */
+export function AskLine({ state, view }: { state: MapState; view: MapView | undefined }) {
+  const [open, setOpen] = useState<Word | undefined>(undefined);
+  const { ask, chosen, family } = state;
+  useShortcuts(
+    (Object.keys(WORDS) as Word[]).map((word) => ({
+      key: WORDS[word],
+      label: `Change the ${WORD_NAMES[word]}`,
+      group: 'The question',
+      run: () => setOpen(word),
+    })),
+  );
+  const picker = (word: Word) => ({
+    name: WORD_NAMES[word],
+    shortcut: WORDS[word],
+    open: open === word,
+    onOpen: (now: boolean) => setOpen(now ? word : undefined),
+  });
+  const preset = family.preferences.find((p) => p.id === ask.preferences.preset)!;
+  const changed = Object.keys(ask.preferences.weights).length > 0;
+  const chord = view?.chords.find((c) => c.degree === ask.chord)?.name ?? 'I';
+  return (
+    <h1 className="ask-line">
+      Play{' '}
+      <WordPicker
+        {...picker('scale')}
+        word={scaleWords(ask)}
+        placeholder="eb dor, blues, 1 2 ♭3 4 5 …"
+        search={(text) => scaleChoices(text, ask.scale)}
+        onChoose={(id, typed) => chooseScale(state, id, typed)}
+      />{' '}
+      in{' '}
+      <WordPicker
+        {...picker('tonic')}
+        word={tonicWords(ask)}
+        placeholder="A letter, with b or # …"
+        search={(text) => tonicChoices(text, state)}
+        onChoose={(id) => state.change(`key ${id}`, { tonic: id })}
+      />{' '}
+      on{' '}
+      <WordPicker
+        {...picker('instrument')}
+        word={chosen ? chosen.spec.name : '…'}
+        placeholder="A name, a key …"
+        search={(text) => instrumentChoices(text, state)}
+        onChoose={(id) => state.changeInstrument(id, 'another instrument')}
+      />
+      ,{' '}
+      <WordPicker
+        {...picker('span')}
+        word={spanWords(ask.span)}
+        placeholder="Two octaves, or C4 to A5 …"
+        search={(text) => spanChoices(text, ask.span)}
+        onChoose={(id) => state.change('range', { span: JSON.parse(id) as Span })}
+      />{' '}
+      <WordPicker
+        {...picker('direction')}
+        word={DIRECTION_WORDS[ask.direction]}
+        placeholder="Up, down …"
+        search={(text) => ({
+          choices: DIRECTIONS.map((d) => ({
+            id: d,
+            label: DIRECTION_WORDS[d],
+            current: d === ask.direction,
+          })).filter(contains(text)),
+        })}
+        onChoose={(id) => state.change('direction', { direction: id as Direction })}
+      />
+      , over{' '}
+      <WordPicker
+        {...picker('chord')}
+        word={`the ${chord} chord`}
+        placeholder="I, IV or V …"
+        search={(text) => ({
+          choices: (view?.chords ?? [])
+            .map((c) => ({
+              id: String(c.degree),
+              label: `the ${c.name} chord`,
+              current: c.degree === ask.chord,
+            }))
+            .filter(contains(text)),
+        })}
+        onChoose={(id) => state.change('chord', { chord: Number(id) })}
+      />
+      , with{' '}
+      <WordPicker
+        {...picker('preference')}
+        word={changed ? `${preset.label}, adjusted` : preset.label}
+        placeholder="Smoothest air, no bends …"
+        search={(text) => ({
+          choices: family.preferences
+            .map((p) => ({ id: p.id, label: p.label, about: p.about, current: p.id === preset.id }))
+            .filter(contains(text)),
+        })}
+        onChoose={(id) => choosePreference(state, id)}
+        footer={<PreferenceWeights state={state} />}
+      />
+      .
+    </h1>
+  );
+}
+
+function scaleChoices(text: string, current: string) {
+  const found =
+    text.trim() === '' ? { scales: SCALES, tonic: undefined, problem: undefined } : searchScales(text);
+  const own = scaleById(current);
+  const extra = text.trim() === '' && own.ok && own.value.group === 'custom' ? [own.value] : [];
+  const choices = [...extra, ...found.scales].map((scale): Choice => ({
+    id: scale.id,
+    label: found.tonic ? `${noteText(found.tonic)} ${scale.name}` : scale.name,
+    about: scale.note ? `${formulaText(scale.degrees)} · ${scale.note}` : formulaText(scale.degrees),
+    group: scaleGroupName(scale),
+    current: scale.id === current,
+  }));
+  return { choices, error: found.problem?.message };
+}
+
+/** A tonic typed with the scale is taken too. */
+function chooseScale(state: MapState, id: string, typed: string): void {
+  const { tonic } = searchScales(typed);
+  state.change('scale', { scale: id, ...(tonic ? { tonic: noteCode(tonic) } : {}) });
+}
+
+function tonicChoices(text: string, { ask }: MapState) {
+  const scale = scaleById(ask.scale);
+  const usual = scale.ok ? USUAL_KEYS.map((key) => usualTonic(scale.value, notePitchClass(key))) : USUAL_KEYS;
+  const choiceOf = (note: (typeof usual)[number]): Choice => ({
+    id: noteCode(note),
+    label: noteText(note),
+    current: noteCode(note) === ask.tonic,
+  });
+  if (text.trim() === '') {
+    const current = parseNote(ask.tonic);
+    const other = current.ok && !usual.some((n) => noteCode(n) === ask.tonic) ? [current.value] : [];
+    return { choices: [...other, ...usual].map(choiceOf) };
+  }
+  const typed = parseNote(text);
+  if (!typed.ok) return { choices: [], error: typed.problems[0]!.message };
+  const same = usual.filter(
+    (note) => note.letter === typed.value.letter && noteCode(note) !== noteCode(typed.value),
+  );
+  const twin = usual.filter(
+    (note) => notePitchClass(note) === notePitchClass(typed.value) && note.letter !== typed.value.letter,
+  );
+  return { choices: [typed.value, ...twin, ...same].map(choiceOf) };
+}
+
+function instrumentChoices(text: string, { cabinet, chosen }: MapState) {
+  const own = cabinet.map((record): Choice => {
+    const family = familyById(record.family);
+    const opened = family?.open(record.layout, {});
+    return {
+      id: record.id,
+      label: record.name,
+      about: opened?.ok ? opened.value.description : '',
+      group: 'In the cabinet',
+      current: record.id === chosen?.ref,
+    };
+  });
+  const presets = FAMILY_IDS.flatMap((id) =>
+    families[id].presets.map((preset): Choice => {
+      const ref = presetRef(id, preset.id);
+      return {
+        id: ref,
+        label: `a ${preset.label} ${families[id].label}`,
+        group: 'Try one that is not in the cabinet',
+        current: ref === chosen?.ref,
+      };
+    }),
+  );
+  return { choices: [...own, ...presets].filter(contains(text)) };
+}
+
+function spanChoices(text: string, current: Span) {
+  const spans: Span[] = [
+    ...Array.from({ length: OCTAVES.most }, (_, i): Span => ({ kind: 'octaves', octaves: i + 1 })),
+    { kind: 'reach' },
+    ...(current.kind === 'between' ? [current] : []),
+  ];
+  const choiceOf = (span: Span): Choice => ({
+    id: JSON.stringify(span),
+    label: spanWords(span),
+    current: JSON.stringify(span) === JSON.stringify(current),
+  });
+  const ends = text
+    .trim()
+    .split(/\s*(?:to|-|–|\s)\s*/i)
+    .filter((end) => end !== '' && end.toLowerCase() !== 'from');
+  if (/\d/.test(text) && ends.length > 0) return betweenChoice(ends, choiceOf);
+  return { choices: spans.map(choiceOf).filter(contains(text)) };
+}
+
+function betweenChoice(ends: readonly string[], choiceOf: (span: Span) => Choice) {
+  const [low, high] = ends.map((end) => parsePitch(end));
+  if (low && !low.ok) return { choices: [], error: low.problems[0]!.message };
+  if (!high)
+    return {
+      choices: [],
+      error: `Say where it ends, for example ${pitchText(low!.ok ? low!.value + 12 : 72)}.`,
+    };
+  if (!high.ok) return { choices: [], error: high.problems[0]!.message };
+  if (ends.length > 2)
+    return { choices: [], error: 'Two notes are enough: where it starts and where it ends.' };
+  const pitches = [low!.ok ? low!.value : 0, high.value];
+  if (pitches.some((pitch) => pitch < 24 || pitch > 120))
+    return { choices: [], error: 'Stay between C1 and C9.' };
+  return { choices: [choiceOf({ kind: 'between', low: Math.min(...pitches), high: Math.max(...pitches) })] };
+}
+
+/** A preset about the whole reach asks for it too. */
+function choosePreference(state: MapState, id: string): void {
+  const preset = state.family.preferences.find((p) => p.id === id)!;
+  const preferences = { ...state.ask.preferences, preset: id, weights: {} };
+  state.change(preset.label, { preferences, ...(preset.wholeReach ? { span: { kind: 'reach' } } : {}) });
+}

@@ -1,0 +1,42 @@
+import { chipShape, type Role, type Scene } from '@same-song/core';
+import { SceneView } from '../scene/SceneView.tsx';
+
+const W = 13;
+const H = 7.4;
+
+/** One chip drawn as the instrument's drawing draws it, so that the legend can never differ from it. */
+function sample(role: Role, reachable: boolean): Scene {
+  const chip = { id: 'sample', label: role, role, reachable, degree: role === 'home' ? '1' : '', note: '' };
+  return {
+    title: role,
+    widthMm: W + 1,
+    heightMm: H + 1,
+    shapes: [{ kind: 'group', shapes: chipShape({ ...chip, x: 0.5, y: 0.5, width: W, height: H }).shapes }],
+  };
+}
+
+const ENTRIES: readonly { readonly text: string; readonly scene: Scene }[] = [
+  { text: 'home', scene: sample('home', true) },
+  { text: 'chord tone', scene: sample('chord', true) },
+  { text: 'in the scale', scene: sample('scale', true) },
+  { text: 'colour, resolves upwards', scene: sample('colour', true) },
+  { text: 'outside', scene: sample('outside', true) },
+  { text: 'not possible here', scene: sample('scale', false) },
+];
+
+export function Legend() {
+  return (
+    <ul className="legend" aria-label="Legend">
+      {ENTRIES.map(({ text, scene }) => (
+        <li key={text}>
+          <SceneView scene={scene} label={text} />
+          {text}
+        </li>
+      ))}
+      <li>
+        <span className="legend-used" /> in the line
+      </li>
+      <li>′ ″ ‴ bent one, two, three · ° over-note</li>
+    </ul>
+  );
+}

@@ -1,0 +1,178 @@
+import { area, curveLinear, line as lineShape } from 'd3-shape';
+import { scaleLinear } from 'd3-scale';
+import { useEffect, useRef } from 'react';
+import type { AirBalance, LineView, MapView } from '@same-song/core';
+
+interface LinePanelProps {
+  readonly view: MapView;
+  readonly air: { readonly out: string; readonly in: string } | undefined;
+  readonly selected: number | undefined;
+  readonly related: ReadonlySet<string>;
+  readonly sounding: number | undefined;
+  readonly onSelect: (index: number) => void;
+}
+
+/** Widths and heights in CSS pixels. */
+const NOTE = { least: 62, most: 104, height: 40, gap: 12 };
+const AXIS_Y = 66;
+const LINE_HEIGHT = 2 * AXIS_Y;
+const CURVE_HEIGHT = 46;
+
+/** The route note by note on a centre axis, out above and in below, with the running balance of air beneath it. */
+export function LinePanel({ view, air, selected, related, sounding, onSelect }: LinePanelProps) {
+  const scroller = useRef<HTMLDivElement>(null);
+  const { line } = view;
+  const marked = sounding ?? selected;
+  useEffect(() => {
+    if (marked === undefined) return;
+    scroller.current
+      ?.querySelector(`[data-index="${marked}"]`)
+      ?.scrollIntoView({ inline: 'nearest', block: 'nearest' });
+  }, [marked]);
+  if (line.length === 0)
+    return <p className="line-empty">No notes between these ends. Choose a wider range.</p>;
+  const column = Math.max(NOTE.least, Math.min(NOTE.most, Math.floor(830 / line.length)));
+  const width = column * line.length;
+  return (
+    <section className="line-panel" aria-label="The line">
+      <div className="line-sides" aria-hidden="true">
+        <span>{air ? `${air.out} ↑` : ''}</span>
+        <span>{air ? `${air.in} ↓` : ''}</span>
+      </div>
+      <div className="line-scroller" ref={scroller}>
+        <div style={{ width }}>
+          <div
+            className="line-notes"
+            role="listbox"
+            aria-label="Notes of the line"
+            aria-orientation="horizontal"
+          >
+            <Thread line={line} column={column} />
+            {line.map((note) => (
+              <LineNote
+                key={note.index}
+                note={note}
+                column={column}
+                words={view.ways.find((w) => w.id === note.wayId)?.words}
+                selected={selected === note.index}
+                related={note.wayId !== undefined && related.has(note.wayId)}
+                sounding={sounding === note.index}
+                onSelect={onSelect}
+              />
+            ))}
+          </div>
+          {air && <BalanceCurve air={view.air} width={width} column={column} line={line} />}
+        </div>
+      </div>
+    </section>
+  );
+}
+
+function noteY(note: LineView): number {
+  if (note.air === undefined) return AXIS_Y;
+  return note.air === 'out' ? AXIS_Y - NOTE.gap - NOTE.height / 2 : AXIS_Y + NOTE.gap + NOTE.height / 2;
+}
+
+/** The line as a thread through the notes, broken where a note cannot be had. */
+function Thread({ line, column }: { line: readonly LineView[]; column: number }) {
+  const path = lineShape<LineView>()
+    .defined((note) => note.wayId !== undefined)
+    .x((note) => (note.index + 0.5) * column)
+    .y(noteY)
+    .curve(curveLinear);
+  return (
+    <svg width={column * line.length} height={LINE_HEIGHT} className="line-thread" aria-hidden="true">
+      <path d={`M0 ${AXIS_Y} H${column * line.length}`} stroke="var(--ink)" strokeWidth={2} />
+      <path d={path(line) ?? ''} fill="none" stroke="var(--brass)" strokeWidth={3} />
+    </svg>
+  );
+}
+
+interface LineNoteProps {
+  readonly note: LineView;
+  readonly column: number;
+  readonly words: string | undefined;
+  readonly selected: boolean;
+  readonly related: boolean;
+  readonly sounding: boolean;
+  readonly onSelect: (index: number) => void;
+}
+
+function LineNote({ note, column, words, selected, related, sounding, onSelect }: LineNoteProps) {
+  const side = note.missing ? 'missing' : (note.air ?? 'level');
+  const name = `${note.note}, degree ${note.degree}: ${words ?? `not to be had, ${note.missing}`}${note.pinned ? ', pinned' : ''}`;
+  return (
+    <div
+      role="option"
+      aria-selected={selected}
+      aria-label={name}
+      title={name}
+      data-index={note.index}
+      className={`line-note role-${note.role} side-${side}${related ? ' related' : ''}${sounding ? ' sounding' : ''}`}
+      style={{ left: note.index * column, width: column }}
+      onClick={() => onSelect(note.index)}
+    >
+      <span className="line-note-tab" style={{ top: noteY(note) - NOTE.height / 2, height: NOTE.height }}>
+        {note.tab ?? '—'}
+        {note.pinned && <span className="line-note-pin" aria-hidden="true" />}
+      </span>
+      <span className="line-note-name" style={{ top: note.air === 'out' ? AXIS_Y + 5 : AXIS_Y - 29 }}>
+        <b>{note.degree}</b> {note.note}
+      </span>
+    </div>
+  );
+}
+
+/** Beats drawn less beats blown as a curve; above the middle the lungs are fuller than at the start. */
+function BalanceCurve({
+  air,
+  width,
+  column,
+  line,
+}: {
+  air: AirBalance;
+  width: number;
+  column: number;
+  line: readonly LineView[];
+}) {
+  const beats = air.points[air.points.length - 1]!.beat;
+  const x = scaleLinear([0, beats], [0, width]);
+  const span = Math.max(3, air.most, -air.least);
+  const y = scaleLinear([-span, span], [CURVE_HEIGHT - 3, 3]);
+  type Point = AirBalance['points'][number];
+  const filled = area<Point>()
+    .x((p) => x(p.beat))
+    .y0(y(0))
+    .y1((p) => y(p.balance));
+  const edge = lineShape<Point>()
+    .x((p) => x(p.beat))
+    .y((p) => y(p.balance));
+  const peak = air.points.findIndex((p) => p.balance === air.most);
+  return (
+    <figure
+      className="balance"
+      aria-label={`Air in the lungs: at most ${signed(air.most)} beats, at least ${signed(air.least)}`}
+    >
+      <svg width={width} height={CURVE_HEIGHT} aria-hidden="true">
+        <path d={filled([...air.points]) ?? ''} fill="var(--air)" opacity={0.25} />
+        <path d={`M0 ${y(0)} H${width}`} stroke="var(--rule)" strokeWidth={1.5} />
+        <path d={edge([...air.points]) ?? ''} fill="none" stroke="var(--air)" strokeWidth={2} />
+        {air.most > 0 && (
+          <text
+            x={Math.min(width - 4, Math.max(60, peak * column))}
+            y={y(air.most) + 16}
+            textAnchor={peak > line.length / 2 ? 'end' : 'middle'}
+            fill="var(--ink)"
+            fontSize={14}
+          >
+            {signed(air.most)}
+          </text>
+        )}
+      </svg>
+    </figure>
+  );
+}
+
+function signed(value: number): string {
+  return value > 0 ? `+${value}` : String(value).replace('-', '−');
+}

@@ -1,0 +1,235 @@
+import Button from '@mui/material/Button';
+import { useCallback, useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { MapView } from '@same-song/core';
+import { useMapView } from '../compute/compute.ts';
+import { instruments } from '../api/records.ts';
+import { notify } from '../frame/notice.ts';
+import { useShortcuts } from '../frame/shortcuts.ts';
+import { remember } from '../frame/undo.ts';
+import { SceneView } from '../scene/SceneView.tsx';
+import { AskLine } from './AskLine.tsx';
+import { sentence } from './askWords.ts';
+import { KeyFactsLine } from './KeyFactsLine.tsx';
+import { Legend } from './Legend.tsx';
+import { LinePanel } from './LinePanel.tsx';
+import { MapTools } from './MapTools.tsx';
+import { PrintSheet } from './PrintSheet.tsx';
+import { noteSelection, readSelection, waySelection, type Selection } from './selection.ts';
+import { useMapState, type MapState } from './useMapState.ts';
+import { usePlayer } from './usePlayer.ts';
+import { Verdict } from './Verdict.tsx';
+import './map.css';
+
+/** Where a scale lies on one instrument: all ways, the best line, and what it costs. */
+export function MapPage() {
+  const state = useMapState();
+  const { chosen, ask, settings, family } = state;
+  const { data: view, error } = useMapView(chosen?.spec, ask, {
+    naming: settings.naming,
+    dialect: settings.dialects[family.id] ?? family.dialects[0]!.id,
+  });
+  return (
+    <div className="map">
+      <header className="map-head">
+        <AskLine state={state} view={view} />
+        {view && <KeyFactsLine state={state} view={view} />}
+        <Warnings state={state} view={view} />
+      </header>
+      {view && chosen ? (
+        <MapBody state={state} view={view} />
+      ) : (
+        <p className="loading">{error ? `This map cannot be drawn: ${error.message}` : 'Drawing the map…'}</p>
+      )}
+    </div>
+  );
+}
+
+function Warnings({ state, view }: { state: MapState; view: MapView | undefined }) {
+  const texts = [
+    ...state.problems.map((problem) => `From the link: ${problem.message}`),
+    ...(view && view.brokenPins.length > 0 ? ['Some pins do not fit this line and are left out.'] : []),
+    ...(state.error && state.cabinet.length === 0
+      ? ['The cabinet cannot be read right now, so a borrowed instrument is shown.']
+      : []),
+  ];
+  return (
+    <>
+      {texts.map((text) => (
+        <p key={text} className="map-warning" role="status">
+          {text}
+        </p>
+      ))}
+      {state.chosen && !state.chosen.record && !state.error && <Borrowed state={state} />}
+    </>
+  );
+}
+
+/** An instrument on loan from the list can be put into the cabinet with one click. */
+function Borrowed({ state }: { state: MapState }) {
+  const add = instruments.useAdd();
+  const bin = instruments.useBin();
+  const restore = instruments.useRestore();
+  const spec = state.chosen!.spec;
+  const put = () =>
+    add.mutate(spec, {
+      onSuccess: (record) => {
+        state.changeInstrument(record.id, 'putting it into the cabinet');
+        remember({
+          label: `adding ${record.name}`,
+          undo: () => bin.mutateAsync(record),
+          redo: () => restore.mutateAsync(record.id),
+        });
+        notify(`${record.name} is in the cabinet.`);
+      },
+      onError: (error) => notify(error.message, { kind: 'error' }),
+    });
+  return (
+    <p className="map-warning map-borrowed">
+      {state.cabinet.length === 0
+        ? 'Your cabinet is empty, so this one is on loan.'
+        : 'This one is on loan, not in your cabinet.'}
+      <Button size="small" variant="outlined" onClick={put} disabled={add.isPending}>
+        Put it into the cabinet
+      </Button>
+    </p>
+  );
+}
+
+const TEMPO = 92;
+
+function MapBody({ state, view }: { state: MapState; view: MapView }) {
+  const { ask, at, chosen, family, select, change } = state;
+  const [tempo, setTempo] = useState(TEMPO);
+  const selection = useMemo(() => readSelection(view, at), [view, at]);
+  const player = usePlayer(view.line, tempo);
+  const sounding = player.sounding === undefined ? undefined : view.line[player.sounding];
+  const selectWay = useCallback((id: string) => select(selectionOfWay(view, id)), [view, select]);
+  const selectNote = useCallback((index: number) => select(noteSelection(index)), [select]);
+  const pin = (index: number, wayId: string) =>
+    change('pin', { pins: [...ask.pins.filter((p) => p.index !== index), { index, wayId }] });
+  const unpin = (index: number) => change('pin', { pins: ask.pins.filter((p) => p.index !== index) });
+  useMapKeys({ state, view, selection, pin, unpin, hear: player.hear, togglePlay: player.toggle });
+  const used = useMemo(() => new Set(view.line.flatMap((note) => (note.wayId ? [note.wayId] : []))), [view]);
+  const names = useMemo(
+    () =>
+      new Map(
+        view.ways.map((w) => [
+          w.id,
+          `${w.words}, ${w.note}, degree ${w.degree}, ${w.role}${w.reachable ? '' : ', not possible here'}`,
+        ]),
+      ),
+    [view],
+  );
+  const preset = family.preferences.find((p) => p.id === ask.preferences.preset)!;
+  const title = sentence(ask, chosen!.spec.name, preset.label);
+  return (
+    <>
+      <div className="map-screen">
+        <div className="map-main">
+          <MapTools
+            state={state}
+            view={view}
+            title={title}
+            playing={player.playing}
+            tempo={tempo}
+            onTempo={setTempo}
+            onPlay={player.toggle}
+          />
+          <div className="map-drawing">
+            <SceneView
+              scene={view.scene}
+              label={`${chosen!.spec.name}: every way, chosen with Tab and the arrow keys`}
+              names={names}
+              selected={sounding?.wayId ?? selection.way?.id}
+              related={selection.related}
+              used={used}
+              onSelect={selectWay}
+            />
+          </div>
+          <Legend />
+          <LinePanel
+            view={view}
+            air={family.air}
+            selected={selection.note?.index}
+            related={selection.related}
+            sounding={player.sounding}
+            onSelect={selectNote}
+          />
+        </div>
+        <Verdict
+          view={view}
+          selection={selection}
+          absent={family.absent}
+          onPin={pin}
+          onUnpin={unpin}
+          onSelectWay={selectWay}
+          onPlay={player.hear}
+        />
+      </div>
+      <PrintSheet view={view} title={title} instrument={chosen!.spec.name} />
+    </>
+  );
+}
+
+/** A way that the line uses is selected there, so that its reasons show. */
+function selectionOfWay(view: MapView, id: string): string {
+  const note = view.line.find((n) => n.wayId === id);
+  return note ? noteSelection(note.index) : waySelection(id);
+}
+
+interface MapKeys {
+  readonly state: MapState;
+  readonly view: MapView;
+  readonly selection: Selection;
+  readonly pin: (index: number, wayId: string) => void;
+  readonly unpin: (index: number) => void;
+  readonly hear: (hz: number) => void;
+  readonly togglePlay: () => void;
+}
+
+/** Arrows walk the line, P pins, A takes the next other way, N sounds the note, Space plays all. */
+function useMapKeys({ state, view, selection, pin, unpin, hear, togglePlay }: MapKeys): void {
+  const navigate = useNavigate();
+  const { note, way } = selection;
+  const walk = (step: number) => {
+    const from = note?.index ?? (step > 0 ? -1 : view.line.length);
+    const to = Math.max(0, Math.min(view.line.length - 1, from + step));
+    if (view.line.length > 0) state.select(noteSelection(to));
+  };
+  const walkWays = (step: number) => {
+    const rising = [...view.ways].sort((a, b) => a.pitch - b.pitch);
+    const from = way ? rising.findIndex((w) => w.id === way.id) : step > 0 ? -1 : rising.length;
+    const to = rising[Math.max(0, Math.min(rising.length - 1, from + step))];
+    if (to) state.select(waySelection(to.id));
+  };
+  const togglePin = () => {
+    if (!note?.wayId) notify('Choose a note of the line first, with ← and →.');
+    else if (note.pinned) unpin(note.index);
+    else pin(note.index, note.wayId);
+  };
+  const nextWay = () => {
+    const other = note?.alternatives[0];
+    if (note && other) pin(note.index, other.wayId);
+    else notify(note ? 'This note has no other way.' : 'Choose a note of the line first, with ← and →.');
+  };
+  const sound = way ?? note;
+  const group = 'The line';
+  useShortcuts([
+    { key: 'ArrowRight', label: 'Next note', group, run: () => walk(1) },
+    { key: 'ArrowLeft', label: 'Note before', group, run: () => walk(-1) },
+    { key: 'ArrowUp', label: 'Next higher way on the instrument', group, run: () => walkWays(1) },
+    { key: 'ArrowDown', label: 'Next lower way on the instrument', group, run: () => walkWays(-1) },
+    { key: 'p', label: 'Pin the note as it is, or let it go', group, run: togglePin },
+    { key: 'a', label: 'Take another way and pin it', group, run: nextWay },
+    { key: 'n', label: 'Hear the note', group, run: () => sound && hear(sound.hz) },
+    { key: ' ', label: 'Play the line, or stop', group, run: togglePlay },
+    { key: 'Escape', label: 'Nothing selected', group, run: () => state.select(undefined) },
+    {
+      key: 'e',
+      label: 'Edit this instrument',
+      group: 'The question',
+      run: () => void navigate(state.chosen?.record ? `/cabinet/${state.chosen.record.id}` : '/cabinet'),
+    },
+  ]);
+}

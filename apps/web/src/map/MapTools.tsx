@@ -1,0 +1,90 @@
+import Button from '@mui/material/Button';
+import { NAMINGS, sceneToSvg, type MapView, type NamingStyle } from '@same-song/core';
+import { download, fileName } from './files.ts';
+import { KeepAsk } from './KeepAsk.tsx';
+import type { MapState } from './useMapState.ts';
+
+const NAMING_WORDS: Readonly<Record<NamingStyle, string>> = {
+  key: 'notes as the key spells them',
+  simple: 'no double sharps or flats',
+  sharps: 'sharps only',
+};
+
+interface MapToolsProps {
+  readonly state: MapState;
+  readonly view: MapView;
+  readonly title: string;
+  readonly playing: boolean;
+  readonly tempo: number;
+  readonly onTempo: (tempo: number) => void;
+  readonly onPlay: () => void;
+}
+
+/** Hearing, writing habits, keeping, paper and files. */
+export function MapTools({ state, view, title, playing, tempo, onTempo, onPlay }: MapToolsProps) {
+  const { settings, family, changeSettings } = state;
+  return (
+    <div className="map-tools" role="toolbar" aria-label="This map">
+      <Button variant="contained" onClick={onPlay} title="Space">
+        {playing ? 'Stop' : 'Play'}
+      </Button>
+      <label className="map-tool">
+        <span className="unseen">Beats a minute</span>
+        <input
+          type="number"
+          min={30}
+          max={240}
+          step={4}
+          value={tempo}
+          onChange={(event) => onTempo(Math.min(240, Math.max(30, Number(event.target.value) || 30)))}
+        />
+        a minute
+      </label>
+      <label className="map-tool">
+        <span className="unseen">Tab</span>
+        <select
+          value={settings.dialects[family.id]}
+          onChange={(event) =>
+            changeSettings({ dialects: { ...settings.dialects, [family.id]: event.target.value } })
+          }
+        >
+          {family.dialects.map((dialect) => (
+            <option key={dialect.id} value={dialect.id}>
+              {dialect.label}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="map-tool">
+        <span className="unseen">Note names</span>
+        <select
+          value={settings.naming}
+          onChange={(event) => changeSettings({ naming: event.target.value as NamingStyle })}
+        >
+          {NAMINGS.map((naming) => (
+            <option key={naming} value={naming}>
+              {NAMING_WORDS[naming]}
+            </option>
+          ))}
+        </select>
+      </label>
+      <span className="map-tools-gap" />
+      <KeepAsk state={state} title={title} />
+      <Button variant="text" onClick={() => window.print()}>
+        Print
+      </Button>
+      <Button
+        variant="text"
+        onClick={() => download(fileName(title, 'txt'), 'text/plain', `${title}\n\n${view.tabText}\n`)}
+      >
+        Tab as text
+      </Button>
+      <Button
+        variant="text"
+        onClick={() => download(fileName(title, 'svg'), 'image/svg+xml', sceneToSvg(view.scene))}
+      >
+        Drawing
+      </Button>
+    </div>
+  );
+}

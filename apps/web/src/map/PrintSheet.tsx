@@ -1,0 +1,63 @@
+import type { MapView } from '@same-song/core';
+import { SceneView } from '../scene/SceneView.tsx';
+
+interface PrintSheetProps {
+  readonly view: MapView;
+  readonly title: string;
+  readonly instrument: string;
+}
+
+/** Map on one page of paper: the question, the drawing, the tab in large type, what is safe and what is missing. */
+export function PrintSheet({ view, title, instrument }: PrintSheetProps) {
+  const long = view.line.length > 34;
+  const lists = [
+    { title: 'Safe', ways: view.ways.filter((w) => w.advice === 'safe') },
+    { title: 'A risk', ways: view.ways.filter((w) => w.advice === 'risk' && w.reachable) },
+    { title: 'Leave out', ways: view.ways.filter((w) => w.advice === 'leave' && w.reachable && w.gains) },
+  ];
+  return (
+    <section className="print-sheet" aria-hidden="true">
+      <h1>{title}</h1>
+      <p>
+        {[
+          view.facts.notes.join(' '),
+          ...view.instrumentFacts,
+          `against major: ${view.facts.againstMajor}`,
+          view.facts.signature,
+        ]
+          .filter((fact) => fact !== undefined)
+          .join(' · ')}
+      </p>
+      <div className="print-drawing">
+        <SceneView scene={view.scene} label={instrument} />
+      </div>
+      <ol className={long ? 'print-line print-line-long' : 'print-line'}>
+        {view.line.map((note) => (
+          <li key={note.index}>
+            <b>{note.tab ?? '—'}</b>
+            <span>
+              {note.degree} {note.note}
+            </span>
+          </li>
+        ))}
+      </ol>
+      <dl className="print-lists">
+        {lists.map((list) => (
+          <div key={list.title}>
+            <dt>{list.title}</dt>
+            <dd>{list.ways.map((way) => way.tab).join('  ') || 'nothing'}</dd>
+          </div>
+        ))}
+        {view.missing.length > 0 && (
+          <div>
+            <dt>Missing</dt>
+            <dd>{view.missing.map((m) => `${m.note} (${m.text})`).join(', ')}</dd>
+          </div>
+        )}
+      </dl>
+      <p className="print-foot">
+        Solid: home and chord tones · outlined: in the scale · dashed: not possible here
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,225 @@
+import Button from '@mui/material/Button';
+import type { LineView, MapView, WayView } from '@same-song/core';
+import type { Selection } from './selection.ts';
+
+interface VerdictProps {
+  readonly view: MapView;
+  readonly selection: Selection;
+  readonly absent: string;
+  readonly onPin: (index: number, wayId: string) => void;
+  readonly onUnpin: (index: number) => void;
+  readonly onSelectWay: (id: string) => void;
+  readonly onPlay: (hz: number) => void;
+}
+
+/** Reach, what is missing, what it asks, the selected note's other ways, what is safe and what to leave out. */
+export function Verdict(props: VerdictProps) {
+  const { view, selection } = props;
+  return (
+    <aside className="verdict" aria-label="Verdict">
+      <ReachPart view={view} />
+      {selection.note || selection.way ? <SelectedPart {...props} /> : null}
+      <EffortPart view={view} />
+      <MissingPart view={view} />
+      <AdvicePart view={view} onSelectWay={props.onSelectWay} />
+      {view.cautions.map((caution) => (
+        <p key={caution} className="verdict-caution">
+          {caution}
+        </p>
+      ))}
+    </aside>
+  );
+}
+
+function ReachPart({ view }: { view: MapView }) {
+  const { reach } = view;
+  const octaves = reach.octavesFrom.length;
+  return (
+    <section aria-label="Reach">
+      <p className="verdict-reach">
+        <b>
+          {reach.have} of {reach.of}
+        </b>{' '}
+        notes can be had
+      </p>
+      <p className="verdict-plain">
+        {octaves === 0
+          ? 'No complete octave on this instrument.'
+          : `${octaves} complete octave${octaves === 1 ? '' : 's'} on the whole instrument.`}
+        {reach.hard.map(
+          (part) => ` ${part.pitches} ${part.pitches === 1 ? 'hangs' : 'hang'} on ${part.label}.`,
+        )}
+      </p>
+    </section>
+  );
+}
+
+function EffortPart({ view }: { view: MapView }) {
+  const parts = view.effort.parts.filter((part) => part.count > 0);
+  const most = Math.max(...parts.map((part) => part.cost), 1e-9);
+  return (
+    <section>
+      <h2>What it asks of you</h2>
+      {parts.length === 0 && <p className="verdict-plain">Next to nothing.</p>}
+      <dl className="effort">
+        {parts.map((part) => (
+          <div key={part.id} title={part.about}>
+            <dt>{part.label}</dt>
+            <dd>
+              <span className="effort-bar" aria-hidden="true">
+                <span style={{ width: `${Math.round((100 * part.cost) / most)}%` }} />
+              </span>
+              <b>{part.count}</b>
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}
+
+function MissingPart({ view }: { view: MapView }) {
+  if (view.missing.length === 0) return null;
+  return (
+    <section>
+      <h2>Missing on this instrument</h2>
+      <ul className="verdict-list">
+        {view.missing.map((m) => (
+          <li key={m.pitch}>
+            <b>
+              {m.degree} {m.note}
+            </b>{' '}
+            {m.text}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const ADVICE = [
+  { id: 'safe', title: 'Safe' },
+  { id: 'risk', title: 'A risk' },
+  { id: 'leave', title: 'Leave out' },
+] as const;
+
+function AdvicePart({ view, onSelectWay }: { view: MapView; onSelectWay: (id: string) => void }) {
+  return (
+    <>
+      {ADVICE.map(({ id, title }) => {
+        const ways = view.ways.filter((way) => way.advice === id && (id !== 'leave' || way.reachable));
+        if (ways.length === 0) return null;
+        return (
+          <section key={id}>
+            <h2>{title}</h2>
+            <p className="advice">
+              {ways.map((way) => (
+                <button
+                  key={way.id}
+                  type="button"
+                  onClick={() => onSelectWay(way.id)}
+                  title={adviceText(way)}
+                  tabIndex={-1}
+                >
+                  {way.tab}
+                </button>
+              ))}
+            </p>
+          </section>
+        );
+      })}
+    </>
+  );
+}
+
+function adviceText(way: WayView): string {
+  const chords = way.chords.length > 0 ? `, in ${way.chords.join(', ')}` : '';
+  const repeats = way.gains ? '' : ', only repeats an easier note';
+  return `${way.words}: ${way.degree}, ${way.note}${chords}${repeats}${way.reachable ? '' : ', not marked as possible'}`;
+}
+
+function SelectedPart(props: VerdictProps) {
+  const { view, selection, onPlay } = props;
+  const { note, way } = selection;
+  const sound = way ?? note!;
+  const others = view.ways.filter((other) => other.pitch === sound.pitch && other.id !== way?.id);
+  return (
+    <section className="selected" aria-live="polite">
+      <h2>
+        {sound.note}, degree {sound.degree}
+        <button type="button" className="hear" onClick={() => onPlay(sound.hz)} title="Hear it (N)">
+          hear
+        </button>
+      </h2>
+      {way && (
+        <p className="selected-way">
+          <b>{way.words}</b>
+          {way.chords.length > 0 && <> · in {way.chords.join(' and ')}</>}
+          {note?.pinned && <> · pinned</>}
+        </p>
+      )}
+      {note?.missing && <p className="selected-way">Not to be had: {note.missing}.</p>}
+      {note && <WhyPart note={note} view={view} />}
+      {others.length === 0 ? (
+        <p className="verdict-plain">No other way on this instrument.</p>
+      ) : (
+        <ul className="selected-others">
+          {others.map((other) => (
+            <OtherWay key={other.id} other={other} {...props} />
+          ))}
+        </ul>
+      )}
+      {note && way && <PinButton note={note} wayId={way.id} {...props} />}
+    </section>
+  );
+}
+
+function WhyPart({ note, view }: { note: LineView; view: MapView }) {
+  const best = note.alternatives[0];
+  if (!best || note.pinned) return null;
+  const other = view.ways.find((way) => way.id === best.wayId)?.words;
+  if (best.changes.length === 0) return <p className="verdict-plain">As good as {other}.</p>;
+  return (
+    <p className="verdict-plain">
+      Chosen because {other} would mean {best.changes.join(', ')}.
+    </p>
+  );
+}
+
+function OtherWay({ other, selection, onPin, onSelectWay }: VerdictProps & { other: WayView }) {
+  const { note } = selection;
+  const alternative = note?.alternatives.find((a) => a.wayId === other.id);
+  const also = alternative?.alsoChanges.length ?? 0;
+  return (
+    <li>
+      <span>
+        <button type="button" className="link" onClick={() => onSelectWay(other.id)}>
+          {other.words}
+        </button>{' '}
+        {alternative
+          ? alternative.changes.join(', ') || 'costs the same'
+          : other.reachable
+            ? ''
+            : 'not marked as possible'}
+        {also > 0 && ` (and changes ${also} other note${also === 1 ? '' : 's'})`}
+      </span>
+      {note && alternative && (
+        <Button size="small" variant="outlined" onClick={() => onPin(note.index, other.id)}>
+          Pin this
+        </Button>
+      )}
+    </li>
+  );
+}
+
+function PinButton({ note, wayId, onPin, onUnpin }: VerdictProps & { note: LineView; wayId: string }) {
+  return note.pinned ? (
+    <Button size="small" variant="outlined" onClick={() => onUnpin(note.index)}>
+      Let it choose freely (P)
+    </Button>
+  ) : (
+    <Button size="small" variant="outlined" onClick={() => onPin(note.index, wayId)}>
+      Pin as it is (P)
+    </Button>
+  );
+}

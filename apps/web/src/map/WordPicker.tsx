@@ -1,0 +1,178 @@
+import InputBase from '@mui/material/InputBase';
+import Popover from '@mui/material/Popover';
+import { useEffect, useId, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+
+/** One thing that a word of the ask line can be. */
+export interface Choice {
+  readonly id: string;
+  readonly label: string;
+  readonly about?: string;
+  readonly group?: string;
+  /** Spoken of as chosen now. */
+  readonly current?: boolean;
+}
+
+interface WordPickerProps {
+  /** What the word is, e.g. `scale`. */
+  readonly name: string;
+  /** The word as it stands in the sentence. */
+  readonly word: string;
+  readonly shortcut: string;
+  /** Choices for a typed text, best first; with an error the text is not understood. */
+  readonly search: (text: string) => {
+    readonly choices: readonly Choice[];
+    readonly error?: string | undefined;
+  };
+  readonly placeholder: string;
+  readonly onChoose: (id: string, typed: string) => void;
+  readonly open: boolean;
+  readonly onOpen: (open: boolean) => void;
+  readonly footer?: ReactNode;
+}
+
+/** A word of a sentence that opens a typed search; arrows move, Enter takes, Escape leaves all as it was. */
+export function WordPicker(props: WordPickerProps) {
+  const { name, word, shortcut, open, onOpen } = props;
+  const button = useRef<HTMLButtonElement>(null);
+  return (
+    <>
+      <button
+        ref={button}
+        type="button"
+        className="ask-word"
+        aria-haspopup="listbox"
+        aria-expanded={open}
+        aria-label={`${name}: ${word}`}
+        title={`Change the ${name} (${shortcut.toUpperCase()})`}
+        onClick={() => onOpen(true)}
+      >
+        {word}
+      </button>
+      <Popover
+        open={open}
+        anchorEl={() => button.current!}
+        onClose={() => onOpen(false)}
+        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+        transitionDuration={0}
+        slotProps={{ paper: { 'aria-label': `Choose the ${name}`, role: 'dialog' } as object }}
+      >
+        <Search {...props} />
+      </Popover>
+    </>
+  );
+}
+
+function Search({ name, search, placeholder, onChoose, onOpen, footer }: WordPickerProps) {
+  const [text, setText] = useState('');
+  const { choices, error } = search(text);
+  const start =
+    text === ''
+      ? Math.max(
+          0,
+          choices.findIndex((choice) => choice.current),
+        )
+      : 0;
+  const [moved, setMoved] = useState<number | undefined>(undefined);
+  const active = Math.min(moved ?? start, choices.length - 1);
+  const listId = useId();
+  const list = useRef<HTMLUListElement>(null);
+  useEffect(() => {
+    list.current?.querySelector('[data-active]')?.scrollIntoView({ block: 'nearest' });
+  }, [active, text]);
+  const take = (choice: Choice | undefined) => {
+    if (!choice) return;
+    onOpen(false);
+    onChoose(choice.id, text);
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    const steps: Record<string, number> = { ArrowDown: 1, ArrowUp: -1, PageDown: 8, PageUp: -8 };
+    const step = steps[event.key];
+    if (step !== undefined) {
+      event.preventDefault();
+      setMoved(Math.max(0, Math.min(choices.length - 1, active + step)));
+    } else if (event.key === 'Enter') {
+      event.preventDefault();
+      take(choices[active]);
+    }
+  };
+  return (
+    <div className="picker">
+      <InputBase
+        autoFocus
+        fullWidth
+        value={text}
+        placeholder={placeholder}
+        onChange={(event) => {
+          setText(event.target.value);
+          setMoved(undefined);
+        }}
+        onKeyDown={onKeyDown}
+        error={error !== undefined}
+        inputProps={{
+          'aria-label': `Type to find the ${name}`,
+          role: 'combobox',
+          'aria-expanded': true,
+          'aria-controls': listId,
+          'aria-activedescendant': choices[active] ? `${listId}-${active}` : undefined,
+          maxLength: 200,
+        }}
+        className="picker-input"
+      />
+      {error && (
+        <p className="picker-error" role="alert">
+          {error}
+        </p>
+      )}
+      {!error && choices.length === 0 && (
+        <p className="picker-none">Nothing fits “{text}”. Try fewer letters.</p>
+      )}
+      <ul ref={list} id={listId} role="listbox" aria-label={name} className="picker-list">
+        {choices.map((choice, index) => (
+          <PickerRow
+            key={choice.id}
+            id={`${listId}-${index}`}
+            choice={choice}
+            heading={text === '' && choice.group !== choices[index - 1]?.group ? choice.group : undefined}
+            active={index === active}
+            onTake={() => take(choice)}
+          />
+        ))}
+      </ul>
+      {footer}
+    </div>
+  );
+}
+
+interface PickerRowProps {
+  readonly id: string;
+  readonly choice: Choice;
+  readonly heading: string | undefined;
+  readonly active: boolean;
+  readonly onTake: () => void;
+}
+
+function PickerRow({ id, choice, heading, active, onTake }: PickerRowProps) {
+  return (
+    <>
+      {heading && (
+        <li role="presentation" className="picker-group">
+          {heading}
+        </li>
+      )}
+      <li
+        id={id}
+        role="option"
+        aria-selected={active}
+        data-active={active ? '' : undefined}
+        className="picker-choice"
+        onClick={onTake}
+      >
+        <span>
+          {choice.label}
+          {choice.current && <span className="picker-current"> · now</span>}
+        </span>
+        {choice.about && <span className="picker-about">{choice.about}</span>}
+      </li>
+    </>
+  );
+}

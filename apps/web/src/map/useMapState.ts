@@ -1,0 +1,133 @@
+import { useCallback, useMemo } from 'react';
+import { useSearchParams } from 'react-router';
+import {
+  askFromLink,
+  askToLink,
+  FAMILY_IDS,
+  familyById,
+  families,
+  specFromPreset,
+  storedAsk,
+  type Family,
+  type InstrumentSpec,
+  type Problem,
+  type StoredAsk,
+} from '@same-song/core';
+import { instruments, specOf, type InstrumentRecord } from '../api/records.ts';
+import { useSettings } from '../api/settings.ts';
+import { remember } from '../frame/undo.ts';
+
+/** An instrument of the cabinet, or one borrowed from the list of presets for the time being. */
+export interface ChosenInstrument {
+  /** As the link names it: a record's id, or `preset:diatonic/60`. */
+  readonly ref: string;
+  readonly spec: InstrumentSpec;
+  readonly record: InstrumentRecord | undefined;
+}
+
+const BORROWED = 'preset:';
+const FIRST_BORROWED = `${BORROWED}${FAMILY_IDS[0]}/60`;
+
+export function presetRef(family: string, preset: string): string {
+  return `${BORROWED}${family}/${preset}`;
+}
+
+function borrowed(ref: string): InstrumentSpec | undefined {
+  const [familyId = '', preset = ''] = ref.slice(BORROWED.length).split('/');
+  const known = familyById(familyId)?.presets.some((p) => p.id === preset);
+  return known ? specFromPreset(familyId, preset) : undefined;
+}
+
+/** The whole state of Map, read from the link and written to it; every change can be undone. */
+export function useMapState() {
+  const [params, setParams] = useSearchParams();
+  const { data: cabinet, isPending, error } = instruments.useList();
+  const { settings, loaded, change: changeSettings } = useSettings();
+  const wanted = params.get('on') ?? settings.lastInstrument;
+  const waiting = (isPending && !error) || (!loaded && !error && !params.has('on'));
+  const chosen = useMemo(() => choose(wanted, cabinet ?? [], waiting), [wanted, cabinet, waiting]);
+  const family: Family = familyById(chosen?.spec.family ?? '') ?? families[FAMILY_IDS[0]!];
+  const search = params.toString();
+  const { ask, problems } = useMemo(() => {
+    const read = askFromLink(Object.fromEntries(new URLSearchParams(search)), family);
+    return { ask: storedAsk(read.ask), problems: read.problems };
+  }, [search, family]);
+  const at = params.get('at') ?? undefined;
+
+  const write = useCallback(
+    (next: URLSearchParams, label: string) => {
+      const before = new URLSearchParams(search);
+      const go = (to: URLSearchParams) => () => setParams(to);
+      if (next.toString() === before.toString()) return;
+      setParams(next);
+      remember({ label, undo: go(before), redo: go(next) });
+    },
+    [search, setParams],
+  );
+
+  /** Changes the question. Pins hold for one line of notes: what changes the line lets go of them. */
+  const change = useCallback(
+    (label: string, part: Partial<StoredAsk>) => {
+      const keepsLine = Object.keys(part).every(
+        (field) => field === 'pins' || field === 'preferences' || field === 'chord',
+      );
+      const next = { ...ask, ...(keepsLine ? {} : { pins: [] }), ...part };
+      const link = new URLSearchParams({ ...(chosen ? { on: chosen.ref } : {}), ...askToLink(next, family) });
+      if (keepsLine && at) link.set('at', at);
+      write(link, label);
+    },
+    [ask, at, chosen, family, write],
+  );
+
+  const changeInstrument = useCallback(
+    (ref: string, label: string) => {
+      write(new URLSearchParams({ on: ref, ...askToLink({ ...ask, pins: [] }, family) }), label);
+      if (!ref.startsWith(BORROWED)) changeSettings({ lastInstrument: ref });
+    },
+    [ask, family, write, changeSettings],
+  );
+
+  /** Marks a note of the line (`3`) or a way (`way.3d2`); no step of its own in the browser's history. */
+  const select = useCallback(
+    (selection: string | undefined) => {
+      const next = new URLSearchParams(search);
+      if (selection === undefined) next.delete('at');
+      else next.set('at', selection);
+      setParams(next, { replace: true });
+    },
+    [search, setParams],
+  );
+
+  return {
+    ask,
+    at,
+    chosen,
+    family,
+    waiting,
+    error,
+    problems: problems as readonly Problem[],
+    cabinet: cabinet ?? [],
+    settings,
+    change,
+    changeInstrument,
+    changeSettings,
+    select,
+  };
+}
+
+export type MapState = ReturnType<typeof useMapState>;
+
+function choose(
+  wanted: string | null,
+  cabinet: readonly InstrumentRecord[],
+  waiting: boolean,
+): ChosenInstrument | undefined {
+  if (wanted?.startsWith(BORROWED)) {
+    const spec = borrowed(wanted);
+    if (spec) return { ref: wanted, spec, record: undefined };
+  }
+  if (waiting) return undefined;
+  const record = cabinet.find((instrument) => instrument.id === wanted) ?? cabinet[0];
+  if (record) return { ref: record.id, spec: specOf(record), record };
+  return { ref: FIRST_BORROWED, spec: borrowed(FIRST_BORROWED)!, record: undefined };
+}

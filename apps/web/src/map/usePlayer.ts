@@ -1,0 +1,32 @@
+import { useCallback, useEffect, useState } from 'react';
+import type { LineView } from '@same-song/core';
+import { notify } from '../frame/notice.ts';
+import { playLine, playNote, stopLine } from '../sound/player.ts';
+
+const trouble = () =>
+  notify('No sound could be made here. Check the browser’s sound settings.', { kind: 'error' });
+
+/** Plays the line and single notes, and tells which note sounds. */
+export function usePlayer(line: readonly LineView[], tempo: number) {
+  const [sounding, setSounding] = useState<number | undefined>(undefined);
+  const [playing, setPlaying] = useState(false);
+  useEffect(() => stopLine, [line]);
+  const toggle = useCallback(() => {
+    if (playing) {
+      stopLine();
+      return;
+    }
+    setPlaying(true);
+    const sounds = line.filter((note) => note.wayId !== undefined);
+    const onNote = (index: number | undefined) => {
+      setSounding(index);
+      if (index === undefined) setPlaying(false);
+    };
+    playLine(sounds, tempo, onNote).catch(() => {
+      setPlaying(false);
+      trouble();
+    });
+  }, [playing, line, tempo]);
+  const hear = useCallback((hz: number) => void playNote(hz).catch(trouble), []);
+  return { sounding, playing, toggle, hear };
+}

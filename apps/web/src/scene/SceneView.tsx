@@ -1,0 +1,152 @@
+import { memo, type KeyboardEvent } from 'react';
+import type { GroupShape, Paint, Scene, Shape } from '@same-song/core';
+
+/** What is marked in a drawing and what choosing does. */
+interface SceneViewProps {
+  readonly scene: Scene;
+  /** Says what the drawing is, to a screen reader. */
+  readonly label: string;
+  /** Names of the choosable groups; a group without one keeps the drawing's own. */
+  readonly names?: ReadonlyMap<string, string>;
+  readonly selected?: string | undefined;
+  /** Ids that sound the same as the selected one. */
+  readonly related?: ReadonlySet<string>;
+  /** Ids used by the line. */
+  readonly used?: ReadonlySet<string>;
+  readonly onSelect?: (id: string) => void;
+}
+
+/** Draws a scene as SVG; the one renderer for every family, on screen and on paper. */
+export const SceneView = memo(function SceneView(props: SceneViewProps) {
+  const { scene, label, onSelect } = props;
+  return (
+    <svg
+      className="scene"
+      viewBox={`0 0 ${scene.widthMm} ${scene.heightMm}`}
+      role={onSelect ? 'listbox' : 'img'}
+      aria-label={label}
+      preserveAspectRatio="xMidYMid meet"
+    >
+      <defs>
+        <pattern
+          id="hatch"
+          width="1.6"
+          height="1.6"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
+          <path d="M0 0V1.6" stroke="var(--ink)" strokeWidth="0.5" />
+        </pattern>
+      </defs>
+      {scene.shapes.map((shape, index) => (
+        <ShapeView key={index} shape={shape} props={props} />
+      ))}
+    </svg>
+  );
+});
+
+function ShapeView({ shape, props }: { shape: Shape; props: SceneViewProps }) {
+  switch (shape.kind) {
+    case 'rect':
+      return (
+        <rect
+          x={shape.x}
+          y={shape.y}
+          width={shape.width}
+          height={shape.height}
+          rx={shape.radius ?? 0}
+          {...painted(shape)}
+        />
+      );
+    case 'path':
+      return <path d={shape.d} {...painted(shape)} />;
+    case 'text':
+      return (
+        <text
+          x={shape.x}
+          y={shape.y}
+          fontSize={shape.sizeMm}
+          fontWeight={shape.bold ? 700 : 450}
+          textAnchor={shape.anchor ?? 'start'}
+          fill={`var(--${shape.ink})`}
+        >
+          {shape.text}
+        </text>
+      );
+    case 'group':
+      return shape.id ? (
+        <ChoosableGroup shape={shape} id={shape.id} props={props} />
+      ) : (
+        <PlainGroup shape={shape} props={props} />
+      );
+  }
+}
+
+function PlainGroup({ shape, props }: { shape: GroupShape; props: SceneViewProps }) {
+  return (
+    <g>
+      {shape.label && <title>{shape.label}</title>}
+      {shape.shapes.map((inner, index) => (
+        <ShapeView key={index} shape={inner} props={props} />
+      ))}
+    </g>
+  );
+}
+
+function ChoosableGroup({ shape, id, props }: { shape: GroupShape; id: string; props: SceneViewProps }) {
+  const { selected, related, used, onSelect, names } = props;
+  const { box } = shape;
+  const isSelected = selected === id;
+  const choose = onSelect && {
+    role: 'option',
+    tabIndex: -1,
+    'aria-selected': isSelected,
+    onClick: () => onSelect(id),
+    onKeyDown: (event: KeyboardEvent) => {
+      if (event.key === 'Enter') onSelect(id);
+    },
+  };
+  return (
+    <g className="chip" data-way={id} aria-label={names?.get(id) ?? shape.label} {...choose}>
+      {box && onSelect && (
+        <rect x={box.x - 1} y={box.y - 1} width={box.width + 4} height={box.height + 2} fill="transparent" />
+      )}
+      {shape.shapes.map((inner, index) => (
+        <ShapeView key={index} shape={inner} props={props} />
+      ))}
+      {box && used?.has(id) && (
+        <path
+          d={`M${box.x + 2.5} ${box.y + box.height + 1.3} H${box.x + box.width - 2.5}`}
+          stroke="var(--brass)"
+          strokeWidth={1.1}
+          strokeLinecap="round"
+        />
+      )}
+      {box && (isSelected || related?.has(id)) && (
+        <rect
+          x={box.x - 1.2}
+          y={box.y - 1.2}
+          width={box.width + 2.4}
+          height={box.height + 2.4}
+          rx={2.4}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth={isSelected ? 1 : 0.5}
+          strokeDasharray={isSelected ? undefined : '1.5 1'}
+        />
+      )}
+    </g>
+  );
+}
+
+function painted(paint: Paint) {
+  const fill =
+    paint.fill === undefined ? 'none' : paint.fill === 'hatch' ? 'url(#hatch)' : `var(--${paint.fill})`;
+  if (!paint.stroke) return { fill };
+  return {
+    fill,
+    stroke: `var(--${paint.stroke})`,
+    strokeWidth: paint.strokeMm ?? 0.4,
+    ...(paint.dashed ? { strokeDasharray: '1.4 1' } : {}),
+  };
+}

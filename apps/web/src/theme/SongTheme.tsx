@@ -1,0 +1,41 @@
+import createCache from '@emotion/cache';
+import { CacheProvider } from '@emotion/react';
+import { ThemeProvider } from '@mui/material/styles';
+import { useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react';
+import type { ThemeChoice } from '@same-song/core';
+import { useSettings } from '../api/settings.ts';
+import { themeFor, type Ground } from './theme.ts';
+
+const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? '';
+const cache = createCache({ key: 'song', nonce });
+const dark = window.matchMedia('(prefers-color-scheme: dark)');
+
+function subscribe(changed: () => void): () => void {
+  dark.addEventListener('change', changed);
+  return () => dark.removeEventListener('change', changed);
+}
+
+function groundOf(choice: ThemeChoice, systemDark: boolean): Ground {
+  if (choice === 'system') return systemDark ? 'stage' : 'paper';
+  return choice;
+}
+
+/** The ground in force: the user's choice, or the system's. */
+export function useGround(): Ground {
+  const { settings } = useSettings();
+  const systemDark = useSyncExternalStore(subscribe, () => dark.matches);
+  return groundOf(settings.theme, systemDark);
+}
+
+export function SongTheme({ children }: { children: ReactNode }) {
+  const ground = useGround();
+  const theme = useMemo(() => themeFor(ground), [ground]);
+  useEffect(() => {
+    document.documentElement.dataset['theme'] = ground;
+  }, [ground]);
+  return (
+    <CacheProvider value={cache}>
+      <ThemeProvider theme={theme}>{children}</ThemeProvider>
+    </CacheProvider>
+  );
+}

@@ -1,0 +1,10 @@
+import react from '@vitejs/plugin-react';
+import { defaultClientConditions, defineConfig } from 'vite';
+
+export default defineConfig({
+  plugins: [react()],
+  resolve: { conditions: ['@same-song/source', ...defaultClientConditions] },
+  worker: { format: 'es' },
+  build: { manifest: true, target: 'es2022', modulePreload: { polyfill: false }, assetsInlineLimit: 0 },
+  server: { proxy: { '/api': 'http://127.0.0.1:4870' } },
+});
