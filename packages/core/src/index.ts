@@ -50,6 +50,7 @@ export { solve, type LayeredProblem, type NoPath, type Solution } from './solver
 export { FAMILY_IDS, families, familyById, type FamilyId } from './families/index.ts';
 export type {
   Air,
+  AirNames,
   Capability,
   CapabilityGroup,
   EffortPart,

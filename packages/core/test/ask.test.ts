@@ -99,7 +99,7 @@ test('Map of a low E♭ harmonica in F♯ natural minor tells the key in a teach
   expect(view.facts).toMatchObject({
     notes: ['F♯', 'G♯', 'A', 'B', 'C♯', 'D', 'E'],
     againstMajor: '3, 6 and 7 lowered',
-    mode: 'mode 6 of A major: the same notes',
+    mode: 'mode 6 of A major',
     signature: '3 sharps: F♯ C♯ G♯',
     steps: [200, 100, 200, 200, 100, 200, 200],
     simpler: undefined,

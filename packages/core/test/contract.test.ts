@@ -47,6 +47,13 @@ describe.each(FAMILY_IDS)('%s', (id) => {
     }
   });
 
+  test('the brief text tells a way from all others in the same air', () => {
+    for (const instrument of some) {
+      const texts = instrument.ways.map((way) => `${way.air} ${instrument.brief(way)}`);
+      expect(new Set(texts).size).toBe(texts.length);
+    }
+  });
+
   test('loads are finite, not negative and as many as there are parts', () => {
     const habitChoices = family.habits.flatMap((h) => h.options.map((o) => ({ [h.id]: o.id })));
     for (const { ways, wayLoads, stepLoads } of some) {

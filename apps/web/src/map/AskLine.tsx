@@ -96,14 +96,16 @@ export function AskLine({ state, view }: { state: MapState; view: MapView | unde
         onChoose={(id) => state.change(`key ${id}`, { tonic: id })}
       />{' '}
       on{' '}
-      <WordPicker
-        {...picker('instrument')}
-        word={chosen ? chosen.spec.name : '…'}
-        placeholder="A name, a key …"
-        search={(text) => instrumentChoices(text, state)}
-        onChoose={(id) => state.changeInstrument(id, 'another instrument')}
-      />
-      ,{' '}
+      <span className="ask-unbroken">
+        <WordPicker
+          {...picker('instrument')}
+          word={chosen ? chosen.spec.name : '…'}
+          placeholder="A name, a key …"
+          search={(text) => instrumentChoices(text, state)}
+          onChoose={(id) => state.changeInstrument(id, 'another instrument')}
+        />
+        ,
+      </span>{' '}
       <WordPicker
         {...picker('span')}
         word={spanWords(ask.span)}
@@ -111,49 +113,57 @@ export function AskLine({ state, view }: { state: MapState; view: MapView | unde
         search={(text) => spanChoices(text, ask.span)}
         onChoose={(id) => state.change('range', { span: JSON.parse(id) as Span })}
       />{' '}
-      <WordPicker
-        {...picker('direction')}
-        word={DIRECTION_WORDS[ask.direction]}
-        placeholder="Up, down …"
-        search={(text) => ({
-          choices: DIRECTIONS.map((d) => ({
-            id: d,
-            label: DIRECTION_WORDS[d],
-            current: d === ask.direction,
-          })).filter(contains(text)),
-        })}
-        onChoose={(id) => state.change('direction', { direction: id as Direction })}
-      />
-      , over{' '}
-      <WordPicker
-        {...picker('chord')}
-        word={`the ${chord} chord`}
-        placeholder="I, IV or V …"
-        search={(text) => ({
-          choices: (view?.chords ?? [])
-            .map((c) => ({
-              id: String(c.degree),
-              label: `the ${c.name} chord`,
-              current: c.degree === ask.chord,
-            }))
-            .filter(contains(text)),
-        })}
-        onChoose={(id) => state.change('chord', { chord: Number(id) })}
-      />
-      , with{' '}
-      <WordPicker
-        {...picker('preference')}
-        word={changed ? `${preset.label}, adjusted` : preset.label}
-        placeholder="Smoothest air, no bends …"
-        search={(text) => ({
-          choices: family.preferences
-            .map((p) => ({ id: p.id, label: p.label, about: p.about, current: p.id === preset.id }))
-            .filter(contains(text)),
-        })}
-        onChoose={(id) => choosePreference(state, id)}
-        footer={<PreferenceWeights state={state} />}
-      />
-      .
+      <span className="ask-unbroken">
+        <WordPicker
+          {...picker('direction')}
+          word={DIRECTION_WORDS[ask.direction]}
+          placeholder="Up, down …"
+          search={(text) => ({
+            choices: DIRECTIONS.map((d) => ({
+              id: d,
+              label: DIRECTION_WORDS[d],
+              current: d === ask.direction,
+            })).filter(contains(text)),
+          })}
+          onChoose={(id) => state.change('direction', { direction: id as Direction })}
+        />
+        ,
+      </span>{' '}
+      over{' '}
+      <span className="ask-unbroken">
+        <WordPicker
+          {...picker('chord')}
+          word={`the ${chord} chord`}
+          placeholder="I, IV or V …"
+          search={(text) => ({
+            choices: (view?.chords ?? [])
+              .map((c) => ({
+                id: String(c.degree),
+                label: `the ${c.name} chord`,
+                current: c.degree === ask.chord,
+              }))
+              .filter(contains(text)),
+          })}
+          onChoose={(id) => state.change('chord', { chord: Number(id) })}
+        />
+        ,
+      </span>{' '}
+      with{' '}
+      <span className="ask-unbroken">
+        <WordPicker
+          {...picker('preference')}
+          word={changed ? `${preset.label}, adjusted` : preset.label}
+          placeholder="Smoothest air, no bends …"
+          search={(text) => ({
+            choices: family.preferences
+              .map((p) => ({ id: p.id, label: p.label, about: p.about, current: p.id === preset.id }))
+              .filter(contains(text)),
+          })}
+          onChoose={(id) => choosePreference(state, id)}
+          footer={<PreferenceWeights state={state} />}
+        />
+        .
+      </span>
     </h1>
   );
 }

@@ -18,7 +18,7 @@ export function KeepAsk({ state, title }: { state: MapState; title: string }) {
   return (
     <>
       <Button ref={button} variant="text" onClick={() => setOpen(true)} aria-haspopup="dialog">
-        Kept questions
+        Keep
       </Button>
       <Popover
         open={open}

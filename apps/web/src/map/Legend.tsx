@@ -19,9 +19,9 @@ const ENTRIES: readonly { readonly text: string; readonly scene: Scene }[] = [
   { text: 'home', scene: sample('home', true) },
   { text: 'chord tone', scene: sample('chord', true) },
   { text: 'in the scale', scene: sample('scale', true) },
-  { text: 'colour, resolves upwards', scene: sample('colour', true) },
+  { text: 'colour note', scene: sample('colour', true) },
   { text: 'outside', scene: sample('outside', true) },
-  { text: 'not possible here', scene: sample('scale', false) },
+  { text: 'not possible', scene: sample('scale', false) },
 ];
 
 export function Legend() {
@@ -36,7 +36,6 @@ export function Legend() {
       <li>
         <span className="legend-used" /> in the line
       </li>
-      <li>′ ″ ‴ bent one, two, three · ° over-note</li>
     </ul>
   );
 }

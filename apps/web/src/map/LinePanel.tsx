@@ -1,11 +1,11 @@
 import { area, curveLinear, line as lineShape } from 'd3-shape';
 import { scaleLinear } from 'd3-scale';
 import { useEffect, useRef } from 'react';
-import type { AirBalance, LineView, MapView } from '@same-song/core';
+import type { AirBalance, AirNames, LineView, MapView } from '@same-song/core';
 
 interface LinePanelProps {
   readonly view: MapView;
-  readonly air: { readonly out: string; readonly in: string } | undefined;
+  readonly air: AirNames | undefined;
   readonly selected: number | undefined;
   readonly related: ReadonlySet<string>;
   readonly sounding: number | undefined;
@@ -13,10 +13,12 @@ interface LinePanelProps {
 }
 
 /** Widths and heights in CSS pixels. */
-const NOTE = { least: 62, most: 104, height: 40, gap: 12 };
-const AXIS_Y = 66;
+const NOTE = { least: 38, most: 96, height: 38, gap: 12, named: 62 };
+/** Room for the notes at 1280 px; longer lines scroll. */
+const WIDTH = 764;
+const AXIS_Y = 62;
 const LINE_HEIGHT = 2 * AXIS_Y;
-const CURVE_HEIGHT = 46;
+const CURVE_HEIGHT = 42;
 
 /** The route note by note on a centre axis, out above and in below, with the running balance of air beneath it. */
 export function LinePanel({ view, air, selected, related, sounding, onSelect }: LinePanelProps) {
@@ -31,13 +33,14 @@ export function LinePanel({ view, air, selected, related, sounding, onSelect }: 
   }, [marked]);
   if (line.length === 0)
     return <p className="line-empty">No notes between these ends. Choose a wider range.</p>;
-  const column = Math.max(NOTE.least, Math.min(NOTE.most, Math.floor(830 / line.length)));
+  const column = Math.max(NOTE.least, Math.min(NOTE.most, Math.floor(WIDTH / line.length)));
   const width = column * line.length;
   return (
     <section className="line-panel" aria-label="The line">
       <div className="line-sides" aria-hidden="true">
         <span>{air ? `${air.out} ↑` : ''}</span>
         <span>{air ? `${air.in} ↓` : ''}</span>
+        <span className="line-store">{air?.store}</span>
       </div>
       <div className="line-scroller" ref={scroller}>
         <div style={{ width }}>
@@ -61,9 +64,12 @@ export function LinePanel({ view, air, selected, related, sounding, onSelect }: 
               />
             ))}
           </div>
-          {air && <BalanceCurve air={view.air} width={width} column={column} line={line} />}
+          {air && <BalanceCurve air={view.air} store={air.store} width={width} column={column} line={line} />}
         </div>
       </div>
+      <p className="line-tab" aria-label="Tab of the line">
+        {view.tabText}
+      </p>
     </section>
   );
 }
@@ -113,11 +119,11 @@ function LineNote({ note, column, words, selected, related, sounding, onSelect }
       onClick={() => onSelect(note.index)}
     >
       <span className="line-note-tab" style={{ top: noteY(note) - NOTE.height / 2, height: NOTE.height }}>
-        {note.tab ?? '—'}
+        {note.brief ?? '—'}
         {note.pinned && <span className="line-note-pin" aria-hidden="true" />}
       </span>
-      <span className="line-note-name" style={{ top: note.air === 'out' ? AXIS_Y + 5 : AXIS_Y - 29 }}>
-        <b>{note.degree}</b> {note.note}
+      <span className="line-note-name" style={{ top: note.air === 'out' ? AXIS_Y + 5 : AXIS_Y - 28 }}>
+        <b>{note.degree}</b> {column >= NOTE.named && note.bareNote}
       </span>
     </div>
   );
@@ -126,11 +132,13 @@ function LineNote({ note, column, words, selected, related, sounding, onSelect }
 /** Beats drawn less beats blown as a curve; above the middle the lungs are fuller than at the start. */
 function BalanceCurve({
   air,
+  store,
   width,
   column,
   line,
 }: {
   air: AirBalance;
+  store: string;
   width: number;
   column: number;
   line: readonly LineView[];
@@ -151,7 +159,7 @@ function BalanceCurve({
   return (
     <figure
       className="balance"
-      aria-label={`Air in the lungs: at most ${signed(air.most)} beats, at least ${signed(air.least)}`}
+      aria-label={`Air in the ${store}: at most ${signed(air.most)} beats, at least ${signed(air.least)}`}
     >
       <svg width={width} height={CURVE_HEIGHT} aria-hidden="true">
         <path d={filled([...air.points]) ?? ''} fill="var(--air)" opacity={0.25} />

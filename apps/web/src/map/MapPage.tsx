@@ -160,7 +160,7 @@ function MapBody({ state, view }: { state: MapState; view: MapView }) {
         <Verdict
           view={view}
           selection={selection}
-          absent={family.absent}
+          air={family.air}
           onPin={pin}
           onUnpin={unpin}
           onSelectWay={selectWay}

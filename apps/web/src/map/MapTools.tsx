@@ -38,7 +38,7 @@ export function MapTools({ state, view, title, playing, tempo, onTempo, onPlay }
           value={tempo}
           onChange={(event) => onTempo(Math.min(240, Math.max(30, Number(event.target.value) || 30)))}
         />
-        a minute
+        bpm
       </label>
       <label className="map-tool">
         <span className="unseen">Tab</span>
@@ -77,13 +77,13 @@ export function MapTools({ state, view, title, playing, tempo, onTempo, onPlay }
         variant="text"
         onClick={() => download(fileName(title, 'txt'), 'text/plain', `${title}\n\n${view.tabText}\n`)}
       >
-        Tab as text
+        Tab file
       </Button>
       <Button
         variant="text"
         onClick={() => download(fileName(title, 'svg'), 'image/svg+xml', sceneToSvg(view.scene))}
       >
-        Drawing
+        Drawing file
       </Button>
     </div>
   );

@@ -7,6 +7,14 @@ import type { Scene } from '../scene/scene.ts';
 /** Breath or bellows: out (blow, push) or in (draw, pull). */
 export type Air = 'out' | 'in';
 
+/** How a family's players name the two directions of air, and what fills. */
+export interface AirNames {
+  readonly out: string;
+  readonly in: string;
+  /** Where the air gathers: `lungs`, `bellows`. */
+  readonly store: string;
+}
+
 /** One physical way to sound one pitch. */
 export interface Way {
   /** Stable within the family, e.g. `3d2` for hole 3 draw bent two semitones. */
@@ -139,8 +147,8 @@ export interface FamilyDefinition<Layout, W extends Way> {
   readonly id: string;
   /** E.g. `diatonic harmonica`. */
   readonly label: string;
-  /** Names of the two air directions, or undefined for families without air. */
-  readonly air: { readonly out: string; readonly in: string } | undefined;
+  /** Undefined for families without air. */
+  readonly air: AirNames | undefined;
   readonly techniques: readonly Technique[];
   readonly parts: readonly EffortPart[];
   readonly preferences: readonly PreferencePreset[];
@@ -166,6 +174,8 @@ export interface FamilyDefinition<Layout, W extends Way> {
   /** Facts about a key on this layout, such as the position, as short phrases. */
   facts(layout: Layout, key: Key): readonly string[];
   tab(layout: Layout, way: W, dialect: string): string;
+  /** The shortest text that tells a way from all others in the same air: `3″`, for where the air is shown by place. */
+  brief(layout: Layout, way: W): string;
   /** Reads one note of tab; the problem's position is the index of the first wrong character. */
   parseTab(layout: Layout, ways: readonly W[], text: string, dialect: string): Result<W>;
   scene(layout: Layout, ways: readonly W[], chip: (way: W) => ChipText): Scene;
@@ -186,6 +196,7 @@ export interface OpenLayout {
   stepLoads(from: Way, to: Way, moment: Moment, habits: HabitChoice): Loads;
   facts(key: Key): readonly string[];
   tab(way: Way, dialect: string): string;
+  brief(way: Way): string;
   parseTab(text: string, dialect: string): Result<Way>;
   scene(chip: (way: Way) => ChipText): Scene;
   withOption(option: string, value: string): unknown;
@@ -232,6 +243,7 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
         definition.stepLoads(layout, own(from), own(to), moment, habits),
       facts: (key) => definition.facts(layout, key),
       tab: (way, dialect) => definition.tab(layout, own(way), dialect),
+      brief: (way) => definition.brief(layout, own(way)),
       parseTab: (text, dialect) => definition.parseTab(layout, ways, text, dialect),
       scene: (chip) => definition.scene(layout, ways, chip),
       withOption: (option, value) => definition.withOption(layout, option, value),

@@ -37,7 +37,7 @@ export function keyFacts(key: Key, naming: NamingStyle): KeyFacts {
     formula: formulaText(scale.degrees),
     againstMajor: againstMajor(scale.degrees),
     steps: stepCents(scale),
-    mode: mode && parent ? `mode ${mode.degree} of ${parent}: the same notes` : undefined,
+    mode: mode && parent ? `mode ${mode.degree} of ${parent}` : undefined,
     signature: signature && signatureText(signature.altered.map(noteText), signature.fifths),
     rule: signature?.rule,
     note: scale.note,

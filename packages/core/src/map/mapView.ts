@@ -28,6 +28,8 @@ export interface WayView {
   readonly id: string;
   readonly words: string;
   readonly tab: string;
+  /** Tells it from all others in the same air. */
+  readonly brief: string;
   readonly pitch: Pitch;
   /** With octave, as the key spells it. */
   readonly note: string;
@@ -64,10 +66,13 @@ export interface LineView {
   readonly hz: number;
   readonly wayId: string | undefined;
   readonly tab: string | undefined;
+  readonly brief: string | undefined;
   readonly air: Air | undefined;
   readonly pinned: boolean;
   /** Why it cannot be had. */
   readonly missing: string | undefined;
+  /** The note without its octave. */
+  readonly bareNote: string;
   readonly alternatives: readonly AlternativeView[];
 }
 
@@ -111,7 +116,8 @@ export function mapView(instrument: Instrument, ask: Ask, writing: Writing): Map
     const { id, words, pitch, air, technique } = way;
     const hz = frequency(pitch, instrument.spec.a4);
     const tab = instrument.tab(way, writing.dialect);
-    const common = { id, words, pitch, air, technique, role, advice, gains, chords, hz, tab };
+    const brief = instrument.brief(way);
+    const common = { id, words, pitch, air, technique, role, advice, gains, chords, hz, tab, brief };
     return {
       ...common,
       note: name.withOctave(pitch),
@@ -189,11 +195,13 @@ function lineView(
     start,
     pinned,
     note: name.withOctave(pitch),
+    bareNote: name.bare(pitch),
     degree: name.degree(pitch),
     role: roles[aboveHome(key, pitch)]!,
     hz: frequency(pitch, instrument.spec.a4),
     wayId: way?.id,
     tab: way && instrument.tab(way, writing.dialect),
+    brief: way && instrument.brief(way),
     air: way?.air,
     missing: missing?.text,
     alternatives: route.alternatives(index).map(alternativeView),

@@ -40,6 +40,7 @@ export function scene(
   const rows = (side: Side) => 1 + Math.max(...ways.filter((w) => sideOf(w) === side).map(rowOf));
   const top = SIZE.margin + rows('above') * SIZE.row;
   const bottom = top + SIZE.comb;
+  const heightMm = bottom + SIZE.plate + rows('below') * SIZE.row + SIZE.margin + 0.6;
   const edge: Record<Side, number> = { above: top - SIZE.plate, below: bottom + SIZE.plate };
   const chipY = (way: DiatonicWay) => {
     const distance = SIZE.row * rowOf(way) + (SIZE.row - SIZE.chipHeight);
@@ -64,8 +65,15 @@ export function scene(
   return {
     title: describe(layout),
     widthMm: SIZE.left + SIZE.column * HOLES + SIZE.right,
-    heightMm: bottom + SIZE.plate + rows('below') * SIZE.row + SIZE.margin + 0.6,
-    shapes: [...reeds, ...dipShapes(layout, edge), ...steps, ...combShapes(top), ...chips],
+    heightMm,
+    shapes: [
+      ...reeds,
+      ...dipShapes(layout, edge),
+      ...steps,
+      ...combShapes(top),
+      ...chips,
+      ...keyToMarks(heightMm),
+    ],
   };
 }
 
@@ -164,5 +172,23 @@ function combShapes(top: number): Shape[] {
     ...numbers,
     side('blow ↑', top - 5.2),
     side('draw ↓', top + SIZE.comb + 8.6),
+  ];
+}
+
+/** What the marks mean, in the corner that bends leave free. */
+function keyToMarks(heightMm: number): Shape[] {
+  const right = SIZE.left + SIZE.column * HOLES;
+  const line = (text: string, y: number): Shape => ({
+    kind: 'text',
+    x: right,
+    y,
+    text,
+    sizeMm: 3.8,
+    ink: 'soft',
+    anchor: 'end',
+  });
+  return [
+    line('′ ″ ‴  bent by one, two, three semitones', heightMm - 8),
+    line('°  over-note', heightMm - 2.6),
   ];
 }

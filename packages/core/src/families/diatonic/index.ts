@@ -13,14 +13,14 @@ import {
 } from './layout.ts';
 import { ordinal, positionOf } from './position.ts';
 import { presets } from './presets.ts';
-import { dialects, parseTab, tab } from './tab.ts';
+import { brief, dialects, parseTab, tab } from './tab.ts';
 import { techniques } from './techniques.ts';
 import { capabilityGroups, marks, ways, type DiatonicWay } from './ways.ts';
 
 export const diatonic = defineFamily<DiatonicLayout, DiatonicWay>({
   id: 'diatonic',
   label: 'diatonic harmonica',
-  air: { out: 'blow', in: 'draw' },
+  air: { out: 'blow', in: 'draw', store: 'lungs' },
   techniques,
   parts,
   preferences,
@@ -41,6 +41,7 @@ export const diatonic = defineFamily<DiatonicLayout, DiatonicWay>({
   stepLoads: (_, from, to) => stepLoads(from, to),
   facts: (layout, key) => [`${ordinal(positionOf(layout.root, notePitchClass(key.tonic)))} position`],
   tab: (_, way, dialect) => tab(way, dialect),
+  brief: (_, way) => brief(way),
   parseTab: (_, all, text, dialect) => parseTab(all, text, dialect),
   scene,
 });

@@ -38,6 +38,11 @@ export function tab(way: DiatonicWay, dialect: string): string {
   return `${way.hole}${air[way.air]}${tail ? air.gap : ''}${tail}`;
 }
 
+/** Hole and mark: `3″`, `6°`. */
+export function brief(way: DiatonicWay): string {
+  return `${way.hole}${way.depth > 0 ? bendMark(way.depth) : way.technique === 'plain' ? '' : '°'}`;
+}
+
 /** ′ ″ ‴ and four marks for tunings that bend so far. */
 export function bendMark(depth: number): string {
   return ['', '′', '″', '‴'][depth] ?? '′'.repeat(depth);

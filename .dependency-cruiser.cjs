@@ -1,0 +1,70 @@
+/** The arrows of docs/ARCHITECTURE.md: web → core, server → core, core → nothing of ours; families know only the shared ground. */
+module.exports = {
+  forbidden: [
+    {
+      name: 'core-stands-alone',
+      comment: 'Core computes; it knows neither the interface nor the server nor any package at run time.',
+      severity: 'error',
+      from: { path: '^packages/core/src', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: '^packages/core/src' },
+    },
+    {
+      name: 'web-not-to-server',
+      severity: 'error',
+      from: { path: '^apps/web' },
+      to: { path: '^apps/server' },
+    },
+    {
+      name: 'server-not-to-web',
+      severity: 'error',
+      from: { path: '^apps/server' },
+      to: { path: '^apps/web' },
+    },
+    {
+      name: 'core-only-by-its-door',
+      comment: 'Other packages take core by its index.',
+      severity: 'error',
+      from: { path: '^(apps|e2e)' },
+      to: { path: '^packages/core/src/(?!index\\.ts$)' },
+    },
+    {
+      name: 'families-do-not-meet',
+      comment: 'A family folder uses the contract, the kernel and the shared ground, never another family.',
+      severity: 'error',
+      from: { path: '^packages/core/src/families/(?!kernel/)([^/]+)/' },
+      to: {
+        path: '^packages/core/src/families/(?!kernel/)([^/]+)/',
+        pathNot: '^packages/core/src/families/$1/',
+      },
+    },
+    {
+      name: 'families-only-by-the-list',
+      comment: 'Nothing outside a family reaches into its folder; the list of families is the one way in.',
+      severity: 'error',
+      from: { path: '^packages/core/src', pathNot: '^packages/core/src/families/([^/]+/|index\\.ts$)' },
+      to: { path: '^packages/core/src/families/(?!kernel/)[^/]+/' },
+    },
+    {
+      name: 'solver-knows-no-music',
+      severity: 'error',
+      from: { path: '^packages/core/src/solver/', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: '^packages/core/src/solver/' },
+    },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^|/)dist/' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: {
+      conditionNames: ['@same-song/source', 'import', 'require', 'node', 'default'],
+      extensions: ['.ts', '.tsx', '.js', '.mjs', '.cjs', '.json'],
+    },
+  },
+};

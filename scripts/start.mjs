@@ -1,0 +1,3 @@
+import { serve } from './serve.mjs';
+
+await serve('your own data, from data/same-song.sqlite');

@@ -1,0 +1,54 @@
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { CHECKS } from './lib/checks.mjs';
+import { needBuild, needChromium, needNode, needPackages } from './lib/setup.mjs';
+import { runTool } from './lib/run.mjs';
+import { say } from './lib/say.mjs';
+
+needNode();
+await needPackages();
+await needChromium();
+
+const folder = mkdtempSync(join(tmpdir(), 'same-song-test-'));
+const total = { passed: 0, failed: 0 };
+
+for (const check of CHECKS) {
+  say(check.name);
+  total[(await check.run()) === 0 ? 'passed' : 'failed'] += 1;
+}
+await jest('unit and API tests', ['core', 'server']);
+await needBuild();
+await jest('browser tests', ['browser'], ['--runInBand']);
+
+rmSync(folder, { recursive: true, force: true });
+process.stdout.write(`${total.passed} passed, ${total.failed} failed\n`);
+process.exitCode = total.failed === 0 ? 0 : 1;
+
+/** Runs Jest and adds its counts; a run that ends badly without a failed test counts as one failure. */
+async function jest(name, projects, more = []) {
+  say(name);
+  const outputFile = join(folder, `${projects[0]}.json`);
+  const code = await runTool(
+    'jest',
+    ['--selectProjects', ...projects, '--json', `--outputFile=${outputFile}`, ...more],
+    {
+      stdio: ['ignore', 'ignore', 'inherit'],
+    },
+  );
+  const counts = read(outputFile);
+  total.passed += counts.passed;
+  total.failed += counts.failed;
+  if (counts.failed === 0 && (code !== 0 || counts.passed === 0)) total.failed += 1;
+}
+
+function read(file) {
+  try {
+    const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(
+      readFileSync(file, 'utf8'),
+    );
+    return { passed: numPassedTests, failed: numFailedTests + numRuntimeErrorTestSuites };
+  } catch {
+    return { passed: 0, failed: 0 };
+  }
+}
