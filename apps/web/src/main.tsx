@@ -36,6 +36,7 @@ const router = createBrowserRouter([
       {
         path: 'cabinet/:id?',
         errorElement: <TroublePage />,
+        HydrateFallback: () => null,
         lazy: async () => ({ Component: (await import('./cabinet/CabinetPage.tsx')).CabinetPage }),
       },
       { path: '*', element: <LostPage /> },

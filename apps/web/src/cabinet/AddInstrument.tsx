@@ -47,19 +47,21 @@ function FamilyPresets({ id }: { id: FamilyId }) {
       {groups.map((group) => (
         <div key={group} className="add-group" role="group" aria-label={group}>
           <span>{group}</span>
-          {family.presets
-            .filter((preset) => preset.group === group)
-            .map((preset) => (
-              <Button
-                key={preset.id}
-                variant="outlined"
-                disabled={add.isPending}
-                onClick={() => choose(preset.id)}
-                aria-label={`Add a ${preset.label} ${family.label}`}
-              >
-                {preset.label}
-              </Button>
-            ))}
+          <div>
+            {family.presets
+              .filter((preset) => preset.group === group)
+              .map((preset) => (
+                <Button
+                  key={preset.id}
+                  variant="outlined"
+                  disabled={add.isPending}
+                  onClick={() => choose(preset.id)}
+                  aria-label={`Add a ${preset.label} ${family.label}`}
+                >
+                  {preset.label}
+                </Button>
+              ))}
+          </div>
         </div>
       ))}
     </section>

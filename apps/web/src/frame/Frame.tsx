@@ -1,16 +1,17 @@
 import Button from '@mui/material/Button';
 import { useQueryClient } from '@tanstack/react-query';
-import { Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { NavLink, Outlet, useNavigate } from 'react-router';
 import { useSettings } from '../api/settings.ts';
 import { useGround } from '../theme/SongTheme.tsx';
 import { redo, undo, useHistory } from './undo.ts';
 import { notify } from './notice.ts';
 import { NoticeBar } from './NoticeBar.tsx';
-import { ShortcutSheet } from './ShortcutSheet.tsx';
 import { useShortcuts } from './shortcuts.ts';
 import { useOnline } from './useOnline.ts';
 import './frame.css';
+
+const ShortcutSheet = lazy(async () => ({ default: (await import('./ShortcutSheet.tsx')).ShortcutSheet }));
 
 /** The places that are built, in the order of the work. */
 const PLACES = [
@@ -55,9 +56,7 @@ export function Frame() {
       </a>
       <nav className="rail" aria-label="Places">
         <div className="rail-name" aria-hidden="true">
-          Same
-          <br />
-          Song
+          <span>Same</span> <span>Song</span>
         </div>
         {PLACES.map((place) => (
           <NavLink key={place.path} to={place.path} className="rail-place">
@@ -94,7 +93,11 @@ export function Frame() {
         </main>
       </div>
       <NoticeBar />
-      <ShortcutSheet open={sheetOpen} onClose={() => setSheetOpen(false)} />
+      {sheetOpen && (
+        <Suspense fallback={null}>
+          <ShortcutSheet onClose={() => setSheetOpen(false)} />
+        </Suspense>
+      )}
     </div>
   );
 }

@@ -6,11 +6,11 @@ import DialogTitle from '@mui/material/DialogTitle';
 import { keyText, useAllShortcuts } from './shortcuts.ts';
 
 /** Every key in force right now, by group. */
-export function ShortcutSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+export function ShortcutSheet({ onClose }: { onClose: () => void }) {
   const shortcuts = useAllShortcuts();
   const groups = [...new Set(shortcuts.map((s) => s.group))].reverse();
   return (
-    <Dialog open={open} onClose={onClose} maxWidth="md" aria-labelledby="keys-title">
+    <Dialog open onClose={onClose} maxWidth="md" aria-labelledby="keys-title">
       <DialogTitle id="keys-title">Keys</DialogTitle>
       <DialogContent className="key-sheet">
         {groups.map((group) => (

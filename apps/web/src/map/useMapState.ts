@@ -49,9 +49,11 @@ export function useMapState() {
   const family: Family = familyById(chosen?.spec.family ?? '') ?? families[FAMILY_IDS[0]!];
   const search = params.toString();
   const { ask, problems } = useMemo(() => {
-    const read = askFromLink(Object.fromEntries(new URLSearchParams(search)), family);
+    const opened = chosen && family.open(chosen.spec.layout, {});
+    const home = opened?.ok ? opened.value.home : 0;
+    const read = askFromLink(Object.fromEntries(new URLSearchParams(search)), family, home);
     return { ask: storedAsk(read.ask), problems: read.problems };
-  }, [search, family]);
+  }, [search, family, chosen]);
   const at = params.get('at') ?? undefined;
 
   const write = useCallback(

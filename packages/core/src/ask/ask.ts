@@ -1,12 +1,12 @@
 import type { Family } from '../families/contract.ts';
 import { MAIN_CHORDS, type MainChord } from '../harmony/chord.ts';
 import { noteCode, parseNote, type NoteName } from '../pitch/noteName.ts';
-import { PITCH_RANGE } from '../pitch/pitch.ts';
+import { PITCH_RANGE, pitchClass, type PitchClass } from '../pitch/pitch.ts';
 import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
 import { DIRECTIONS, type Direction, type Span } from '../route/line.ts';
 import { checkPreferences, defaultPreferences, type Preferences } from '../route/preferences.ts';
 import type { Pin } from '../route/route.ts';
-import { scaleById, type Scale } from '../scale/scale.ts';
+import { scaleById, USUAL_KEYS, type Scale } from '../scale/scale.ts';
 
 /** What should sound and how it is to be played; the instrument is named beside it. */
 export interface Ask {
@@ -37,10 +37,10 @@ export function storedAsk(ask: Ask): StoredAsk {
   return { ...ask, tonic: noteCode(ask.tonic), scale: ask.scale.id };
 }
 
-/** C major over an octave, up and down. */
-export function defaultAsk(family: Family): StoredAsk {
+/** Major over an octave, up and down, in the instrument's own key. */
+export function defaultAsk(family: Family, home: PitchClass = 0): StoredAsk {
   return {
-    tonic: 'C',
+    tonic: noteCode(USUAL_KEYS[pitchClass(home)]!),
     scale: 'major',
     span: { kind: 'octaves', octaves: 1 },
     direction: 'both',

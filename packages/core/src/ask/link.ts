@@ -1,6 +1,7 @@
 import type { Family } from '../families/contract.ts';
 import type { Problem } from '../result.ts';
 import { flatName, noteCode, pitchText, parsePitch } from '../pitch/noteName.ts';
+import type { PitchClass } from '../pitch/pitch.ts';
 import type { Span } from '../route/line.ts';
 import { checkAsk, defaultAsk, type Ask, type StoredAsk } from './ask.ts';
 
@@ -28,9 +29,14 @@ export function askToLink(ask: StoredAsk, family: Family): LinkParams {
 /**
  * Reads link parameters. What cannot be understood is replaced by the default and reported, so that a mistyped or old
  * link still opens.
+ * @param home the key taken where the link names none: the instrument's own
  */
-export function askFromLink(params: LinkParams, family: Family): { ask: Ask; problems: readonly Problem[] } {
-  const base = defaultAsk(family);
+export function askFromLink(
+  params: LinkParams,
+  family: Family,
+  home: PitchClass = 0,
+): { ask: Ask; problems: readonly Problem[] } {
+  const base = defaultAsk(family, home);
   const written: StoredAsk = {
     tonic: params['in'] ?? base.tonic,
     scale: params['play'] ?? base.scale,

@@ -1,5 +1,5 @@
 import type { Key } from '../scale/scale.ts';
-import type { Pitch } from '../pitch/pitch.ts';
+import type { Pitch, PitchClass } from '../pitch/pitch.ts';
 import { ok, type Result } from '../result.ts';
 import type { ChipText } from '../scene/chip.ts';
 import type { Scene } from '../scene/scene.ts';
@@ -158,6 +158,8 @@ export interface FamilyDefinition<Layout, W extends Way> {
   readonly absent: string;
   readonly presets: readonly LayoutPreset<Layout>[];
   check(layout: unknown): Result<Layout>;
+  /** The key in which a player of this instrument begins. */
+  home(layout: Layout): PitchClass;
   /** E.g. `low E♭ harmonica`. */
   describe(layout: Layout): string;
   options(layout: Layout): readonly LayoutOption[];
@@ -187,6 +189,7 @@ export interface OpenLayout {
   /** As stored. */
   readonly layout: unknown;
   readonly description: string;
+  readonly home: PitchClass;
   readonly ways: readonly Way[];
   readonly marks: readonly Mark[];
   readonly options: readonly LayoutOption[];
@@ -232,6 +235,7 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
     return ok({
       family,
       layout,
+      home: definition.home(layout),
       description: definition.describe(layout),
       ways,
       marks: definition.marks(layout),

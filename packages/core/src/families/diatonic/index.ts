@@ -1,4 +1,5 @@
 import { notePitchClass } from '../../pitch/noteName.ts';
+import { pitchClass } from '../../pitch/pitch.ts';
 import { defineFamily } from '../contract.ts';
 import { scene } from './diagram.ts';
 import { habits, parts, preferences, stepLoads, wayLoads } from './effort.ts';
@@ -29,6 +30,7 @@ export const diatonic = defineFamily<DiatonicLayout, DiatonicWay>({
   absent: 'no reed reaches it',
   presets,
   check: checkLayout,
+  home: (layout) => pitchClass(layout.root),
   describe,
   options,
   withOption,

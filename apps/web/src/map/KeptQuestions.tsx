@@ -1,0 +1,141 @@
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { askToLink, familyById, type Family } from '@same-song/core';
+import { fieldMessage } from '../api/client.ts';
+import { asks, instruments, type AskRecord } from '../api/records.ts';
+import { notify } from '../frame/notice.ts';
+import { remember } from '../frame/undo.ts';
+import { sentence } from './askWords.ts';
+import type { MapState } from './useMapState.ts';
+
+interface KeptQuestionsProps {
+  readonly state: MapState;
+  readonly title: string;
+  readonly onOpened: () => void;
+}
+
+/** A form to keep the question on screen under a name, and those kept before. */
+export function KeptQuestions({ state, title, onOpened }: KeptQuestionsProps) {
+  return (
+    <div className="kept">
+      <KeepForm state={state} title={title} />
+      <KeptList onOpened={onOpened} />
+    </div>
+  );
+}
+
+function KeepForm({ state, title }: { state: MapState; title: string }) {
+  const record = state.chosen?.record;
+  const [name, setName] = useState('');
+  const add = asks.useAdd();
+  const bin = asks.useBin();
+  const restore = asks.useRestore();
+  if (!record) {
+    return <p className="verdict-plain">To keep this question, put its instrument into the cabinet first.</p>;
+  }
+  const keep = () =>
+    add.mutate(
+      { name: name.trim() || title.slice(0, 120), instrumentId: record.id, ask: state.ask },
+      {
+        onSuccess: (kept) => {
+          setName('');
+          notify(`Kept “${kept.name}”.`);
+          remember({
+            label: `keeping “${kept.name}”`,
+            undo: () => bin.mutateAsync(kept),
+            redo: () => restore.mutateAsync(kept.id),
+          });
+        },
+      },
+    );
+  return (
+    <form
+      className="keep-form"
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep();
+      }}
+    >
+      <TextField
+        size="small"
+        label="Name for this question"
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        error={add.isError}
+        helperText={add.isError ? (fieldMessage(add.error, 'name') ?? add.error.message) : ' '}
+        fullWidth
+      />
+      <Button type="submit" variant="contained" disabled={add.isPending}>
+        Keep
+      </Button>
+    </form>
+  );
+}
+
+function KeptList({ onOpened }: { onOpened: () => void }) {
+  const { data, isError } = asks.useList();
+  const { data: cabinet = [] } = instruments.useList();
+  if (isError) return <p className="verdict-plain">The kept questions cannot be read right now.</p>;
+  if (!data || data.length === 0)
+    return <p className="verdict-plain">None yet. Keep this one to find it again tomorrow.</p>;
+  return (
+    <ul className="kept-list">
+      {data.map((kept) => {
+        const instrument = cabinet.find((i) => i.id === kept.instrumentId);
+        const family = familyById(instrument?.family ?? '');
+        if (!instrument || !family) return null;
+        return (
+          <KeptRow
+            key={kept.id}
+            kept={kept}
+            instrument={instrument.name}
+            family={family}
+            onOpened={onOpened}
+          />
+        );
+      })}
+    </ul>
+  );
+}
+
+interface KeptRowProps {
+  readonly kept: AskRecord;
+  readonly instrument: string;
+  readonly family: Family;
+  readonly onOpened: () => void;
+}
+
+function KeptRow({ kept, instrument, family, onOpened }: KeptRowProps) {
+  const navigate = useNavigate();
+  const bin = asks.useBin();
+  const restore = asks.useRestore();
+  const preference = family.preferences.find((p) => p.id === kept.ask.preferences.preset)?.label ?? '';
+  const link = `/map?${new URLSearchParams({ on: kept.instrumentId, ...askToLink(kept.ask, family) }).toString()}`;
+  const open = () => {
+    const before = `${window.location.pathname}${window.location.search}`;
+    void navigate(link);
+    remember({ label: `opening “${kept.name}”`, undo: () => navigate(before), redo: () => navigate(link) });
+    onOpened();
+  };
+  const remove = () =>
+    bin.mutate(kept, {
+      onSuccess: () => {
+        const back = () => restore.mutateAsync(kept.id);
+        notify(`“${kept.name}” is in the bin.`, { action: { label: 'Undo', run: () => void back() } });
+      },
+      onError: (error) => notify(error.message, { kind: 'error' }),
+    });
+  return (
+    <li>
+      <button type="button" className="kept-open" onClick={open}>
+        <b>{kept.name}</b>
+        <span>{sentence(kept.ask, instrument, preference)}</span>
+      </button>
+      <Button size="small" variant="text" onClick={remove} aria-label={`Put “${kept.name}” into the bin`}>
+        Bin
+      </Button>
+    </li>
+  );
+}

@@ -1,0 +1,191 @@
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { ElementHandle, Page } from 'puppeteer-core';
+import { click, keys, openStage, sees, textOf, type Stage } from './stage.ts';
+
+let stage: Stage;
+let page: Page;
+
+beforeAll(async () => {
+  stage = await openStage({ SAME_SONG_DEMO: '1' });
+});
+afterAll(() => stage.close());
+
+const LOW_E_FLAT = '/cabinet/5a3e5046-0000-4000-8000-000000000001';
+const A_FLAT = '/cabinet/5a3e5046-0000-4000-8000-000000000002';
+const B_FLAT = '/cabinet/5a3e5046-0000-4000-8000-000000000003';
+
+const field = (label: string) => `input[aria-label="${label}"]`;
+
+async function retype(target: Page, selector: string, text: string): Promise<void> {
+  const input = (await target.waitForSelector(selector)) as ElementHandle<HTMLInputElement>;
+  await input.click({ count: 3 });
+  await input.type(text);
+}
+const nameField = '.editor-fields input[dir="auto"]';
+
+test('editing a reed changes the drawing at once; saving keeps it, undo takes it back', async () => {
+  page = await stage.page(A_FLAT);
+  const drawn = () => page.$eval('.editor-drawing [data-way="5d"]', (e) => e.textContent);
+  await page.waitForSelector('.editor-drawing .chip');
+  expect(await drawn()).toContain('D♭5');
+  await retype(page, field('hole 5 draw'), 'd5');
+  await keys(page, 'Enter');
+  await page.waitForFunction(() =>
+    document.querySelector('.editor-drawing [data-way="5d"]')?.textContent?.includes('D5'),
+  );
+  await sees(page, '1 reed changed');
+  await click(page, 'Save');
+  await sees(page, 'is saved.');
+  await page.reload({ waitUntil: 'networkidle0' });
+  expect(await drawn()).toContain('D5');
+});
+
+test('a reed out of order or range, and a note that cannot be read, are told at their field; nothing is lost', async () => {
+  page = await stage.page(A_FLAT);
+  await retype(page, field('hole 6 blow'), 'C3');
+  await keys(page, 'Enter');
+  await sees(page, 'Hole 6 blow is lower than hole 5 blow');
+  expect(await page.$eval(field('hole 6 blow'), (e) => e.getAttribute('aria-invalid'))).toBe('true');
+  await retype(page, field('hole 6 blow'), 'Eb12');
+  await keys(page, 'Enter');
+  await sees(page, 'Hole 6 blow is out of range');
+  await retype(page, field('hole 9 draw'), 'xyz');
+  await keys(page, 'Tab');
+  await sees(page, 'Type a note with its octave');
+  expect(await page.$eval(field('hole 9 draw'), (e) => (e as HTMLInputElement).value)).toBe('xyz');
+  await click(page, 'Drop changes');
+  await page.waitForFunction(() => !document.body.innerText.includes('out of range'));
+});
+
+test('names: too long is told at the field, any script is kept', async () => {
+  page = await stage.page(B_FLAT);
+  await page.waitForSelector(nameField);
+  await page.$eval(
+    nameField,
+    (element, text) => {
+      const setter = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!;
+      setter.call(element, text);
+      element.dispatchEvent(new Event('input', { bubbles: true }));
+    },
+    'x'.repeat(10_000),
+  );
+  await sees(page, 'A name may have 120 characters at most; this has 10000.');
+  await retype(page, nameField, 'מפוחית של נועה 🎶');
+  await click(page, 'Save');
+  await sees(page, 'is saved.');
+  await page.reload({ waitUntil: 'networkidle0' });
+  expect(await textOf(page, '.editor-head h2')).toBe('מפוחית של נועה 🎶');
+});
+
+test('an edit made stale by a second device offers both texts, and either can be kept', async () => {
+  page = await stage.page(LOW_E_FLAT);
+  const other = await stage.page(LOW_E_FLAT, { apart: true });
+  await retype(other, nameField, 'Theirs');
+  await click(other, 'Save');
+  await sees(other, 'Theirs is saved.');
+  await retype(page, nameField, 'Mine');
+  await click(page, 'Save');
+  await sees(page, 'This was changed elsewhere while you were editing');
+  expect(await textOf(page, '.stale table')).toContain('Mine Theirs');
+  await click(page, 'Keep mine');
+  await sees(page, 'Mine is saved.');
+  await other.reload({ waitUntil: 'networkidle0' });
+  expect(await textOf(other, '.editor-head h2')).toBe('Mine');
+});
+
+test('with the server killed in the middle of an edit nothing typed and nothing saved is lost', async () => {
+  page = await stage.page(LOW_E_FLAT);
+  await retype(page, nameField, 'Before the storm');
+  await click(page, 'Save');
+  await sees(page, 'Before the storm is saved.');
+  await stage.kill();
+  await retype(page, nameField, 'After the storm');
+  await click(page, 'Save');
+  await sees(page, 'The Same Song server does not answer');
+  await stage.restart();
+  await page.waitForFunction(() => !document.querySelector('.offline'), { timeout: 15_000 });
+  expect(await page.$eval(nameField, (e) => (e as HTMLInputElement).value)).toBe('After the storm');
+  await page.reload({ waitUntil: 'networkidle0' });
+  expect(await page.$eval(nameField, (e) => (e as HTMLInputElement).value)).toBe('After the storm');
+  expect(await textOf(page, '.cabinet-list a.active b')).toBe('Before the storm');
+  await click(page, 'Save');
+  await sees(page, 'After the storm is saved.');
+});
+
+test('into the bin and back, by the notice, by undo and from the bin itself', async () => {
+  page = await stage.page(B_FLAT);
+  const name = await textOf(page, '.editor-head h2');
+  const listed = () => page.$$eval('.cabinet-list li b', (names) => names.map((n) => n.textContent));
+  await click(page, 'Into the bin');
+  await sees(page, 'is in the bin.');
+  expect(await listed()).not.toContain(name);
+  await page.click('.notice button');
+  await page.waitForFunction(
+    (n) => [...document.querySelectorAll('.cabinet-list li b')].some((b) => b.textContent === n),
+    {},
+    name,
+  );
+  page = await stage.page(B_FLAT);
+  await click(page, 'Into the bin');
+  await sees(page, 'is in the bin.');
+  await click(page, 'Bin');
+  await click(page, 'Put back');
+  await sees(page, `${name} is back.`);
+  expect(await listed()).toContain(name);
+});
+
+describe('import', () => {
+  async function choose(content: string): Promise<void> {
+    const file = join(stage.folder, 'import.json');
+    writeFileSync(file, content);
+    const input = (await page.waitForSelector('input[type="file"]')) as ElementHandle<HTMLInputElement>;
+    await input.uploadFile(file);
+  }
+
+  test('shows what it would change, imports, and can be undone', async () => {
+    page = await stage.page('/cabinet/data');
+    const exported = await page.evaluate(async () => (await fetch('/api/data/export')).json());
+    const [first] = exported.instruments as { id: string; name: string }[];
+    const added = { ...first, id: '11111111-1111-4111-8111-111111111111', name: 'From the file' };
+    const renamed = { ...first, name: 'Renamed by the file' };
+    await choose(
+      JSON.stringify({ ...exported, instruments: [renamed, ...exported.instruments.slice(1), added] }),
+    );
+    await sees(page, 'New: From the file');
+    await sees(page, 'Changed: Renamed by the file');
+    const listed = () => page.$$eval('.cabinet-list li b', (names) => names.map((n) => n.textContent));
+    expect(await listed()).not.toContain('From the file');
+    await click(page, 'Import');
+    await sees(page, 'The file is imported.');
+    await page.waitForFunction(() =>
+      document.querySelector('.cabinet-list')?.textContent?.includes('From the file'),
+    );
+    await click(page, 'Undo');
+    await page.waitForFunction(
+      () => !document.querySelector('.cabinet-list')?.textContent?.includes('the file'),
+    );
+    expect(await listed()).toContain(first!.name);
+  });
+
+  test.each([
+    ['{"format": ', 'not valid JSON'],
+    ['[1,2,3]', 'was not exported from Same Song'],
+    ['{"format":"same-song-data","version":99}', 'written by a newer Same Song'],
+    [
+      '{"format":"same-song-data","version":1,"instruments":[{"id":"x"}],"asks":[],"settings":{}}',
+      'needs an id of its own',
+    ],
+  ])('of %s is refused with the reason, and nothing changes', async (content, message) => {
+    page = await stage.page('/cabinet/data');
+    const before = await textOf(page, '.cabinet-list ul');
+    await choose(content);
+    await sees(page, message);
+    await sees(page, 'nothing was changed');
+    expect(await textOf(page, '.cabinet-list ul')).toBe(before);
+  });
+});
+
+test('no page complained in the console', () => {
+  expect(stage.complaints()).toEqual([]);
+});

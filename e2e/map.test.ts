@@ -1,0 +1,228 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Page } from 'puppeteer-core';
+import { click, keys, openStage, sees, textOf, type Stage } from './stage.ts';
+
+let stage: Stage;
+let page: Page;
+
+beforeAll(async () => {
+  stage = await openStage();
+});
+afterAll(() => stage.close());
+
+const sentence = () => textOf(page, '.ask-line');
+const tab = () => textOf(page, '.line-tab');
+const pinned = () => page.$$eval('.line-note-pin', (pins) => pins.length);
+
+/** Waits for the tab of the line to become what is wanted. */
+async function tabBecomes(text: string): Promise<void> {
+  await page.waitForFunction(
+    (wanted) => document.querySelector('.line-tab')?.textContent?.replace(/\s+/g, ' ').trim() === wanted,
+    { timeout: 5000 },
+    text,
+  );
+}
+
+test('first start, by keyboard alone: an instrument, three scales, a pin, undo, and all of it there after a reload', async () => {
+  page = await stage.page('/');
+  await sees(page, 'Your cabinet is empty, so this one is on loan.');
+
+  await keys(page, '2');
+  await sees(page, 'What do you have?');
+  const wanted = 'Add a low E♭ diatonic harmonica';
+  for (let i = 0; i < 60; i += 1) {
+    if ((await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))) === wanted) break;
+    await keys(page, 'Tab');
+  }
+  await keys(page, 'Enter');
+  await sees(page, 'low E♭ harmonica is in the cabinet.');
+
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await keys(page, '1');
+  await sees(page, 'low E♭ harmonica');
+  await keys(page, 's', '“blues in Bb”', 'Enter');
+  await sees(page, '2nd position');
+  expect(await sentence()).toMatch(
+    /^Play six-note blues in B♭ on low E♭ harmonica ?, one octave up and down/,
+  );
+  await tabBecomes(
+    '2 draw, 3 draw ′, 4 blow, 4 draw ′, 4 draw, 5 draw, 6 blow, 5 draw, 4 draw, 4 draw ′, 4 blow, 3 draw ′, 2 draw',
+  );
+
+  await keys(page, 's', '“f dor”', 'Enter');
+  await sees(page, '3rd position');
+  expect(await sentence()).toContain('Play Dorian in F');
+
+  await keys(page, 's', '“1 2 b3 #4 5 6 b7”', 'Enter');
+  await sees(page, '1 2 ♭3 ♯4 5 6 ♭7'.slice(0, 4));
+  expect(await sentence()).toContain('Play Dorian ♯4 in F');
+
+  await keys(page, 's', '“major”', 'Enter', 'k', '“bb”', 'Enter', 'd', '“down”', 'Enter');
+  await tabBecomes(
+    '6 blow, 5 overblow, 5 blow, 4 draw, 4 blow, 3 draw, 3 draw ″, 3 blow'.replace('5 overblow', '(A4)'),
+  );
+
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await keys(page, 'ArrowLeft');
+  expect(await textOf(page, '.selected h2')).toContain('B♭3');
+  await keys(page, 'a');
+  await tabBecomes('6 blow, (A4), 5 blow, 4 draw, 4 blow, 3 draw, 3 draw ″, 2 draw');
+  expect(await pinned()).toBe(1);
+
+  await page.reload({ waitUntil: 'networkidle0' });
+  await tabBecomes('6 blow, (A4), 5 blow, 4 draw, 4 blow, 3 draw, 3 draw ″, 2 draw');
+  expect(await pinned()).toBe(1);
+});
+
+test('a pin is set with one key, and undo and redo take it away and bring it back', async () => {
+  page = await stage.page('/map?in=Bb&play=major&dir=up&at=0');
+  await sees(page, 'Pin as it is');
+  await keys(page, 'p');
+  await page.waitForSelector('.line-note-pin');
+  await page.keyboard.down('Control');
+  await keys(page, 'z');
+  await page.keyboard.up('Control');
+  await sees(page, 'Undone: pin');
+  await page.waitForFunction(() => document.querySelectorAll('.line-note-pin').length === 0);
+  await click(page, 'Redo');
+  await page.waitForSelector('.line-note-pin');
+});
+
+test('a question kept under a name opens again from another device', async () => {
+  page = await stage.page('/map?in=C&play=natural-minor&span=all&dir=up');
+  await sees(page, 'natural minor');
+  await click(page, 'Keep');
+  await page.waitForSelector('.keep-form input');
+  await page.type('.keep-form input', 'Quay song 🎶 שיר');
+  await keys(page, 'Enter');
+  await sees(page, 'Kept “Quay song 🎶 שיר”.');
+
+  page = await stage.page('/map', { apart: true });
+  await click(page, 'Keep');
+  await page.waitForSelector('.kept-open');
+  await page.click('.kept-open');
+  await sees(page, 'the whole reach');
+  expect(await sentence()).toContain('Play natural minor in C');
+});
+
+test('what cannot be understood is said in the picker, and the question stays', async () => {
+  page = await stage.page('/map?in=Bb&play=major');
+  await sees(page, '2nd position');
+  const before = await sentence();
+  for (const [key, typed, message] of [
+    ['k', 'H', 'is not part of a note name'],
+    ['s', 'qwerty', 'Nothing fits'],
+    ['s', '1 2 2', 'each note once'],
+    ['s', '0', 'Enter'],
+    ['r', 'C4 to X', 'letter A to G'],
+    ['r', 'C4', 'Say where it ends'],
+  ] as const) {
+    if (message === 'Enter') continue;
+    await keys(page, key, `“${typed}”`);
+    await sees(page, message);
+    await keys(page, 'Enter', 'Escape');
+    expect(await sentence()).toBe(before);
+  }
+});
+
+test('a mistyped link opens with what it can and says what it cannot', async () => {
+  page = await stage.page('/map?in=Q&play=dorian&span=77&pin=0:nonsense');
+  await sees(page, 'From the link:');
+  expect(await sentence()).toContain('Play Dorian in E♭');
+  await sees(page, 'Some pins do not fit');
+});
+
+test('arrow keys walk the line and the ways; what is chosen in one place is lit in all', async () => {
+  page = await stage.page('/map?in=Bb&play=major&dir=up');
+  await sees(page, '2nd position');
+  await keys(page, 'ArrowRight', 'ArrowRight');
+  const chosen = async () => ({
+    line: await page.$eval('.line-note[aria-selected="true"]', (e) => e.getAttribute('aria-label')),
+    drawing: await page.$eval('.map-drawing [aria-selected="true"]', (e) => e.getAttribute('aria-label')),
+    verdict: await textOf(page, '.selected h2'),
+  });
+  const second = await chosen();
+  for (const text of Object.values(second)) expect(text).toContain('C4');
+  await page.click('.map-drawing [data-way="4d"]');
+  await page.waitForFunction(() => document.querySelector('.selected h2')?.textContent?.includes('F4'));
+  for (const text of Object.values(await chosen())) expect(text).toContain('F4');
+  await keys(page, 'ArrowUp');
+  await page.waitForFunction(() => !document.querySelector('.selected h2')?.textContent?.includes('F4,'));
+});
+
+test('Play sounds the line: the note that sounds is marked, moves on, and Stop ends it', async () => {
+  page = await stage.page('/map?in=Bb&play=major&dir=up');
+  await sees(page, '2nd position');
+  await keys(page, ' ');
+  const sounding = () =>
+    page.$eval('.line-note.sounding', (e) => Number((e as HTMLElement).dataset['index']));
+  await page.waitForSelector('.line-note.sounding', { timeout: 15_000 });
+  const first = await sounding();
+  await page.waitForFunction(
+    (index) => Number(document.querySelector<HTMLElement>('.line-note.sounding')?.dataset['index']) > index,
+    { timeout: 5000 },
+    first,
+  );
+  await click(page, 'Stop');
+  await page.waitForFunction(() => !document.querySelector('.line-note.sounding'));
+  await sees(page, 'Play');
+});
+
+test('keys are listed by ?, and every place is reached by them', async () => {
+  page = await stage.page('/map');
+  await keys(page, '?');
+  await sees(page, 'Pin the note as it is, or let it go');
+  await keys(page, 'Escape');
+  await page.waitForFunction(() => !document.body.innerText.includes('Pin the note as it is'));
+  await keys(page, '2');
+  await page.waitForFunction(() => window.location.pathname.startsWith('/cabinet'));
+});
+
+test.each([
+  ['/map?in=Bb&play=blues-six&at=1', false],
+  ['/map?in=Bb&play=blues-six&at=1', true],
+  ['/cabinet', false],
+  ['/cabinet', true],
+  ['/cabinet/new', false],
+  ['/cabinet/data', false],
+])('no serious barrier for anybody: %s, dark %s', async (path, dark) => {
+  page = await stage.page(path, { dark, apart: true });
+  await page.waitForSelector('h1');
+  await page.waitForFunction(() => !document.querySelector('.loading'));
+  await page.evaluate(
+    readFileSync(createRequire(`${process.cwd()}/e2e/`).resolve('axe-core/axe.min.js'), 'utf8'),
+  );
+  const violations = await page.evaluate(async () => {
+    const { axe } = window as unknown as {
+      axe: { run(): Promise<{ violations: { id: string; impact: string; nodes: { html: string }[] }[] }> };
+    };
+    return (await axe.run()).violations
+      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`);
+  });
+  expect(violations).toEqual([]);
+  expect(await page.evaluate(() => document.documentElement.dataset['theme'])).toBe(dark ? 'stage' : 'paper');
+});
+
+test.each([
+  [1280, 800],
+  [768, 1024],
+])('at %d × %d nothing runs over the side, and the drawing is whole', async (width, height) => {
+  page = await stage.page('/map?in=Bb&play=blues-six&span=2', { width, height });
+  await page.waitForSelector('.map-drawing .chip');
+  const over = await page.evaluate(() => {
+    const main = document.querySelector('main')!;
+    const box = document.querySelector('.map-drawing svg')!.getBoundingClientRect();
+    return {
+      side: main.scrollWidth - main.clientWidth,
+      drawing: box.right - main.getBoundingClientRect().right,
+    };
+  });
+  expect(over.side).toBeLessThanOrEqual(0);
+  expect(over.drawing).toBeLessThanOrEqual(0);
+});
+
+test('no page complained in the console', () => {
+  expect(stage.complaints()).toEqual([]);
+});

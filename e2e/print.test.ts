@@ -1,0 +1,68 @@
+import { execFileSync } from 'node:child_process';
+import { readFileSync, existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { click, openStage, sees, textOf, type Stage } from './stage.ts';
+
+let stage: Stage;
+beforeAll(async () => {
+  stage = await openStage({ SAME_SONG_DEMO: '1' });
+});
+afterAll(() => stage.close());
+
+/** The longest line that the ask line offers: the whole reach, up and down. */
+const LONG = '/map?in=Ab&play=chromatic&span=all&with=reach';
+const SHORT = '/map?in=Eb&play=major-pentatonic';
+
+test.each([
+  ['a4', SHORT, false],
+  ['letter', SHORT, true],
+  ['a4', LONG, true],
+  ['letter', LONG, false],
+] as const)('Map prints to one page: %s, %s, dark %s', async (format, path, dark) => {
+  const page = await stage.page(path, { dark });
+  await page.waitForSelector('.print-sheet .chip', { timeout: 8000 });
+  const file = join(stage.folder, `${format}.pdf`);
+  await page.pdf({
+    format,
+    path: file,
+    printBackground: true,
+    margin: { top: '12mm', bottom: '12mm', left: '12mm', right: '12mm' },
+  });
+  const info = execFileSync('pdfinfo', [file], { encoding: 'utf8' });
+  expect(/Pages:\s+(\d+)/.exec(info)?.[1]).toBe('1');
+  const printed = execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
+  const tabs = await page.$$eval('.print-line b', (elements) => elements.map((e) => e.textContent ?? ''));
+  expect(tabs.length).toBeGreaterThan(8);
+  const words = (text: string) => text.replace(/[\s′″‴°]+/g, ' ');
+  for (const tab of new Set(tabs)) expect(words(printed)).toContain(words(tab).trim());
+  expect(printed).toContain('Safe');
+  expect(printed).not.toContain('Undo');
+  const colours = await page.evaluate(() =>
+    getComputedStyle(document.documentElement).getPropertyValue('--paper'),
+  );
+  expect(colours).toBeTruthy();
+  await page.close();
+});
+
+test('tab and drawing are handed out as files', async () => {
+  const page = await stage.page(SHORT);
+  await sees(page, 'major pentatonic');
+  const session = await page.createCDPSession();
+  await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: stage.folder });
+  const shown = await textOf(page, '.line-tab');
+  await click(page, 'Tab file');
+  await click(page, 'Drawing file');
+  const name = 'Play-major-pentatonic-in-E-flat-on-Mara-s-low-E-flat-harmonica-one-octave-up-and';
+  const wait = async (file: string) => {
+    for (let i = 0; i < 50 && !existsSync(file); i += 1)
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    return readFileSync(file, 'utf8');
+  };
+  expect((await wait(join(stage.folder, `${name}.txt`))).replace(/\s+/g, ' ')).toContain(shown);
+  const svg = await wait(join(stage.folder, `${name}.svg`));
+  expect(svg).toContain('<svg xmlns="http://www.w3.org/2000/svg"');
+  expect(svg.match(/<g id="/g)!.length).toBe(
+    await page.$$eval('.map-drawing .chip', (chips) => chips.length),
+  );
+  expect(stage.complaints()).toEqual([]);
+});

@@ -1,0 +1,121 @@
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { launch, type Browser, type KeyInput, type Page } from 'puppeteer-core';
+import { startServer } from '../scripts/lib/server.mjs';
+
+const ARGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--no-first-run',
+  '--disable-quic',
+  '--autoplay-policy=no-user-gesture-required',
+];
+
+/** A built server on a database of its own and a browser that looks at it. */
+export interface Stage {
+  readonly browser: Browser;
+  readonly folder: string;
+  readonly address: string;
+  /** A page whose console errors are collected. */
+  page(path: string, options?: PageOptions): Promise<Page>;
+  /** What pages complained of so far, but for failed requests that a test provoked. */
+  complaints(): readonly string[];
+  /** Ends the server as a power cut would. */
+  kill(): Promise<void>;
+  /** Starts it again at the same address on the same data. */
+  restart(): Promise<void>;
+  close(): Promise<void>;
+}
+
+export interface PageOptions {
+  readonly width?: number;
+  readonly height?: number;
+  readonly dark?: boolean;
+  /** A profile of its own, as another device would have. */
+  readonly apart?: boolean;
+}
+
+export function chromiumPath(): string {
+  const found = [process.env['CHROMIUM'], '/usr/bin/chromium'].find((path) => path && existsSync(path));
+  if (!found) throw new Error('No Chromium: run npm test, which installs it, or set CHROMIUM.');
+  return found;
+}
+
+export async function openStage(env: Record<string, string> = {}): Promise<Stage> {
+  const folder = mkdtempSync(join(tmpdir(), 'same-song-e2e-'));
+  const database = { SAME_SONG_DB: join(folder, 'e2e.sqlite') };
+  let server = await startServer({ ...database, PORT: '0', ...env });
+  const { address } = server;
+  const complaints: string[] = [];
+  let browser: Browser;
+  try {
+    browser = await launch({ executablePath: chromiumPath(), args: ARGS });
+  } catch (error) {
+    await server.stop();
+    throw error;
+  }
+  return {
+    browser,
+    folder,
+    address,
+    async page(path, { width = 1280, height = 800, dark = false, apart = false } = {}) {
+      const context = apart ? await browser.createBrowserContext() : browser.defaultBrowserContext();
+      const page = await context.newPage();
+      page.on('console', (message) => {
+        const provoked = /Failed to load resource/.test(message.text());
+        if (message.type() === 'error' && !provoked) complaints.push(message.text());
+      });
+      page.on('pageerror', (error) => complaints.push(String(error)));
+      await page.setViewport({ width, height });
+      await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: dark ? 'dark' : 'light' }]);
+      await page.goto(address + path, { waitUntil: 'networkidle0' });
+      return page;
+    },
+    complaints: () => complaints,
+    kill: () => server.stop('SIGKILL'),
+    async restart() {
+      server = await startServer({ ...database, ...env, PORT: new URL(address).port });
+    },
+    async close() {
+      await browser.close();
+      await server.stop();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+/** Presses keys one after another; a text of several letters that names no key is typed. */
+export async function keys(page: Page, ...pressed: string[]): Promise<void> {
+  for (const key of pressed) {
+    if (key.startsWith('“')) await page.keyboard.type(key.slice(1, -1));
+    else await page.keyboard.press(key as KeyInput);
+  }
+}
+
+/** Waits until the page's text holds what is wanted, and fails telling what it holds instead. */
+export async function sees(page: Page, text: string): Promise<void> {
+  try {
+    await page.waitForFunction((wanted) => document.body.innerText.includes(wanted), { timeout: 8000 }, text);
+  } catch {
+    const shown = await page.evaluate(() => document.body.innerText);
+    throw new Error(`the page does not show “${text}” but:\n${shown.slice(0, 3000)}`);
+  }
+}
+
+/** Text of the first element that fits. */
+export function textOf(page: Page, selector: string): Promise<string> {
+  return page.$eval(selector, (element) => (element as HTMLElement).innerText.replace(/\s+/g, ' ').trim());
+}
+
+/** Clicks a button or link by its text. */
+export async function click(page: Page, text: string): Promise<void> {
+  const element = await page.waitForSelector(
+    `::-p-xpath(//*[self::button or self::a][normalize-space()="${text}"])`,
+    { timeout: 8000 },
+  );
+  await element!.click();
+}
