@@ -25,6 +25,7 @@ const project = (displayName, roots) => ({
 });
 
 export default {
+  testTimeout: 45_000,
   projects: [
     project('core', ['packages/core']),
     project('server', ['apps/server/src', 'apps/server/test']),

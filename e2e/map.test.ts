@@ -12,7 +12,6 @@ beforeAll(async () => {
 afterAll(() => stage.close());
 
 const sentence = () => textOf(page, '.ask-line');
-const tab = () => textOf(page, '.line-tab');
 const pinned = () => page.$$eval('.line-note-pin', (pins) => pins.length);
 
 /** Waits for the tab of the line to become what is wanted. */
@@ -40,7 +39,7 @@ test('first start, by keyboard alone: an instrument, three scales, a pin, undo, 
 
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
   await keys(page, '1');
-  await sees(page, 'low E♭ harmonica');
+  await page.waitForSelector('.map-drawing .chip');
   await keys(page, 's', '“blues in Bb”', 'Enter');
   await sees(page, '2nd position');
   expect(await sentence()).toMatch(
@@ -55,13 +54,11 @@ test('first start, by keyboard alone: an instrument, three scales, a pin, undo, 
   expect(await sentence()).toContain('Play Dorian in F');
 
   await keys(page, 's', '“1 2 b3 #4 5 6 b7”', 'Enter');
-  await sees(page, '1 2 ♭3 ♯4 5 6 ♭7'.slice(0, 4));
+  await sees(page, '3 and 7 lowered; 4 raised');
   expect(await sentence()).toContain('Play Dorian ♯4 in F');
 
   await keys(page, 's', '“major”', 'Enter', 'k', '“bb”', 'Enter', 'd', '“down”', 'Enter');
-  await tabBecomes(
-    '6 blow, 5 overblow, 5 blow, 4 draw, 4 blow, 3 draw, 3 draw ″, 3 blow'.replace('5 overblow', '(A4)'),
-  );
+  await tabBecomes('6 blow, (A4), 5 blow, 4 draw, 4 blow, 3 draw, 3 draw ″, 3 blow');
 
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
   await keys(page, 'ArrowLeft');
@@ -114,14 +111,13 @@ test('what cannot be understood is said in the picker, and the question stays', 
     ['k', 'H', 'is not part of a note name'],
     ['s', 'qwerty', 'Nothing fits'],
     ['s', '1 2 2', 'each note once'],
-    ['s', '0', 'Enter'],
     ['r', 'C4 to X', 'letter A to G'],
     ['r', 'C4', 'Say where it ends'],
   ] as const) {
-    if (message === 'Enter') continue;
     await keys(page, key, `“${typed}”`);
     await sees(page, message);
     await keys(page, 'Enter', 'Escape');
+    await page.waitForFunction(() => !document.querySelector('.picker'));
     expect(await sentence()).toBe(before);
   }
 });
@@ -138,8 +134,8 @@ test('arrow keys walk the line and the ways; what is chosen in one place is lit 
   await sees(page, '2nd position');
   await keys(page, 'ArrowRight', 'ArrowRight');
   const chosen = async () => ({
-    line: await page.$eval('.line-note[aria-selected="true"]', (e) => e.getAttribute('aria-label')),
-    drawing: await page.$eval('.map-drawing [aria-selected="true"]', (e) => e.getAttribute('aria-label')),
+    line: await textOf(page, '.line-note[aria-selected="true"] .unseen'),
+    drawing: await page.$eval('.map-drawing [aria-selected="true"] title', (e) => e.textContent),
     verdict: await textOf(page, '.selected h2'),
   });
   const second = await chosen();

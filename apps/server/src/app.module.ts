@@ -3,7 +3,7 @@ import { APP_GUARD } from '@nestjs/core';
 import { ThrottlerGuard, ThrottlerModule } from '@nestjs/throttler';
 import { AsksModule } from './asks/asks.module.ts';
 import type { Config } from './config.ts';
-import { DataModule } from './data/data.module.ts';
+import { ExchangeModule } from './exchange/exchange.module.ts';
 import { DatabaseModule } from './database/database.module.ts';
 import type { OpenDatabase } from './database/openDatabase.ts';
 import { HealthController } from './health.controller.ts';
@@ -21,7 +21,7 @@ export class AppModule {
         InstrumentsModule,
         AsksModule,
         SettingsModule,
-        DataModule,
+        ExchangeModule,
       ],
       controllers: [HealthController],
       providers: [{ provide: APP_GUARD, useClass: ThrottlerGuard }],

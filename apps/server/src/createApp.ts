@@ -7,7 +7,7 @@ import { ErrorFilter } from './common/error.filter.ts';
 import { gate } from './common/gate.ts';
 import { validationPipe } from './common/validation.pipe.ts';
 import type { Config } from './config.ts';
-import { DataService } from './data/data.service.ts';
+import { ExchangeService } from './exchange/exchange.service.ts';
 import { openDatabase } from './database/openDatabase.ts';
 import { demoData } from './demo/demoData.ts';
 import { securityHeaders, serveWeb } from './web.ts';
@@ -38,8 +38,8 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
     );
     serveWeb(app, config.webFolder);
     await app.init();
-    const data = app.get(DataService);
-    if (config.demo && (await data.isEmpty())) await data.import(demoData(), true);
+    const exchange = app.get(ExchangeService);
+    if (config.demo && (await exchange.isEmpty())) await exchange.import(demoData(), true);
     return app;
   } catch (error) {
     await database.close();

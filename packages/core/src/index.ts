@@ -114,7 +114,7 @@ export {
   checkSettings,
   type Settings,
   type ThemeChoice,
-} from './data/settings.ts';
+} from './settings/settings.ts';
 export {
   EXCHANGE_FORMAT,
   EXCHANGE_VERSION,
@@ -126,4 +126,4 @@ export {
   type ExchangedAsk,
   type ExchangedInstrument,
   type SavedAsk,
-} from './data/exchange.ts';
+} from './exchange/exchange.ts';

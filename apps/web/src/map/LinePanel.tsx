@@ -111,18 +111,26 @@ function LineNote({ note, column, words, selected, related, sounding, onSelect }
     <div
       role="option"
       aria-selected={selected}
-      aria-label={name}
       title={name}
       data-index={note.index}
       className={`line-note role-${note.role} side-${side}${related ? ' related' : ''}${sounding ? ' sounding' : ''}`}
       style={{ left: note.index * column, width: column }}
       onClick={() => onSelect(note.index)}
     >
-      <span className="line-note-tab" style={{ top: noteY(note) - NOTE.height / 2, height: NOTE.height }}>
+      <span className="unseen">{name}</span>
+      <span
+        aria-hidden="true"
+        className="line-note-tab"
+        style={{ top: noteY(note) - NOTE.height / 2, height: NOTE.height }}
+      >
         {note.brief ?? '—'}
         {note.pinned && <span className="line-note-pin" aria-hidden="true" />}
       </span>
-      <span className="line-note-name" style={{ top: note.air === 'out' ? AXIS_Y + 5 : AXIS_Y - 28 }}>
+      <span
+        aria-hidden="true"
+        className="line-note-name"
+        style={{ top: note.air === 'out' ? AXIS_Y + 5 : AXIS_Y - 28 }}
+      >
         <b>{note.degree}</b> {column >= NOTE.named && note.bareNote}
       </span>
     </div>

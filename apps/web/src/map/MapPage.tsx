@@ -1,11 +1,9 @@
 import Button from '@mui/material/Button';
 import { useCallback, useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
 import type { MapView } from '@same-song/core';
 import { useMapView } from '../compute/compute.ts';
 import { instruments } from '../api/records.ts';
 import { notify } from '../frame/notice.ts';
-import { useShortcuts } from '../frame/shortcuts.ts';
 import { remember } from '../frame/undo.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { AskLine } from './AskLine.tsx';
@@ -15,7 +13,8 @@ import { Legend } from './Legend.tsx';
 import { LinePanel } from './LinePanel.tsx';
 import { MapTools } from './MapTools.tsx';
 import { PrintSheet } from './PrintSheet.tsx';
-import { noteSelection, readSelection, waySelection, type Selection } from './selection.ts';
+import { noteSelection, readSelection, waySelection } from './selection.ts';
+import { useMapKeys } from './useMapKeys.ts';
 import { useMapState, type MapState } from './useMapState.ts';
 import { usePlayer } from './usePlayer.ts';
 import { Verdict } from './Verdict.tsx';
@@ -99,17 +98,18 @@ function Borrowed({ state }: { state: MapState }) {
 const TEMPO = 92;
 
 function MapBody({ state, view }: { state: MapState; view: MapView }) {
-  const { ask, at, chosen, family, select, change } = state;
+  const { ask, at, current, chosen, family, select, change } = state;
   const [tempo, setTempo] = useState(TEMPO);
   const selection = useMemo(() => readSelection(view, at), [view, at]);
   const player = usePlayer(view.line, tempo);
   const sounding = player.sounding === undefined ? undefined : view.line[player.sounding];
   const selectWay = useCallback((id: string) => select(selectionOfWay(view, id)), [view, select]);
   const selectNote = useCallback((index: number) => select(noteSelection(index)), [select]);
+  const otherPins = (index: number) => current().ask.pins.filter((p) => p.index !== index);
   const pin = (index: number, wayId: string) =>
-    change('pin', { pins: [...ask.pins.filter((p) => p.index !== index), { index, wayId }] });
-  const unpin = (index: number) => change('pin', { pins: ask.pins.filter((p) => p.index !== index) });
-  useMapKeys({ state, view, selection, pin, unpin, hear: player.hear, togglePlay: player.toggle });
+    change('pin', { pins: [...otherPins(index), { index, wayId }] });
+  const unpin = (index: number) => change('pin', { pins: otherPins(index) });
+  useMapKeys({ state, view, pin, unpin, hear: player.hear, togglePlay: player.toggle });
   const used = useMemo(() => new Set(view.line.flatMap((note) => (note.wayId ? [note.wayId] : []))), [view]);
   const names = useMemo(
     () =>
@@ -176,60 +176,4 @@ function MapBody({ state, view }: { state: MapState; view: MapView }) {
 function selectionOfWay(view: MapView, id: string): string {
   const note = view.line.find((n) => n.wayId === id);
   return note ? noteSelection(note.index) : waySelection(id);
-}
-
-interface MapKeys {
-  readonly state: MapState;
-  readonly view: MapView;
-  readonly selection: Selection;
-  readonly pin: (index: number, wayId: string) => void;
-  readonly unpin: (index: number) => void;
-  readonly hear: (hz: number) => void;
-  readonly togglePlay: () => void;
-}
-
-/** Arrows walk the line, P pins, A takes the next other way, N sounds the note, Space plays all. */
-function useMapKeys({ state, view, selection, pin, unpin, hear, togglePlay }: MapKeys): void {
-  const navigate = useNavigate();
-  const { note, way } = selection;
-  const walk = (step: number) => {
-    const from = note?.index ?? (step > 0 ? -1 : view.line.length);
-    const to = Math.max(0, Math.min(view.line.length - 1, from + step));
-    if (view.line.length > 0) state.select(noteSelection(to));
-  };
-  const walkWays = (step: number) => {
-    const rising = [...view.ways].sort((a, b) => a.pitch - b.pitch);
-    const from = way ? rising.findIndex((w) => w.id === way.id) : step > 0 ? -1 : rising.length;
-    const to = rising[Math.max(0, Math.min(rising.length - 1, from + step))];
-    if (to) state.select(waySelection(to.id));
-  };
-  const togglePin = () => {
-    if (!note?.wayId) notify('Choose a note of the line first, with ← and →.');
-    else if (note.pinned) unpin(note.index);
-    else pin(note.index, note.wayId);
-  };
-  const nextWay = () => {
-    const other = note?.alternatives[0];
-    if (note && other) pin(note.index, other.wayId);
-    else notify(note ? 'This note has no other way.' : 'Choose a note of the line first, with ← and →.');
-  };
-  const sound = way ?? note;
-  const group = 'The line';
-  useShortcuts([
-    { key: 'ArrowRight', label: 'Next note', group, run: () => walk(1) },
-    { key: 'ArrowLeft', label: 'Note before', group, run: () => walk(-1) },
-    { key: 'ArrowUp', label: 'Next higher way on the instrument', group, run: () => walkWays(1) },
-    { key: 'ArrowDown', label: 'Next lower way on the instrument', group, run: () => walkWays(-1) },
-    { key: 'p', label: 'Pin the note as it is, or let it go', group, run: togglePin },
-    { key: 'a', label: 'Take another way and pin it', group, run: nextWay },
-    { key: 'n', label: 'Hear the note', group, run: () => sound && hear(sound.hz) },
-    { key: ' ', label: 'Play the line, or stop', group, run: togglePlay },
-    { key: 'Escape', label: 'Nothing selected', group, run: () => state.select(undefined) },
-    {
-      key: 'e',
-      label: 'Edit this instrument',
-      group: 'The question',
-      run: () => void navigate(state.chosen?.record ? `/cabinet/${state.chosen.record.id}` : '/cabinet'),
-    },
-  ]);
 }

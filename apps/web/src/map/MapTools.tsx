@@ -6,7 +6,7 @@ import type { MapState } from './useMapState.ts';
 
 const NAMING_WORDS: Readonly<Record<NamingStyle, string>> = {
   key: 'notes as the key spells them',
-  simple: 'no double sharps or flats',
+  simple: 'plain: no F♭, no doubles',
   sharps: 'sharps only',
 };
 

@@ -16,7 +16,7 @@ export function PrintSheet({ view, title, instrument }: PrintSheetProps) {
     { title: 'Leave out', ways: view.ways.filter((w) => w.advice === 'leave' && w.reachable && w.gains) },
   ];
   return (
-    <section className="print-sheet" aria-hidden="true">
+    <section className={long ? 'print-sheet print-long' : 'print-sheet'} aria-hidden="true">
       <h1>{title}</h1>
       <p>
         {[
@@ -31,7 +31,7 @@ export function PrintSheet({ view, title, instrument }: PrintSheetProps) {
       <div className="print-drawing">
         <SceneView scene={view.scene} label={instrument} />
       </div>
-      <ol className={long ? 'print-line print-line-long' : 'print-line'}>
+      <ol className="print-line">
         {view.line.map((note) => (
           <li key={note.index}>
             <b>{note.tab ?? '—'}</b>

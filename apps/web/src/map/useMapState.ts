@@ -1,4 +1,4 @@
-import { useCallback, useMemo } from 'react';
+import { useCallback, useEffect, useMemo, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 import {
   askFromLink,
@@ -25,6 +25,9 @@ export interface ChosenInstrument {
   readonly record: InstrumentRecord | undefined;
 }
 
+/** Parts of a question that leave its notes as they are. */
+const KEEPS_LINE = ['pins', 'preferences', 'chord'];
+
 const BORROWED = 'preset:';
 const FIRST_BORROWED = `${BORROWED}${FAMILY_IDS[0]}/60`;
 
@@ -49,60 +52,76 @@ export function useMapState() {
   const family: Family = familyById(chosen?.spec.family ?? '') ?? families[FAMILY_IDS[0]!];
   const search = params.toString();
   const { ask, problems } = useMemo(() => {
-    const opened = chosen && family.open(chosen.spec.layout, {});
-    const home = opened?.ok ? opened.value.home : 0;
-    const read = askFromLink(Object.fromEntries(new URLSearchParams(search)), family, home);
+    const read = askFromLink(Object.fromEntries(new URLSearchParams(search)), family, homeOf(chosen));
     return { ask: storedAsk(read.ask), problems: read.problems };
   }, [search, family, chosen]);
   const at = params.get('at') ?? undefined;
+  const now = useRef(search);
+  useEffect(() => {
+    now.current = search;
+  }, [search]);
+
+  /** The question and the selection as they stand after every key pressed, drawn or not yet drawn. */
+  const current = useCallback(() => {
+    const link = new URLSearchParams(now.current);
+    const read = askFromLink(Object.fromEntries(link), family, homeOf(chosen));
+    return { ask: storedAsk(read.ask), at: link.get('at') ?? undefined };
+  }, [family, chosen]);
+
+  const go = useCallback(
+    (link: URLSearchParams, options?: { replace: boolean }) => {
+      now.current = link.toString();
+      setParams(link, options);
+    },
+    [setParams],
+  );
 
   const write = useCallback(
     (next: URLSearchParams, label: string) => {
-      const before = new URLSearchParams(search);
-      const go = (to: URLSearchParams) => () => setParams(to);
+      const before = new URLSearchParams(now.current);
       if (next.toString() === before.toString()) return;
-      setParams(next);
-      remember({ label, undo: go(before), redo: go(next) });
+      go(next);
+      remember({ label, undo: () => go(before), redo: () => go(next) });
     },
-    [search, setParams],
+    [go],
   );
 
   /** Changes the question. Pins hold for one line of notes: what changes the line lets go of them. */
   const change = useCallback(
     (label: string, part: Partial<StoredAsk>) => {
-      const keepsLine = Object.keys(part).every(
-        (field) => field === 'pins' || field === 'preferences' || field === 'chord',
-      );
-      const next = { ...ask, ...(keepsLine ? {} : { pins: [] }), ...part };
+      const { ask: base, at: marked } = current();
+      const keepsLine = Object.keys(part).every((field) => KEEPS_LINE.includes(field));
+      const next = { ...base, ...(keepsLine ? {} : { pins: [] }), ...part };
       const link = new URLSearchParams({ ...(chosen ? { on: chosen.ref } : {}), ...askToLink(next, family) });
-      if (keepsLine && at) link.set('at', at);
+      if (keepsLine && marked) link.set('at', marked);
       write(link, label);
     },
-    [ask, at, chosen, family, write],
+    [current, chosen, family, write],
   );
 
   const changeInstrument = useCallback(
     (ref: string, label: string) => {
-      write(new URLSearchParams({ on: ref, ...askToLink({ ...ask, pins: [] }, family) }), label);
+      write(new URLSearchParams({ on: ref, ...askToLink({ ...current().ask, pins: [] }, family) }), label);
       if (!ref.startsWith(BORROWED)) changeSettings({ lastInstrument: ref });
     },
-    [ask, family, write, changeSettings],
+    [current, family, write, changeSettings],
   );
 
   /** Marks a note of the line (`3`) or a way (`way.3d2`); no step of its own in the browser's history. */
   const select = useCallback(
     (selection: string | undefined) => {
-      const next = new URLSearchParams(search);
+      const next = new URLSearchParams(now.current);
       if (selection === undefined) next.delete('at');
       else next.set('at', selection);
-      setParams(next, { replace: true });
+      go(next, { replace: true });
     },
-    [search, setParams],
+    [go],
   );
 
   return {
     ask,
     at,
+    current,
     chosen,
     family,
     waiting,
@@ -118,6 +137,12 @@ export function useMapState() {
 }
 
 export type MapState = ReturnType<typeof useMapState>;
+
+/** The instrument's own key, in which Map begins. */
+function homeOf(chosen: ChosenInstrument | undefined): number {
+  const opened = chosen && familyById(chosen.spec.family)?.open(chosen.spec.layout, {});
+  return opened?.ok ? opened.value.home : 0;
+}
 
 function choose(
   wanted: string | null,

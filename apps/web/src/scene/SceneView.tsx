@@ -107,13 +107,16 @@ function ChoosableGroup({ shape, id, props }: { shape: GroupShape; id: string; p
     },
   };
   return (
-    <g className="chip" data-way={id} aria-label={names?.get(id) ?? shape.label} {...choose}>
+    <g className="chip" data-way={id} {...choose}>
+      <title>{names?.get(id) ?? shape.label}</title>
       {box && onSelect && (
         <rect x={box.x - 1} y={box.y - 1} width={box.width + 4} height={box.height + 2} fill="transparent" />
       )}
-      {shape.shapes.map((inner, index) => (
-        <ShapeView key={index} shape={inner} props={props} />
-      ))}
+      <g aria-hidden="true">
+        {shape.shapes.map((inner, index) => (
+          <ShapeView key={index} shape={inner} props={props} />
+        ))}
+      </g>
       {box && used?.has(id) && (
         <path
           d={`M${box.x + 2.5} ${box.y + box.height + 1.3} H${box.x + box.width - 2.5}`}

@@ -46,6 +46,8 @@ test('every pitch is read back from its name', () => {
 test('naming habits change the name, never the sound', () => {
   expect(noteText(respell(note('Bbb'), 'simple'))).toBe('A');
   expect(noteText(respell(note('Eb'), 'simple'))).toBe('E♭');
+  expect(noteText(respell(note('Fb'), 'simple'))).toBe('E');
+  expect(noteText(respell(note('B#'), 'simple'))).toBe('C');
   expect(noteText(respell(note('Eb'), 'sharps'))).toBe('D♯');
 });
 

@@ -118,16 +118,17 @@ export function flatName(pc: PitchClass): NoteName {
   return FLAT_NAMES[pitchClass(pc)]!;
 }
 
-/** How notes are named on screen. `key`: as the key spells them; `simple`: no double accidentals; `sharps`: sharps only. */
+/**
+ * How notes are named on screen. `key`: as the key spells them; `simple`: the twelve plain names, neither
+ * double accidentals nor F♭, C♭, E♯ and B♯; `sharps`: sharps only.
+ */
 export type NamingStyle = 'key' | 'simple' | 'sharps';
 
 /** The same pitch class under another naming habit; the spelling kept in the data is not touched. */
 export function respell(note: NoteName, style: NamingStyle): NoteName {
   if (style === 'sharps') return sharpName(notePitchClass(note));
-  if (style === 'simple' && Math.abs(note.accidental) > 1) {
-    return note.accidental > 0 ? sharpName(notePitchClass(note)) : flatName(notePitchClass(note));
-  }
-  return note;
+  if (style === 'key') return note;
+  return note.accidental > 0 ? sharpName(notePitchClass(note)) : flatName(notePitchClass(note));
 }
 
 /** A pitch with octave as text, e.g. `A♭3`, spelled with flats unless a spelling is given. */

@@ -1,0 +1,49 @@
+import {
+  EXCHANGE_FORMAT,
+  EXCHANGE_VERSION,
+  FAMILY_IDS,
+  NAME_LIMIT,
+  NOTES_LIMIT,
+  RECORD_LIMIT,
+} from '@same-song/core';
+
+const id = { type: 'string', format: 'uuid' };
+const name = { type: 'string', minLength: 1, maxLength: NAME_LIMIT };
+const closed = (properties: Record<string, object>, optional: readonly string[] = []) => ({
+  type: 'object',
+  properties,
+  required: Object.keys(properties).filter((key) => !optional.includes(key)),
+  additionalProperties: false,
+});
+
+/** The published shape of an exported file. Layouts are checked further by the family they belong to. */
+export const EXCHANGE_SCHEMA = {
+  $schema: 'https://json-schema.org/draft/2020-12/schema',
+  title: 'Same Song data',
+  ...closed({
+    format: { const: EXCHANGE_FORMAT },
+    version: { const: EXCHANGE_VERSION },
+    instruments: {
+      type: 'array',
+      maxItems: RECORD_LIMIT,
+      items: closed({
+        id,
+        family: { enum: FAMILY_IDS },
+        name,
+        layout: { type: 'object' },
+        capability: {
+          type: 'object',
+          additionalProperties: { type: 'array', items: { type: 'string' } },
+        },
+        a4: { type: 'number', description: 'Hz of A4' },
+        notes: { type: 'string', maxLength: NOTES_LIMIT },
+      }),
+    },
+    asks: {
+      type: 'array',
+      maxItems: RECORD_LIMIT,
+      items: closed({ id, name, instrumentId: id, ask: { type: 'object' } }),
+    },
+    settings: { type: 'object' },
+  }),
+};

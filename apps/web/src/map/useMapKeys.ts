@@ -1,0 +1,72 @@
+import { useNavigate } from 'react-router';
+import type { MapView } from '@same-song/core';
+import { notify } from '../frame/notice.ts';
+import { useShortcuts } from '../frame/shortcuts.ts';
+import { noteSelection, readSelection, waySelection } from './selection.ts';
+import type { MapState } from './useMapState.ts';
+
+interface MapKeys {
+  readonly state: MapState;
+  readonly view: MapView;
+  readonly pin: (index: number, wayId: string) => void;
+  readonly unpin: (index: number) => void;
+  readonly hear: (hz: number) => void;
+  readonly togglePlay: () => void;
+}
+
+const CHOOSE_FIRST = 'Choose a note of the line first, with ← and →.';
+
+/** Arrows walk the line and the ways, P pins, A takes the next other way, N sounds the note, Space plays all. */
+export function useMapKeys({ state, view, pin, unpin, hear, togglePlay }: MapKeys): void {
+  const navigate = useNavigate();
+  const selected = () => readSelection(view, state.current().at);
+  const walk = (step: number) => {
+    const { note } = selected();
+    const from = note?.index ?? (step > 0 ? -1 : view.line.length);
+    const to = Math.max(0, Math.min(view.line.length - 1, from + step));
+    if (view.line.length > 0) state.select(noteSelection(to));
+  };
+  const walkWays = (step: number) => {
+    const { way } = selected();
+    const rising = [...view.ways].sort((a, b) => a.pitch - b.pitch);
+    const from = way ? rising.findIndex((w) => w.id === way.id) : step > 0 ? -1 : rising.length;
+    const to = rising[Math.max(0, Math.min(rising.length - 1, from + step))];
+    if (to) state.select(waySelection(to.id));
+  };
+  const togglePin = () => {
+    const { note } = selected();
+    if (!note?.wayId) notify(CHOOSE_FIRST);
+    else if (note.pinned) unpin(note.index);
+    else pin(note.index, note.wayId);
+  };
+  const nextWay = () => {
+    const { note } = selected();
+    const other = note?.alternatives[0];
+    if (note && other) pin(note.index, other.wayId);
+    else notify(note ? 'This note has no other way.' : CHOOSE_FIRST);
+  };
+  const hearSelected = () => {
+    const { note, way } = selected();
+    const sound = way ?? note;
+    if (sound) hear(sound.hz);
+  };
+  const record = state.chosen?.record;
+  const group = 'The line';
+  useShortcuts([
+    { key: 'ArrowRight', label: 'Next note', group, run: () => walk(1) },
+    { key: 'ArrowLeft', label: 'Note before', group, run: () => walk(-1) },
+    { key: 'ArrowUp', label: 'Next higher way on the instrument', group, run: () => walkWays(1) },
+    { key: 'ArrowDown', label: 'Next lower way on the instrument', group, run: () => walkWays(-1) },
+    { key: 'p', label: 'Pin the note as it is, or let it go', group, run: togglePin },
+    { key: 'a', label: 'Take another way and pin it', group, run: nextWay },
+    { key: 'n', label: 'Hear the note', group, run: hearSelected },
+    { key: ' ', label: 'Play the line, or stop', group, run: togglePlay },
+    { key: 'Escape', label: 'Nothing selected', group, run: () => state.select(undefined) },
+    {
+      key: 'e',
+      label: 'Edit this instrument',
+      group: 'The question',
+      run: () => void navigate(record ? `/cabinet/${record.id}` : '/cabinet'),
+    },
+  ]);
+}

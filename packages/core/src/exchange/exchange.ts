@@ -1,0 +1,144 @@
+import { checkAsk, storedAsk, type StoredAsk } from '../ask/ask.ts';
+import { familyById } from '../families/index.ts';
+import { NAME_LIMIT, openInstrument, textProblems, type InstrumentSpec } from '../instrument/instrument.ts';
+import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
+import { checkSettings, type Settings } from '../settings/settings.ts';
+
+export const EXCHANGE_FORMAT = 'same-song-data';
+/** Raised when older programs could not read what newer ones write. */
+export const EXCHANGE_VERSION = 1;
+/** Most records of one kind in a file. */
+export const RECORD_LIMIT = 10_000;
+
+/** A question kept under a name. */
+export interface SavedAsk {
+  readonly name: string;
+  readonly instrumentId: string;
+  readonly ask: StoredAsk;
+}
+
+export type ExchangedInstrument = InstrumentSpec & { readonly id: string };
+export type ExchangedAsk = SavedAsk & { readonly id: string };
+
+/** Everything that is kept, as one file. */
+export interface ExchangeFile {
+  readonly format: typeof EXCHANGE_FORMAT;
+  readonly version: number;
+  readonly instruments: readonly ExchangedInstrument[];
+  readonly asks: readonly ExchangedAsk[];
+  readonly settings: Settings;
+}
+
+/** Whether a value is a UUID as records have it. */
+export function isId(value: unknown): value is string {
+  return typeof value === 'string' && /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(value);
+}
+
+/** Checks a question to be kept for an instrument of a family. Problem fields: `name`, `ask.scale` … */
+export function checkSavedAsk(stored: unknown, familyId: string): Result<SavedAsk> {
+  const family = familyById(familyId);
+  if (!family) throw new Error(`checkSavedAsk: no family ${familyId}`);
+  if (!isRecord(stored))
+    return fail({ field: '', wrong: shown(stored), message: 'A question needs a name and an instrument.' });
+  const { name, instrumentId, ask } = stored;
+  const problems: Problem[] = textProblems('name', name, 1, NAME_LIMIT, 'A name');
+  if (!isId(instrumentId))
+    problems.push({
+      field: 'instrumentId',
+      wrong: shown(instrumentId),
+      message: 'A question needs the id of its instrument.',
+    });
+  const checked = checkAsk(family, ask);
+  if (!checked.ok) problems.push(...under('ask', checked.problems));
+  if (problems.length > 0 || !checked.ok) return fail(...problems);
+  return ok({
+    name: (name as string).trim(),
+    instrumentId: instrumentId as string,
+    ask: storedAsk(checked.value),
+  });
+}
+
+/** Checks a whole file; nothing of it is taken unless all of it is sound. Problem fields: `instruments.0.layout.draw.4` … */
+export function checkExchange(file: unknown): Result<ExchangeFile> {
+  const head = headProblem(file);
+  if (head) return fail(head);
+  const { instruments, asks, settings } = file as Record<string, unknown>;
+  const problems: Problem[] = [
+    ...listProblems('instruments', instruments, 'Instruments'),
+    ...listProblems('asks', asks, 'Questions'),
+  ];
+  if (problems.length > 0) return fail(...problems);
+  const seen = new Set<string>();
+  const checkedInstruments = (instruments as unknown[]).map((record, index) =>
+    checkRecord(record, `instruments.${index}`, seen, problems, openedSpec),
+  );
+  const families = new Map(checkedInstruments.flatMap((i) => (i ? [[i.id, i.family] as const] : [])));
+  const checkedAsks = (asks as unknown[]).map((record, index) =>
+    checkRecord(record, `asks.${index}`, seen, problems, (rest) => askFor(rest, families)),
+  );
+  const checkedSettings = checkSettings(settings ?? {});
+  if (!checkedSettings.ok) problems.push(...under('settings', checkedSettings.problems));
+  if (problems.length > 0 || !checkedSettings.ok) return fail(...problems);
+  return ok({
+    format: EXCHANGE_FORMAT,
+    version: EXCHANGE_VERSION,
+    instruments: checkedInstruments as ExchangedInstrument[],
+    asks: checkedAsks as ExchangedAsk[],
+    settings: checkedSettings.value,
+  });
+}
+
+function headProblem(file: unknown): Problem | undefined {
+  const { format, version } = isRecord(file) ? file : {};
+  if (format !== EXCHANGE_FORMAT)
+    return { field: 'format', wrong: shown(format), message: 'This file was not exported from Same Song.' };
+  if (typeof version === 'number' && version > EXCHANGE_VERSION) {
+    const message = 'This file was written by a newer Same Song. Update this one, then import again.';
+    return { field: 'version', wrong: shown(version), message };
+  }
+  if (version === EXCHANGE_VERSION) return undefined;
+  return { field: 'version', wrong: shown(version), message: `The version must be ${EXCHANGE_VERSION}.` };
+}
+
+function listProblems(field: string, list: unknown, what: string): Problem[] {
+  if (!Array.isArray(list)) return [{ field, wrong: shown(list), message: `${what} must be a list.` }];
+  if (list.length <= RECORD_LIMIT) return [];
+  const message = `A file may hold ${RECORD_LIMIT} ${what.toLowerCase()} at most; this one has ${list.length}.`;
+  return [{ field, wrong: String(list.length), message }];
+}
+
+/** A record's id and content; problems are added to the list. */
+function checkRecord<T>(
+  record: unknown,
+  path: string,
+  seen: Set<string>,
+  problems: Problem[],
+  check: (rest: Record<string, unknown>) => Result<T>,
+): (T & { readonly id: string }) | undefined {
+  const { id, ...rest } = isRecord(record) ? record : {};
+  const wrongId = !isId(id)
+    ? 'Every record needs an id of its own (a UUID).'
+    : seen.has(id)
+      ? 'Two records have this id.'
+      : undefined;
+  if (wrongId) problems.push({ field: `${path}.id`, wrong: shown(id), message: wrongId });
+  else seen.add(id as string);
+  const checked = check(rest);
+  if (!checked.ok) problems.push(...under(path, checked.problems));
+  return checked.ok && !wrongId ? { id: id as string, ...checked.value } : undefined;
+}
+
+function openedSpec(rest: Record<string, unknown>): Result<InstrumentSpec> {
+  const opened = openInstrument(rest);
+  return opened.ok ? ok(opened.value.spec) : opened;
+}
+
+function askFor(rest: Record<string, unknown>, families: ReadonlyMap<string, string>): Result<SavedAsk> {
+  const family = families.get(String(rest['instrumentId']));
+  if (family !== undefined) return checkSavedAsk(rest, family);
+  return fail({
+    field: 'instrumentId',
+    wrong: shown(rest['instrumentId']),
+    message: 'The instrument of this question is not in the file, or is not sound.',
+  });
+}

@@ -1,0 +1,69 @@
+import { familyById, families, FAMILY_IDS } from '../families/index.ts';
+import type { NamingStyle } from '../pitch/noteName.ts';
+import { fail, isRecord, ok, shown, type Problem, type Result } from '../result.ts';
+
+/** `system`: as the device has it; `paper`: light; `stage`: dark. */
+export const THEMES = Object.freeze(['system', 'paper', 'stage'] as const);
+export type ThemeChoice = (typeof THEMES)[number];
+
+export const NAMINGS: readonly NamingStyle[] = Object.freeze(['key', 'simple', 'sharps'] as const);
+
+/** The user's own habits, the same for every question. */
+export interface Settings {
+  readonly theme: ThemeChoice;
+  readonly naming: NamingStyle;
+  /** Tab dialect by family id; every family has one. */
+  readonly dialects: Readonly<Record<string, string>>;
+  /** Id of the instrument that Map opens with; empty before one was chosen. */
+  readonly lastInstrument: string;
+}
+
+export const DEFAULT_SETTINGS: Settings = Object.freeze({
+  theme: 'system',
+  naming: 'key',
+  dialects: Object.freeze(Object.fromEntries(FAMILY_IDS.map((id) => [id, families[id].dialects[0]!.id]))),
+  lastInstrument: '',
+});
+
+const LAST_LIMIT = 100;
+
+/** Checks stored or sent settings; what is left out takes its default. Problem fields: `theme`, `dialects.diatonic` … */
+export function checkSettings(stored: unknown): Result<Settings> {
+  if (!isRecord(stored))
+    return fail({ field: '', wrong: shown(stored), message: 'Settings must be an object.' });
+  const problems: Problem[] = [];
+  const wrong = (field: string, value: unknown, message: string) =>
+    problems.push({ field, wrong: shown(value), message });
+  for (const field of Object.keys(stored)) {
+    if (!Object.hasOwn(DEFAULT_SETTINGS, field))
+      wrong(field, field, `There is no setting “${shown(field)}”.`);
+  }
+  const { theme, naming, dialects, lastInstrument } = { ...DEFAULT_SETTINGS, ...stored } as Record<
+    string,
+    unknown
+  >;
+  if (!THEMES.some((t) => t === theme)) wrong('theme', theme, `The theme is one of ${THEMES.join(', ')}.`);
+  if (!NAMINGS.some((n) => n === naming))
+    wrong('naming', naming, `Note names are one of ${NAMINGS.join(', ')}.`);
+  if (typeof lastInstrument !== 'string' || lastInstrument.length > LAST_LIMIT)
+    wrong('lastInstrument', lastInstrument, 'The last instrument must be the id of one.');
+  if (isRecord(dialects)) problems.push(...dialectProblems(dialects));
+  else wrong('dialects', dialects, 'Tab dialects must be named by family.');
+  if (problems.length > 0) return fail(...problems);
+  return ok({
+    theme,
+    naming,
+    lastInstrument,
+    dialects: { ...DEFAULT_SETTINGS.dialects, ...(dialects as Record<string, string>) },
+  } as Settings);
+}
+
+function dialectProblems(dialects: Record<string, unknown>): Problem[] {
+  return Object.entries(dialects).flatMap(([id, dialect]): Problem[] => {
+    const field = `dialects.${id}`;
+    const family = familyById(id);
+    if (!family) return [{ field, wrong: shown(id), message: `There is no family “${shown(id)}”.` }];
+    if (family.dialects.some((d) => d.id === dialect)) return [];
+    return [{ field, wrong: shown(dialect), message: `There is no tab dialect “${shown(dialect)}”.` }];
+  });
+}

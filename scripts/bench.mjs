@@ -1,0 +1,13 @@
+import { needBuild, needNode, needPackages } from './lib/setup.mjs';
+import { say } from './lib/say.mjs';
+
+needNode();
+await needPackages();
+await needBuild();
+say('Measuring; a ratio of at most 1 keeps within what it is held against …');
+// Loaded only now: what they measure may just have been built.
+const { solverRatios } = await import('./bench/solver.mjs');
+const { routeRatios } = await import('./bench/routes.mjs');
+const { sizeRatios, startRatio } = await import('./bench/web.mjs');
+const ratios = [...(await solverRatios()), ...(await routeRatios()), ...sizeRatios(), await startRatio()];
+process.stdout.write(`${JSON.stringify({ ratios }, null, 2)}\n`);

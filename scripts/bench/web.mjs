@@ -1,0 +1,47 @@
+import { readFileSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { performance } from 'node:perf_hooks';
+import { gzipSync } from 'node:zlib';
+import { ROOT } from '../lib/run.mjs';
+import { startServer } from '../lib/server.mjs';
+import { ratio } from './measure.mjs';
+
+const DIST = join(ROOT, 'apps/web/dist');
+const SCRIPT_BUDGET_KB = 250;
+const START_BUDGET_MS = 5000;
+
+/** Compressed script that the first load of a place fetches: the entry, the place and all they import at once. */
+export function sizeRatios() {
+  const manifest = JSON.parse(readFileSync(join(DIST, '.vite/manifest.json'), 'utf8'));
+  const entry = Object.keys(manifest).find((key) => manifest[key].isEntry);
+  const places = Object.keys(manifest).filter((key) => /^src\/\w+\/\w+Page\.tsx$/.test(key));
+  const gathered = (key, seen = new Set()) => {
+    if (seen.has(key)) return seen;
+    seen.add(key);
+    for (const next of manifest[key].imports ?? []) gathered(next, seen);
+    return seen;
+  };
+  return places.map((place) => {
+    const files = new Set([...gathered(entry), ...gathered(place)].map((key) => manifest[key].file));
+    const bytes = [...files]
+      .filter((file) => file.endsWith('.js'))
+      .reduce((sum, file) => sum + gzipSync(readFileSync(join(DIST, file))).length, 0);
+    return ratio(`script of ${place}`, bytes / 1000 / SCRIPT_BUDGET_KB, `${SCRIPT_BUDGET_KB} kB compressed`);
+  });
+}
+
+/** From the command to the first answered request, on an empty database. */
+export async function startRatio() {
+  const folder = mkdtempSync(join(tmpdir(), 'same-song-bench-'));
+  try {
+    const begin = performance.now();
+    const server = await startServer({ SAME_SONG_DB: join(folder, 'bench.sqlite'), PORT: '0' });
+    await fetch(`${server.address}/api/health`);
+    const took = performance.now() - begin;
+    await server.stop();
+    return ratio('start to ready', took / START_BUDGET_MS, `${START_BUDGET_MS / 1000} s`);
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
