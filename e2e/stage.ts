@@ -1,19 +1,9 @@
-import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { launch, type Browser, type KeyInput, type Page } from 'puppeteer-core';
+import type { Browser, KeyInput, Page } from 'puppeteer-core';
+import { openBrowser, preparePage, type PageLook } from '../scripts/lib/browser.mjs';
 import { startServer } from '../scripts/lib/server.mjs';
-
-const ARGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-  '--no-first-run',
-  '--disable-quic',
-  '--autoplay-policy=no-user-gesture-required',
-];
 
 /** A built server on a database of its own and a browser that looks at it. */
 export interface Stage {
@@ -31,18 +21,9 @@ export interface Stage {
   close(): Promise<void>;
 }
 
-export interface PageOptions {
-  readonly width?: number;
-  readonly height?: number;
-  readonly dark?: boolean;
+export interface PageOptions extends PageLook {
   /** A profile of its own, as another device would have. */
   readonly apart?: boolean;
-}
-
-export function chromiumPath(): string {
-  const found = [process.env['CHROMIUM'], '/usr/bin/chromium'].find((path) => path && existsSync(path));
-  if (!found) throw new Error('No Chromium: run npm test, which installs it, or set CHROMIUM.');
-  return found;
 }
 
 export async function openStage(env: Record<string, string> = {}): Promise<Stage> {
@@ -53,7 +34,7 @@ export async function openStage(env: Record<string, string> = {}): Promise<Stage
   const complaints: string[] = [];
   let browser: Browser;
   try {
-    browser = await launch({ executablePath: chromiumPath(), args: ARGS });
+    browser = await openBrowser();
   } catch (error) {
     await server.stop();
     throw error;
@@ -62,7 +43,7 @@ export async function openStage(env: Record<string, string> = {}): Promise<Stage
     browser,
     folder,
     address,
-    async page(path, { width = 1280, height = 800, dark = false, apart = false } = {}) {
+    async page(path, { apart = false, ...look } = {}) {
       const context = apart ? await browser.createBrowserContext() : browser.defaultBrowserContext();
       const page = await context.newPage();
       page.on('console', (message) => {
@@ -70,8 +51,7 @@ export async function openStage(env: Record<string, string> = {}): Promise<Stage
         if (message.type() === 'error' && !provoked) complaints.push(message.text());
       });
       page.on('pageerror', (error) => complaints.push(String(error)));
-      await page.setViewport({ width, height });
-      await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: dark ? 'dark' : 'light' }]);
+      await preparePage(page, look);
       await page.goto(address + path, { waitUntil: 'networkidle0' });
       return page;
     },

@@ -23,10 +23,10 @@ import './map.css';
 /** Where a scale lies on one instrument: all ways, the best line, and what it costs. */
 export function MapPage() {
   const state = useMapState();
-  const { chosen, ask, settings, family } = state;
+  const { chosen, ask, settings } = state;
   const { data: view, error } = useMapView(chosen?.spec, ask, {
     naming: settings.naming,
-    dialect: settings.dialects[family.id] ?? family.dialects[0]!.id,
+    dialect: dialectOf(state),
   });
   return (
     <div className="map">
@@ -42,6 +42,11 @@ export function MapPage() {
       )}
     </div>
   );
+}
+
+/** The user's tab dialect of the instrument's family. */
+function dialectOf({ settings, family }: MapState): string {
+  return settings.dialects[family.id] ?? family.dialects[0]!.id;
 }
 
 function Warnings({ state, view }: { state: MapState; view: MapView | undefined }) {
@@ -167,7 +172,12 @@ function MapBody({ state, view }: { state: MapState; view: MapView }) {
           onPlay={player.hear}
         />
       </div>
-      <PrintSheet view={view} title={title} instrument={chosen!.spec.name} />
+      <PrintSheet
+        view={view}
+        title={title}
+        instrument={chosen!.spec.name}
+        separator={family.dialects.find((d) => d.id === dialectOf(state))!.separator}
+      />
     </>
   );
 }

@@ -5,10 +5,12 @@ interface PrintSheetProps {
   readonly view: MapView;
   readonly title: string;
   readonly instrument: string;
+  /** Between two tabs, as the dialect has it. */
+  readonly separator: string;
 }
 
 /** Map on one page of paper: the question, the drawing, the tab in large type, what is safe and what is missing. */
-export function PrintSheet({ view, title, instrument }: PrintSheetProps) {
+export function PrintSheet({ view, title, instrument, separator }: PrintSheetProps) {
   const long = view.line.length > 34;
   const lists = [
     { title: 'Safe', ways: view.ways.filter((w) => w.advice === 'safe') },
@@ -45,7 +47,7 @@ export function PrintSheet({ view, title, instrument }: PrintSheetProps) {
         {lists.map((list) => (
           <div key={list.title}>
             <dt>{list.title}</dt>
-            <dd>{list.ways.map((way) => way.tab).join('  ') || 'nothing'}</dd>
+            <dd>{list.ways.map((way) => way.tab).join(separator) || 'nothing'}</dd>
           </div>
         ))}
         {view.missing.length > 0 && (

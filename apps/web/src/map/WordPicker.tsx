@@ -81,6 +81,8 @@ function Search({ name, search, placeholder, onChoose, onOpen, footer }: WordPic
   }, [active, text]);
   const take = (choice: Choice | undefined) => {
     if (!choice) return;
+    // The next key is a shortcut already, even before the picker has left the screen.
+    if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
     onOpen(false);
     onChoose(choice.id, text);
   };

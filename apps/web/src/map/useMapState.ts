@@ -57,8 +57,12 @@ export function useMapState() {
   }, [search, family, chosen]);
   const at = params.get('at') ?? undefined;
   const now = useRef(search);
+  const underWay = useRef<string[]>([]);
   useEffect(() => {
-    now.current = search;
+    // One of our own links may be drawn after the next one was written: then the newest stands.
+    const drawn = underWay.current.indexOf(search);
+    underWay.current = drawn < 0 ? [] : underWay.current.slice(drawn + 1);
+    if (underWay.current.length === 0) now.current = search;
   }, [search]);
 
   /** The question and the selection as they stand after every key pressed, drawn or not yet drawn. */
@@ -70,7 +74,10 @@ export function useMapState() {
 
   const go = useCallback(
     (link: URLSearchParams, options?: { replace: boolean }) => {
-      now.current = link.toString();
+      const next = link.toString();
+      if (next === now.current) return;
+      now.current = next;
+      underWay.current.push(next);
       setParams(link, options);
     },
     [setParams],

@@ -1,0 +1,43 @@
+import { mkdtempSync, mkdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { needBuild, needChromium, needNode, needPackages } from './lib/setup.mjs';
+import { ROOT } from './lib/run.mjs';
+import { say } from './lib/say.mjs';
+
+needNode();
+await needPackages();
+await needChromium();
+await needBuild();
+const { openBrowser, openPage } = await import('./lib/browser.mjs');
+const { startServer } = await import('./lib/server.mjs');
+const { SHOTS } = await import('./shots/list.mjs');
+
+/** `npm run shots -- map-dark` takes only those whose names are given. */
+const wanted = process.argv.slice(2);
+const folder = mkdtempSync(join(tmpdir(), 'same-song-shots-'));
+const target = join(ROOT, 'docs/screenshots');
+mkdirSync(target, { recursive: true });
+const server = await startServer({
+  SAME_SONG_DB: join(folder, 'shots.sqlite'),
+  SAME_SONG_DEMO: '1',
+  PORT: '0',
+});
+let browser;
+try {
+  browser = await openBrowser();
+  for (const shot of SHOTS.filter(({ name }) => wanted.length === 0 || wanted.includes(name))) {
+    const page = await openPage(browser, server.address + shot.path, shot);
+    await page.waitForSelector(shot.ready);
+    for (const key of shot.keys ?? []) await page.keyboard.press(key);
+    if (shot.print) await page.emulateMediaType('print');
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    await page.screenshot({ path: join(target, `${shot.name}.png`) });
+    await page.close();
+    say(`docs/screenshots/${shot.name}.png`);
+  }
+} finally {
+  await browser?.close();
+  await server.stop();
+  rmSync(folder, { recursive: true, force: true });
+}
