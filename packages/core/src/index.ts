@@ -48,23 +48,31 @@ export { MAIN_CHORDS, mainChord, type Chord, type MainChord } from './harmony/ch
 export { ROLES, rolesOf, type Role } from './harmony/role.ts';
 export { solve, type LayeredProblem, type NoPath, type Solution } from './solver/solver.ts';
 export { FAMILY_IDS, families, familyById, type FamilyId } from './families/index.ts';
+export type { Family, OpenLayout, TabDialect } from './families/contract.ts';
+export type { EffortPart, Habit, HabitChoice, PreferencePreset } from './families/effortPart.ts';
+export type {
+  Capability,
+  CapabilityGroup,
+  ElementChange,
+  ElementValue,
+  FactTable,
+  LayoutElement,
+  LayoutOption,
+} from './families/layoutPart.ts';
 export type {
   Air,
   AirNames,
-  Capability,
-  CapabilityGroup,
-  EffortPart,
-  Family,
-  Habit,
-  LayoutElement,
-  LayoutOption,
+  Grip,
   Mark,
-  OpenLayout,
-  PreferencePreset,
-  TabDialect,
+  Play,
+  Remark,
+  Side,
+  SideNames,
   Technique,
   Way,
-} from './families/contract.ts';
+} from './families/way.ts';
+export type { Timbre } from './families/timbre.ts';
+export { CENTS_RANGE } from './instrument/personal.ts';
 export {
   NAME_LIMIT,
   NOTES_LIMIT,

@@ -23,6 +23,8 @@ export const MIGRATIONS: readonly RunnableMigration<QueryInterface>[] = [
         capability: { type: DataTypes.JSON, allowNull: false },
         a4: { type: DataTypes.DOUBLE, allowNull: false },
         notes: { type: DataTypes.TEXT, allowNull: false },
+        measured: { type: DataTypes.JSON, allowNull: false },
+        choices: { type: DataTypes.JSON, allowNull: false },
         binnedAt: { type: DataTypes.DATE, allowNull: true },
         ...versioned,
       });

@@ -106,7 +106,7 @@ function instrument(demo: DemoInstrument, index: number): ExchangedInstrument {
   if (!opened.ok) throw new Error(`demo instrument ${demo.name}: ${opened.problems[0]!.message}`);
   const layout = demo.tuning ? opened.value.withOption('tuning', demo.tuning) : opened.value.layout;
   const { name, notes, capability = {}, a4 = spec.a4 } = demo;
-  return { id: id(index + 1), family: demo.family, name, layout, capability, a4, notes };
+  return { ...spec, id: id(index + 1), name, layout, capability, a4, notes };
 }
 
 function ask({ name, instrument: index, preset, ...rest }: DemoAsk, number: number): ExchangedAsk {

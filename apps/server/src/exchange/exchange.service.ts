@@ -44,6 +44,8 @@ const instrumentContent = (i: ExchangedInstrument): ExchangedInstrument => ({
   capability: i.capability,
   a4: i.a4,
   notes: i.notes,
+  measured: i.measured,
+  choices: i.choices,
 });
 const askContent = (a: ExchangedAsk): ExchangedAsk => ({
   id: a.id,

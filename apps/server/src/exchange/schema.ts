@@ -37,6 +37,8 @@ export const EXCHANGE_SCHEMA = {
         },
         a4: { type: 'number', description: 'Hz of A4' },
         notes: { type: 'string', maxLength: NOTES_LIMIT },
+        measured: { type: 'object', additionalProperties: { type: 'number', description: 'cents' } },
+        choices: { type: 'array', items: { type: 'string' } },
       }),
     },
     asks: {

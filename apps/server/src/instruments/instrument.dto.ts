@@ -1,6 +1,6 @@
 import { ApiProperty } from '@nestjs/swagger';
 import type { Capability } from '@same-song/core';
-import { IsInt, IsNumber, IsObject, IsString, MaxLength, Min } from 'class-validator';
+import { IsArray, IsInt, IsNumber, IsObject, IsOptional, IsString, MaxLength, Min } from 'class-validator';
 
 /** The outer shape of an instrument; its layout is checked by its family. */
 export class InstrumentBody {
@@ -28,6 +28,16 @@ export class InstrumentBody {
   @ApiProperty()
   @IsString({ message: 'The notes must be text.' })
   declare notes: string;
+
+  @ApiProperty({ type: Object, required: false, description: 'Measured cents by way.' })
+  @IsOptional()
+  @IsObject({ message: 'Measurements must be an object.' })
+  declare measured?: Record<string, number>;
+
+  @ApiProperty({ type: [String], required: false, description: 'Ways chosen for their pitch.' })
+  @IsOptional()
+  @IsArray({ message: 'Choices must be a list.' })
+  declare choices?: string[];
 }
 
 export class InstrumentUpdate extends InstrumentBody {

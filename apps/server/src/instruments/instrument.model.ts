@@ -1,4 +1,4 @@
-import type { Capability } from '@same-song/core';
+import type { Capability, InstrumentSpec } from '@same-song/core';
 import { Column, DataType, Default, Model, PrimaryKey, Table } from 'sequelize-typescript';
 import { randomUUID } from 'node:crypto';
 
@@ -27,6 +27,12 @@ export class InstrumentModel extends Model {
 
   @Column(DataType.TEXT)
   declare notes: string;
+
+  @Column(DataType.JSON)
+  declare measured: InstrumentSpec['measured'];
+
+  @Column(DataType.JSON)
+  declare choices: InstrumentSpec['choices'];
 
   @Column(DataType.INTEGER)
   declare version: number;

@@ -46,6 +46,7 @@ export const instruments = recordKind<InstrumentSpec, InstrumentRecord>('instrum
 export const asks = recordKind<SavedAsk, AskRecord>('asks');
 
 /** The content of an instrument record, without what the server adds. */
-export function specOf({ family, name, layout, capability, a4, notes }: InstrumentRecord): InstrumentSpec {
-  return { family, name, layout, capability, a4, notes };
+export function specOf(record: InstrumentRecord): InstrumentSpec {
+  const { family, name, layout, capability, a4, notes, measured, choices } = record;
+  return { family, name, layout, capability, a4, notes, measured, choices };
 }

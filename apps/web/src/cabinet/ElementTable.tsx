@@ -3,6 +3,8 @@ import {
   PITCH_RANGE,
   parsePitch,
   pitchText,
+  type ElementChange,
+  type ElementValue,
   type Instrument,
   type LayoutElement,
   type Problem,
@@ -11,7 +13,7 @@ import {
 interface ElementTableProps {
   readonly instrument: Instrument;
   readonly problems: readonly Problem[];
-  readonly onChange: (element: string, pitch: number) => void;
+  readonly onChange: (element: string, change: ElementChange) => void;
 }
 
 /** Every reed (string, tongue …) with its pitch, each to be typed over. */
@@ -45,12 +47,23 @@ export function ElementTable({ instrument, problems, onChange }: ElementTablePro
                 .filter((element) => element.row === row)
                 .map((element) => (
                   <td key={element.id}>
-                    <ElementField
-                      key={element.pitch}
-                      element={element}
-                      wrong={messages.some((p) => p.field === `layout.${element.id}`)}
-                      onChange={onChange}
-                    />
+                    {element.pitch !== undefined && (
+                      <PitchField
+                        key={element.pitch}
+                        element={element}
+                        pitch={element.pitch}
+                        wrong={messages.some((p) => p.field === `layout.${element.id}`)}
+                        onChange={(pitch) => onChange(element.id, { pitch })}
+                      />
+                    )}
+                    {element.values.map((value) => (
+                      <ValueField
+                        key={value.id}
+                        element={element}
+                        value={value}
+                        onChange={(next) => onChange(element.id, { values: { [value.id]: next } })}
+                      />
+                    ))}
                   </td>
                 ))}
             </tr>
@@ -72,32 +85,33 @@ export function ElementTable({ instrument, problems, onChange }: ElementTablePro
   );
 }
 
-interface ElementFieldProps {
+interface PitchFieldProps {
   readonly element: LayoutElement;
+  readonly pitch: number;
   readonly wrong: boolean;
-  readonly onChange: (element: string, pitch: number) => void;
+  readonly onChange: (pitch: number) => void;
 }
 
 /** A pitch as text; it is taken on Enter or when the field is left. What cannot be read stays, with its reason. */
-function ElementField({ element, wrong, onChange }: ElementFieldProps) {
-  const [text, setText] = useState(pitchText(element.pitch));
+function PitchField({ element, pitch, wrong, onChange }: PitchFieldProps) {
+  const [text, setText] = useState(pitchText(pitch));
   const [problem, setProblem] = useState<string | undefined>(undefined);
   const take = (typed: string) => {
-    const pitch = parsePitch(typed);
-    if (!pitch.ok) {
-      setProblem(pitch.problems[0]!.message);
+    const read = parsePitch(typed);
+    if (!read.ok) {
+      setProblem(read.problems[0]!.message);
       return;
     }
     setProblem(undefined);
-    if (pitch.value !== element.pitch) onChange(element.id, pitch.value);
-    else setText(pitchText(element.pitch));
+    if (read.value !== pitch) onChange(read.value);
+    else setText(pitchText(pitch));
   };
   const onKeyDown = (event: KeyboardEvent) => {
     const step = { ArrowUp: 1, ArrowDown: -1 }[event.key];
     if (step !== undefined) {
       event.preventDefault();
-      const next = element.pitch + step;
-      if (next >= PITCH_RANGE.lowest && next <= PITCH_RANGE.highest) onChange(element.id, next);
+      const next = pitch + step;
+      if (next >= PITCH_RANGE.lowest && next <= PITCH_RANGE.highest) onChange(next);
     } else if (event.key === 'Enter') {
       event.preventDefault();
       take(text);
@@ -122,5 +136,50 @@ function ElementField({ element, wrong, onChange }: ElementFieldProps) {
         </span>
       )}
     </>
+  );
+}
+
+interface ValueFieldProps {
+  readonly element: LayoutElement;
+  readonly value: ElementValue;
+  readonly onChange: (value: number | boolean) => void;
+}
+
+/** A property beside the pitch: a switch or a small number. */
+function ValueField({ element, value, onChange }: ValueFieldProps) {
+  const name = `${element.label}, ${value.label}`;
+  if (value.kind === 'flag')
+    return (
+      <label className="element-value">
+        <input
+          type="checkbox"
+          aria-label={name}
+          checked={value.value}
+          onChange={(event) => onChange(event.target.checked)}
+        />
+        {value.label}
+      </label>
+    );
+  return (
+    <label className="element-value">
+      <input
+        type="number"
+        key={value.value}
+        aria-label={name}
+        defaultValue={value.value}
+        min={value.lowest}
+        max={value.highest}
+        step={value.step}
+        onBlur={(event) => {
+          const typed = event.target.value.trim() === '' ? NaN : Number(event.target.value);
+          if (Number.isFinite(typed) && typed !== value.value) onChange(typed);
+          else event.target.value = String(value.value);
+        }}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') event.currentTarget.blur();
+        }}
+      />
+      {value.label}
+    </label>
   );
 }

@@ -129,7 +129,9 @@ export function InstrumentEditor({ record }: { record: InstrumentRecord }) {
         <ElementTable
           instrument={good}
           problems={problems}
-          onChange={(element, pitch) => step('a reed', { ...spec, layout: good.withElement(element, pitch) })}
+          onChange={(element, change) =>
+            step(`a ${good.family.element}`, { ...spec, layout: good.withElement(element, change) })
+          }
         />
       )}
       <OtherProblems problems={problems} />

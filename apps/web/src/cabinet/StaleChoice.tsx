@@ -11,10 +11,12 @@ interface StaleChoiceProps {
 const LABELS: Readonly<Record<keyof InstrumentSpec, string>> = {
   family: 'Kind',
   name: 'Name',
-  layout: 'Key, tuning and reeds',
+  layout: 'Layout',
   capability: 'What it can do',
   a4: 'Pitch of A',
   notes: 'Notes',
+  measured: 'Measured cents',
+  choices: 'Chosen ways',
 };
 
 /** The same instrument was changed elsewhere: both texts, and the choice. */

@@ -1,11 +1,12 @@
 import { area, curveLinear, line as lineShape } from 'd3-shape';
 import { scaleLinear } from 'd3-scale';
 import { useEffect, useRef } from 'react';
-import type { AirBalance, AirNames, LineView, MapView } from '@same-song/core';
+import type { AirBalance, AirNames, LineView, MapView, SideNames } from '@same-song/core';
 
 interface LinePanelProps {
   readonly view: MapView;
   readonly air: AirNames | undefined;
+  readonly sides: SideNames;
   readonly selected: number | undefined;
   readonly related: ReadonlySet<string>;
   readonly sounding: number | undefined;
@@ -21,7 +22,7 @@ const LINE_HEIGHT = 2 * AXIS_Y;
 const CURVE_HEIGHT = 42;
 
 /** The route note by note on a centre axis, out above and in below, with the running balance of air beneath it. */
-export function LinePanel({ view, air, selected, related, sounding, onSelect }: LinePanelProps) {
+export function LinePanel({ view, air, sides, selected, related, sounding, onSelect }: LinePanelProps) {
   const scroller = useRef<HTMLDivElement>(null);
   const { line } = view;
   const marked = sounding ?? selected;
@@ -38,8 +39,8 @@ export function LinePanel({ view, air, selected, related, sounding, onSelect }: 
   return (
     <section className="line-panel" aria-label="The line">
       <div className="line-sides" aria-hidden="true">
-        <span>{air ? `${air.out} ↑` : ''}</span>
-        <span>{air ? `${air.in} ↓` : ''}</span>
+        <span>{sides.above}</span>
+        <span>{sides.below}</span>
         <span className="line-store">{air?.store}</span>
       </div>
       <div className="line-scroller" ref={scroller}>
@@ -75,8 +76,8 @@ export function LinePanel({ view, air, selected, related, sounding, onSelect }: 
 }
 
 function noteY(note: LineView): number {
-  if (note.air === undefined) return AXIS_Y;
-  return note.air === 'out' ? AXIS_Y - NOTE.gap - NOTE.height / 2 : AXIS_Y + NOTE.gap + NOTE.height / 2;
+  if (note.side === 'level') return AXIS_Y;
+  return note.side === 'above' ? AXIS_Y - NOTE.gap - NOTE.height / 2 : AXIS_Y + NOTE.gap + NOTE.height / 2;
 }
 
 /** The line as a thread through the notes, broken where a note cannot be had. */
@@ -105,7 +106,7 @@ interface LineNoteProps {
 }
 
 function LineNote({ note, column, words, selected, related, sounding, onSelect }: LineNoteProps) {
-  const side = note.missing ? 'missing' : (note.air ?? 'level');
+  const side = note.missing ? 'missing' : note.side;
   const name = `${note.note}, degree ${note.degree}: ${words ?? `not to be had, ${note.missing}`}${note.pinned ? ', pinned' : ''}`;
   return (
     <div
@@ -129,7 +130,7 @@ function LineNote({ note, column, words, selected, related, sounding, onSelect }
       <span
         aria-hidden="true"
         className="line-note-name"
-        style={{ top: note.air === 'out' ? AXIS_Y + 5 : AXIS_Y - 28 }}
+        style={{ top: note.side === 'above' ? AXIS_Y + 5 : AXIS_Y - 28 }}
       >
         <b>{note.degree}</b> {column >= NOTE.named && note.bareNote}
       </span>

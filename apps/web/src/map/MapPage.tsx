@@ -156,6 +156,7 @@ function MapBody({ state, view }: { state: MapState; view: MapView }) {
           <LinePanel
             view={view}
             air={family.air}
+            sides={family.sides}
             selected={selection.note?.index}
             related={selection.related}
             sounding={player.sounding}
@@ -165,7 +166,7 @@ function MapBody({ state, view }: { state: MapState; view: MapView }) {
         <Verdict
           view={view}
           selection={selection}
-          air={family.air}
+          sides={family.sides}
           onPin={pin}
           onUnpin={unpin}
           onSelectWay={selectWay}

@@ -1,11 +1,11 @@
 import Button from '@mui/material/Button';
-import type { AirNames, LineView, MapView, WayView } from '@same-song/core';
+import type { LineView, MapView, Side, SideNames, WayView } from '@same-song/core';
 import type { Selection } from './selection.ts';
 
 interface VerdictProps {
   readonly view: MapView;
   readonly selection: Selection;
-  readonly air: AirNames | undefined;
+  readonly sides: SideNames;
   readonly onPin: (index: number, wayId: string) => void;
   readonly onUnpin: (index: number) => void;
   readonly onSelectWay: (id: string) => void;
@@ -21,7 +21,7 @@ export function Verdict(props: VerdictProps) {
       {selection.note || selection.way ? <SelectedPart {...props} /> : null}
       <EffortPart view={view} />
       <MissingPart view={view} />
-      <AdvicePart view={view} air={props.air} onSelectWay={props.onSelectWay} />
+      <AdvicePart view={view} sides={props.sides} onSelectWay={props.onSelectWay} />
       {view.cautions.map((caution) => (
         <p key={caution} className="verdict-caution">
           {caution}
@@ -103,31 +103,32 @@ const ADVICE = [
   { id: 'leave', title: 'Leave out' },
 ] as const;
 
+const SIDES: readonly Side[] = ['above', 'level', 'below'];
+
 interface AdvicePartProps {
   readonly view: MapView;
-  readonly air: AirNames | undefined;
+  readonly sides: SideNames;
   readonly onSelectWay: (id: string) => void;
 }
 
-/** Safe, risk and leave out, each in the order of the instrument; the two airs apart. */
-function AdvicePart({ view, air, onSelectWay }: AdvicePartProps) {
+/** Safe, risk and leave out, each in the order of the instrument; the sides apart. */
+function AdvicePart({ view, sides, onSelectWay }: AdvicePartProps) {
   return (
     <>
       {ADVICE.map(({ id, title }) => {
         const ways = view.ways.filter((way) => way.advice === id && (id !== 'leave' || way.reachable));
         if (ways.length === 0) return null;
-        const rows = [
-          { name: air?.out, ways: ways.filter((way) => way.air === 'out') },
-          { name: air?.in, ways: ways.filter((way) => way.air === 'in') },
-          { name: undefined, ways: ways.filter((way) => way.air === undefined) },
-        ];
+        const rows = SIDES.map((side) => ({
+          name: sides[side],
+          ways: ways.filter((way) => way.side === side),
+        }));
         return (
           <section key={id}>
             <h2>{title}</h2>
             {rows
               .filter((row) => row.ways.length > 0)
               .map((row) => (
-                <p key={row.name ?? 'all'} className="advice">
+                <p key={row.name} className="advice">
                   <span className="advice-air">{row.name}</span>
                   {row.ways.map((way) => (
                     <button

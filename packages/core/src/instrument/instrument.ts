@@ -1,5 +1,9 @@
 import { FAMILY_IDS, familyById } from '../families/index.ts';
-import type { Capability, OpenLayout } from '../families/contract.ts';
+import type { OpenLayout } from '../families/contract.ts';
+import type { Capability } from '../families/layoutPart.ts';
+import type { Way } from '../families/way.ts';
+import { personalProblems, withPersonalLoads } from './personal.ts';
+import type { Key } from '../scale/scale.ts';
 import { A4_RANGE, STANDARD_A4 } from '../pitch/pitch.ts';
 import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
 
@@ -14,11 +18,19 @@ export interface InstrumentSpec {
   /** Pitch standard: Hz of A4. */
   readonly a4: number;
   readonly notes: string;
+  /** Measured deviation in cents by way id. */
+  readonly measured: Readonly<Record<string, number>>;
+  /** Ids of the ways chosen for their pitch, at most one a pitch. */
+  readonly choices: readonly string[];
 }
 
 /** A stored instrument opened for computing. */
 export interface Instrument extends OpenLayout {
   readonly spec: InstrumentSpec;
+  /** As the layout is set before playing in a key. */
+  forKey(key: Key): Instrument;
+  /** Cents a way is known to be off: as measured, or else as the layout has it. */
+  centsOf(way: Way): number;
 }
 
 export const NAME_LIMIT = 120;
@@ -32,7 +44,16 @@ export function specFromPreset(familyId: string, presetId: string): InstrumentSp
   const opened = family.open(preset.layout, {});
   if (!opened.ok) throw new Error(`preset ${familyId}/${presetId} is wrong: ${opened.problems[0]!.message}`);
   const name = opened.value.description;
-  return { family: familyId, name, layout: preset.layout, capability: {}, a4: STANDARD_A4, notes: '' };
+  return {
+    family: familyId,
+    name,
+    layout: preset.layout,
+    capability: {},
+    a4: STANDARD_A4,
+    notes: '',
+    measured: {},
+    choices: [],
+  };
 }
 
 /** Checks what came from outside and opens it. Problem fields: `name`, `a4`, `layout.draw.4`, `capability.overblow` … */
@@ -58,7 +79,10 @@ export function openInstrument(stored: unknown): Result<Instrument> {
   if (!capability.ok) problems.push(...under('capability', capability.problems));
   const opened = family.open(stored['layout'], capability.ok ? capability.value : {});
   if (!opened.ok) problems.push(...under('layout', opened.problems));
-  else if (capability.ok) problems.push(...placeProblems(opened.value, capability.value));
+  else {
+    if (capability.ok) problems.push(...placeProblems(opened.value, capability.value));
+    problems.push(...personalProblems(opened.value, stored['measured'] ?? {}, stored['choices'] ?? []));
+  }
   if (problems.length > 0 || !opened.ok || !capability.ok) return fail(...(problems as [Problem]));
   const spec: InstrumentSpec = {
     family: family.id,
@@ -67,8 +91,24 @@ export function openInstrument(stored: unknown): Result<Instrument> {
     capability: capability.value,
     a4: (stored['a4'] as number | undefined) ?? STANDARD_A4,
     notes: (stored['notes'] as string | undefined) ?? '',
+    measured: (stored['measured'] as InstrumentSpec['measured'] | undefined) ?? {},
+    choices: (stored['choices'] as InstrumentSpec['choices'] | undefined) ?? [],
   };
-  return ok({ ...opened.value, spec });
+  return ok(personal(opened.value, spec));
+}
+
+/** A layout with what is known of this one object put to it. */
+function personal(opened: OpenLayout, spec: InstrumentSpec): Instrument {
+  const centsOf = (way: Way) => spec.measured[way.id] ?? way.cents ?? 0;
+  return {
+    ...withPersonalLoads(opened, centsOf, spec.choices),
+    spec,
+    centsOf,
+    forKey(key) {
+      const set = opened.forKey(key);
+      return set === opened ? this : personal(set, spec);
+    },
+  };
 }
 
 /** Checks a text by its length in characters as a reader counts them, spaces at the ends left out. */

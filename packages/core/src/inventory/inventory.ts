@@ -1,4 +1,4 @@
-import type { Technique, Way } from '../families/contract.ts';
+import type { Technique, Way } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import { MAIN_CHORDS, mainChord } from '../harmony/chord.ts';
 import type { Role } from '../harmony/role.ts';

@@ -1,5 +1,6 @@
 import type { Ask } from '../ask/ask.ts';
-import type { Air, Way } from '../families/contract.ts';
+import type { FactTable } from '../families/layoutPart.ts';
+import type { Air, Remark, Side, Way } from '../families/way.ts';
 import { MAIN_CHORDS, mainChord } from '../harmony/chord.ts';
 import { rolesOf, type Role } from '../harmony/role.ts';
 import type { Instrument } from '../instrument/instrument.ts';
@@ -36,6 +37,9 @@ export interface WayView {
   readonly degree: string;
   readonly role: Role;
   readonly air: Air | undefined;
+  readonly side: Side;
+  /** Known deviation in cents; 0 when none is known. */
+  readonly cents: number;
   readonly technique: string;
   readonly reachable: boolean;
   readonly gains: boolean;
@@ -68,6 +72,11 @@ export interface LineView {
   readonly tab: string | undefined;
   readonly brief: string | undefined;
   readonly air: Air | undefined;
+  readonly side: Side;
+  /** Hand or finger, as a word and as one or two letters. */
+  readonly grip: { readonly short: string; readonly words: string } | undefined;
+  /** A word or two of what to do here. */
+  readonly mark: string | undefined;
   readonly pinned: boolean;
   /** Why it cannot be had. */
   readonly missing: string | undefined;
@@ -88,6 +97,11 @@ export interface MapView {
   readonly tabText: string;
   readonly effort: Effort;
   readonly air: AirBalance;
+  /** What to do at single notes, those that recur at every note left out. */
+  readonly remarks: readonly Remark[];
+  readonly tables: readonly FactTable[];
+  /** Sounding along, in Hz. */
+  readonly drones: readonly number[];
   readonly reach: Reach;
   readonly missing: readonly {
     readonly pitch: Pitch;
@@ -100,8 +114,9 @@ export interface MapView {
 }
 
 /** Computes Map. Pure; some milliseconds for any instrument served. */
-export function mapView(instrument: Instrument, ask: Ask, writing: Writing): MapView {
+export function mapView(base: Instrument, ask: Ask, writing: Writing): MapView {
   const key = keyOf(ask.scale, ask.tonic);
+  const instrument = base.forKey(key);
   const roles = rolesOf(ask.scale, mainChord(ask.scale, ask.chord));
   const { avoid } = resolvePreferences(instrument.family, ask.preferences);
   const usable = instrument.ways.filter((way) => way.able && !avoid.has(way.technique));
@@ -114,10 +129,27 @@ export function mapView(instrument: Instrument, ask: Ask, writing: Writing): Map
   const items = inventory.byTechnique.flatMap((group) => group.items);
   const ways = items.map(({ way, role, advice, gains, chords }): WayView => {
     const { id, words, pitch, air, technique } = way;
-    const hz = frequency(pitch, instrument.spec.a4);
+    const cents = instrument.centsOf(way);
+    const hz = frequency(pitch, instrument.spec.a4, cents);
+    const side = instrument.sideOf({ way, grip: undefined });
     const tab = instrument.tab(way, writing.dialect);
     const brief = instrument.brief(way);
-    const common = { id, words, pitch, air, technique, role, advice, gains, chords, hz, tab, brief };
+    const common = {
+      id,
+      words,
+      pitch,
+      air,
+      technique,
+      role,
+      advice,
+      gains,
+      chords,
+      hz,
+      tab,
+      brief,
+      side,
+      cents,
+    };
     return {
       ...common,
       note: name.withOctave(pitch),
@@ -134,7 +166,10 @@ export function mapView(instrument: Instrument, ask: Ask, writing: Writing): Map
     line: route.notes.map((note) => lineView(instrument, route, note, roles, key, name, writing)),
     tabText: tabText(instrument, route, name, writing),
     effort: route.effort,
-    air: airBalance(route.notes),
+    air: airBalance(route.notes, instrument.airCapacity),
+    remarks: route.remarks.filter((remark) => !remark.routine),
+    tables: instrument.tables(key),
+    drones: instrument.drones.map((pitch) => frequency(pitch, instrument.spec.a4)),
     reach: reachOf(instrument, key, line, usable),
     missing: inventory.missing.map(({ pitch, missing }) => ({
       pitch,
@@ -187,7 +222,8 @@ function lineView(
   name: Namer,
   writing: Writing,
 ): LineView {
-  const { index, pitch, beats, start, pinned, way, missing } = note;
+  const { index, pitch, beats, start, pinned, way, grip, missing } = note;
+  const marks = route.remarks.filter((remark) => remark.index === index);
   return {
     index,
     pitch,
@@ -198,7 +234,10 @@ function lineView(
     bareNote: name.bare(pitch),
     degree: name.degree(pitch),
     role: roles[aboveHome(key, pitch)]!,
-    hz: frequency(pitch, instrument.spec.a4),
+    hz: frequency(pitch, instrument.spec.a4, way && instrument.centsOf(way)),
+    side: way ? instrument.sideOf({ way, grip }) : 'level',
+    grip: instrument.family.grips.find((g) => g.id === grip),
+    mark: marks.length > 0 ? marks.map((remark) => remark.mark).join(' ') : undefined,
     wayId: way?.id,
     tab: way && instrument.tab(way, writing.dialect),
     brief: way && instrument.brief(way),

@@ -1,4 +1,4 @@
-import type { Way } from '../families/contract.ts';
+import type { Way } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import type { Pitch } from '../pitch/pitch.ts';
 import type { LineNote } from '../route/line.ts';

@@ -1,4 +1,4 @@
-import type { EffortPart, Loads } from '../families/contract.ts';
+import type { EffortPart, Loads } from '../families/effortPart.ts';
 
 /** One part of a line's effort. */
 export interface PartEffort {

@@ -20,6 +20,9 @@ export interface LineNote {
   readonly start: number;
 }
 
+/** A note with the time since the one before began, in beats; 0 for the first. */
+export type TimedNote = LineNote & { readonly since: number };
+
 /** What an instrument can sound: its playable pitches, rising, each once. */
 export type Compass = readonly Pitch[];
 

@@ -1,4 +1,5 @@
-import type { Family, HabitChoice } from '../families/contract.ts';
+import type { Family } from '../families/contract.ts';
+import type { HabitChoice } from '../families/effortPart.ts';
 import { fail, isRecord, ok, shown, type Problem, type Result } from '../result.ts';
 
 /** How a route is chosen: a named preset, with what the user changed about it. */
@@ -28,9 +29,15 @@ export function defaultPreferences(family: Family): Preferences {
 export function resolvePreferences(family: Family, preferences: Preferences): ResolvedPreferences {
   const preset = family.preferences.find((p) => p.id === preferences.preset);
   if (!preset) throw new Error(`resolvePreferences: ${family.id} has no preset ${preferences.preset}`);
-  const weights = family.parts.map((part) => preferences.weights[part.id] ?? preset.weights[part.id] ?? 0);
+  const weights = family.parts.map(
+    (part) => preferences.weights[part.id] ?? preset.weights[part.id] ?? part.weight ?? 0,
+  );
   const byDefault = Object.fromEntries(family.habits.map((habit) => [habit.id, habit.options[0]!.id]));
-  return { weights, avoid: new Set(preset.avoid), habits: { ...byDefault, ...preferences.habits } };
+  return {
+    weights,
+    avoid: new Set(preset.avoid),
+    habits: { ...byDefault, ...preset.habits, ...preferences.habits },
+  };
 }
 
 /** Checks stored or linked preferences against a family. Problem fields: `preset`, `weights.turns`, `habits.twin`. */

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { expectOk } from '../result.ts';
-import { familyById } from '../families/index.ts';
+import { families, FAMILY_IDS, familyById } from '../families/index.ts';
 import { openInstrument, specFromPreset, type Instrument } from '../instrument/instrument.ts';
 import { airBalance } from './air.ts';
 import { defaultPreferences, resolvePreferences, type Preferences } from './preferences.ts';
 import { routeLine, type Route } from './route.ts';
 import type { LineNote } from './line.ts';
-import type { Way } from '../families/contract.ts';
+import type { Play } from '../families/way.ts';
 
 const family = familyById('diatonic')!;
 const everyHole = { overblow: ['1', '2', '3', '4', '5', '6'], overdraw: ['7', '8', '9', '10'] };
@@ -25,58 +25,81 @@ const line = (pitches: readonly number[]): LineNote[] =>
   pitches.map((pitch, i) => ({ pitch, beats: 1, start: i }));
 const ids = (route: Route) => route.notes.map((note) => note.way?.id);
 
-/** Cost of one choice of ways, added up note by note with no solver in it. */
+/** Cost of one choice of plays, added up note by note with no solver in it. */
 function plainCost(
   instrument: Instrument,
   notes: readonly LineNote[],
-  ways: readonly Way[],
+  plays: readonly Play[],
   preferences: Preferences,
 ): number {
-  const { weights, habits } = resolvePreferences(family, preferences);
+  const { weights, habits } = resolvePreferences(instrument.family, preferences);
   const weigh = (loads: readonly number[]) => loads.reduce((sum, load, i) => sum + load * weights[i]!, 0);
-  return ways.reduce((sum, way, i) => {
-    const step = i === 0 ? 0 : weigh(instrument.stepLoads(ways[i - 1]!, way, notes[i]!, habits));
-    return sum + weigh(instrument.wayLoads(way, notes[i]!, habits)) + step;
+  return plays.reduce((sum, play, i) => {
+    const moment = { ...notes[i]!, since: i === 0 ? 0 : notes[i]!.start - notes[i - 1]!.start };
+    const step = i === 0 ? 0 : weigh(instrument.stepLoads(plays[i - 1]!, play, moment, habits));
+    return sum + weigh(instrument.wayLoads(play, moment, habits)) + step;
   }, 0);
 }
 
-function everyRoute(instrument: Instrument, notes: readonly LineNote[], avoid: ReadonlySet<string>): Way[][] {
-  return notes.reduce<Way[][]>(
+function everyRoute(instrument: Instrument, notes: readonly LineNote[], preferences: Preferences): Play[][] {
+  const { avoid, habits } = resolvePreferences(instrument.family, preferences);
+  return notes.reduce<Play[][]>(
     (routes, note) => {
-      const ways = instrument.ways.filter((w) => w.pitch === note.pitch && w.able && !avoid.has(w.technique));
-      return routes.flatMap((route) => ways.map((way) => [...route, way]));
+      const plays = instrument.ways
+        .filter((w) => w.pitch === note.pitch && w.able && !avoid.has(w.technique))
+        .flatMap((way) => instrument.playsOf(way, habits));
+      return routes.flatMap((route) => plays.map((play) => [...route, play]));
     },
     [[]],
   );
 }
 
-test('of all routes of a short line the cheapest is taken, whatever the instrument and the preferences', () => {
-  const presets = fc.constantFrom(...family.presets.map((p) => p.id));
-  const preset = fc.constantFrom(...family.preferences.map((p) => p.id));
-  const habit = fc.constantFrom(...family.habits[0]!.options.map((o) => o.id));
-  const steps = fc.array(fc.integer({ min: 0, max: 37 }), { minLength: 1, maxLength: 6 });
-  fc.assert(
-    fc.property(presets, preset, habit, steps, (key, name, twin, offsets) => {
-      const instrument = harmonica(key, everyHole);
-      const preferences = prefer(name, { habits: { twin } });
-      const { avoid } = resolvePreferences(family, preferences);
-      const playable = new Set(
-        instrument.ways.filter((w) => w.able && !avoid.has(w.technique)).map((w) => w.pitch),
-      );
-      const notes = line(
-        offsets.map((o) => instrument.elements[0]!.pitch + o).filter((p) => playable.has(p)),
-      );
-      const best = Math.min(
-        ...everyRoute(instrument, notes, avoid).map((ways) =>
-          plainCost(instrument, notes, ways, preferences),
-        ),
-      );
-      const route = routeLine(instrument, notes, preferences);
-      expect(route.effort.total).toBeCloseTo(best, 8);
-      expect(route.notes.map((n) => n.way!.pitch)).toEqual(notes.map((n) => n.pitch));
-    }),
-    { numRuns: 120 },
-  );
+describe.each(FAMILY_IDS)('%s', (id) => {
+  const { presets, preferences: schools, habits } = families[id];
+  const own = (key: string) => {
+    const spec = specFromPreset(id, key);
+    const { capabilityGroups, ways } = expectOk(openInstrument(spec));
+    const capability = Object.fromEntries(capabilityGroups.map((group) => [group.id, group.places]));
+    const measured = Object.fromEntries(ways.slice(0, 9).map((way, i) => [way.id, 4 * i - 15]));
+    return expectOk(openInstrument({ ...spec, capability, measured, choices: [ways[2]!.id] }));
+  };
+
+  test('of all routes of a short line the cheapest is taken, whatever the instrument and the preferences', () => {
+    const habitChoice = fc.record(
+      Object.fromEntries(habits.map((h) => [h.id, fc.constantFrom(...h.options.map((o) => o.id))])),
+    );
+    const steps = fc.array(fc.tuple(fc.nat(60), fc.constantFrom(0.5, 1, 3)), { minLength: 1, maxLength: 4 });
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...presets.map((p) => p.id)),
+        fc.constantFrom(...schools.map((p) => p.id)),
+        habitChoice,
+        steps,
+        (key, preset, chosen, notesAt) => {
+          const instrument = own(key);
+          const preferences = { preset, weights: {}, habits: chosen };
+          const { avoid } = resolvePreferences(instrument.family, preferences);
+          const usable = instrument.ways.filter((w) => w.able && !avoid.has(w.technique));
+          const lowest = Math.min(...usable.map((w) => w.pitch));
+          const playable = new Set(usable.map((w) => w.pitch));
+          let start = 0;
+          const notes = notesAt
+            .map(([step, beats]) => ({ pitch: lowest + step, beats }))
+            .filter(({ pitch }) => playable.has(pitch))
+            .map((note) => ({ ...note, start: (start += note.beats) - note.beats }));
+          const best = Math.min(
+            ...everyRoute(instrument, notes, preferences).map((plays) =>
+              plainCost(instrument, notes, plays, preferences),
+            ),
+          );
+          const route = routeLine(instrument, notes, preferences);
+          expect(route.effort.total).toBeCloseTo(best, 8);
+          expect(route.notes.map((n) => n.way!.pitch)).toEqual(notes.map((n) => n.pitch));
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
 });
 
 test('each alternative is the cheapest route that holds it, and its difference is the truth', () => {
@@ -87,8 +110,8 @@ test('each alternative is the cheapest route that holds it, and its difference i
   let seen = 0;
   for (const note of route.notes) {
     for (const alternative of route.alternatives(note.index)) {
-      const holding = everyRoute(instrument, notes, new Set()).filter(
-        (ways) => ways[note.index]!.id === alternative.way.id,
+      const holding = everyRoute(instrument, notes, preferences).filter(
+        (plays) => plays[note.index]!.way.id === alternative.way.id,
       );
       const best = Math.min(...holding.map((ways) => plainCost(instrument, notes, ways, preferences)));
       expect(route.effort.total + alternative.difference).toBeCloseTo(best, 8);
@@ -172,7 +195,7 @@ test('a thread of 2,000 notes keeps every note', () => {
     plainCost(
       instrument,
       notes,
-      route.notes.map((n) => n.way!),
+      route.notes.map((n) => ({ way: n.way!, grip: n.grip })),
       prefer('even'),
     ),
     5,

@@ -1,8 +1,10 @@
-import type { Loads, Way } from '../families/contract.ts';
+import type { Loads } from '../families/effortPart.ts';
+import type { Play, Remark, Way } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import { solve, type Solution } from '../solver/solver.ts';
-import { costOf, effortOf, type Effort } from './effort.ts';
-import type { LineNote } from './line.ts';
+import { costTable, type CostTable } from './costs.ts';
+import { effortOf, type Effort } from './effort.ts';
+import type { LineNote, TimedNote } from './line.ts';
 import { missingReason, type Missing } from './missing.ts';
 import { resolvePreferences, type Preferences, type ResolvedPreferences } from './preferences.ts';
 
@@ -17,8 +19,8 @@ export type RouteNote = LineNote & {
   readonly index: number;
   readonly pinned: boolean;
 } & (
-    | { readonly way: Way; readonly missing?: undefined }
-    | { readonly way?: undefined; readonly missing: Missing }
+    | { readonly way: Way; readonly grip: string | undefined; readonly missing?: undefined }
+    | { readonly way?: undefined; readonly grip?: undefined; readonly missing: Missing }
   );
 
 /** Another way for one note and what it would change over the whole line. */
@@ -36,6 +38,8 @@ export interface Alternative {
 export interface Route {
   readonly notes: readonly RouteNote[];
   readonly effort: Effort;
+  /** What to do at single notes, in the family's words. */
+  readonly remarks: readonly Remark[];
   /** Pins that name no way of that note on this instrument. */
   readonly brokenPins: readonly Pin[];
   /** All other ways of a note, the least difference first; empty for a missing note. */
@@ -50,37 +54,67 @@ export function routeLine(
   pins: readonly Pin[] = [],
 ): Route {
   const chosen = resolvePreferences(instrument.family, preferences);
-  const { layers, played, brokenPins, free } = choices(instrument, line, chosen, pins);
-  const solution = solveLine(instrument, layers, played, chosen);
+  const costs = costTable(instrument, chosen);
+  const { layers, played, brokenPins, free } = choices(instrument, line, chosen, pins, costs);
+  const solution = solveLine(layers, played, costs);
   const pinned = new Set(pins.filter((pin) => !brokenPins.includes(pin)).map((pin) => pin.index));
   const layerOf = new Map(played.map((note, layer) => [note.index, layer]));
+  const playOf = (through: Layers, path: readonly number[], layer: number) =>
+    costs.playAt(through[layer]![path[layer]!]!);
   const notes = line.map((note, index): RouteNote => {
     const layer = layerOf.get(index);
-    const common = { ...note, index, pinned: pinned.has(index) };
+    const { pitch, beats, start } = note;
+    const isPinned = pinned.has(index);
     if (layer === undefined)
-      return { ...common, missing: missingReason(instrument, chosen.avoid, note.pitch) };
-    return { ...common, way: layers[layer]![solution.path[layer]!]! };
+      return {
+        pitch,
+        beats,
+        start,
+        index,
+        pinned: isPinned,
+        missing: missingReason(instrument, chosen.avoid, pitch),
+      };
+    const { way, grip } = playOf(layers, solution.path, layer);
+    return { pitch, beats, start, index, pinned: isPinned, way, grip };
   });
   const effortAlong = (path: readonly number[], through: Layers) =>
-    effortOf(instrument.family.parts, chosen.weights, loadsAlong(instrument, through, played, chosen, path));
+    effortOf(instrument.family.parts, chosen.weights, loadsAlong(through, played, path, costs));
   const effort = effortAlong(solution.path, layers);
+  const remarks = instrument.remarks(
+    played.map(({ index, beats, start }, layer) => {
+      const { way, grip } = playOf(layers, solution.path, layer);
+      return { index, beats, start, way, grip };
+    }),
+  );
   const alternatives = (index: number): Alternative[] => {
     const layer = layerOf.get(index);
     if (layer === undefined) return [];
     const open = pinned.has(index) ? layers.with(layer, free[layer]!) : layers;
-    const detours = open === layers ? solution : solveLine(instrument, open, played, chosen);
-    const current = layers[layer]![solution.path[layer]!]!;
-    const found = open[layer]!.flatMap((way, state): Alternative[] => {
+    const detours = open === layers ? solution : solveLine(open, played, costs);
+    const current = playOf(layers, solution.path, layer).way;
+    const found = bestStates(open[layer]!, layer, detours, costs).flatMap(({ way, state }): Alternative[] => {
       const path = way === current ? undefined : detours.pathThrough(layer, state);
       if (!path) return [];
-      const wayAt = (l: number) => open[l]![path[l]!]!;
-      const differs = (l: number) => l !== layer && wayAt(l) !== layers[l]![solution.path[l]!]!;
+      const differs = (l: number) =>
+        l !== layer && playOf(open, path, l).way !== playOf(layers, solution.path, l).way;
       const alsoChanges = played.flatMap((note, l) => (differs(l) ? [note.index] : []));
       return [{ way, alsoChanges, ...differenceOf(effort, effortAlong(path, open)) }];
     });
     return found.sort((a, b) => a.difference - b.difference);
   };
-  return { notes, effort, brokenPins, alternatives };
+  return { notes, effort, remarks, brokenPins, alternatives };
+}
+
+/** Of the grips of each way the one with the cheapest line through it. */
+function bestStates(layer: readonly number[], at: number, detours: Solution, costs: CostTable) {
+  const best = new Map<Way, { way: Way; state: number; total: number }>();
+  for (const [state, number] of layer.entries()) {
+    const { way } = costs.playAt(number);
+    const total = detours.totalThrough(at, state);
+    const known = best.get(way);
+    if (!known || total < known.total) best.set(way, { way, state, total });
+  }
+  return [...best.values()];
 }
 
 function differenceOf(from: Effort, to: Effort): Pick<Alternative, 'difference' | 'parts'> {
@@ -91,57 +125,53 @@ function differenceOf(from: Effort, to: Effort): Pick<Alternative, 'difference' 
   return { difference: to.total - from.total, parts };
 }
 
-/** The ways open to each note played. */
-type Layers = readonly (readonly Way[])[];
-type PlayedNote = LineNote & { readonly index: number };
+/** The plays open to each note, by their number in the cost table. */
+type Layers = readonly (readonly number[])[];
+type NoteInLine = TimedNote & { readonly index: number };
 
-/** The ways open to each note that can be had; a pin leaves one, even one that the preferences rule out. */
+/** The plays open to each note that can be had; a pin leaves one way, even one that the preferences rule out. */
 function choices(
   instrument: Instrument,
   line: readonly LineNote[],
   chosen: ResolvedPreferences,
   pins: readonly Pin[],
+  costs: CostTable,
 ) {
-  const byPitch = new Map<number, Way[]>();
+  const playsOf = (way: Way) => instrument.playsOf(way, chosen.habits).map((play) => costs.numberOf(play));
+  const byPitch = new Map<number, number[]>();
   for (const way of instrument.ways) {
     if (!way.able || chosen.avoid.has(way.technique)) continue;
     const same = byPitch.get(way.pitch);
-    if (same) same.push(way);
-    else byPitch.set(way.pitch, [way]);
+    if (same) same.push(...playsOf(way));
+    else byPitch.set(way.pitch, playsOf(way));
   }
   const wayById = new Map(instrument.ways.map((way) => [way.id, way]));
   const pinAt = new Map(pins.map((pin) => [pin.index, pin]));
-  const layers: (readonly Way[])[] = [];
-  const free: (readonly Way[])[] = [];
-  const played: PlayedNote[] = [];
+  const layers: (readonly number[])[] = [];
+  const free: (readonly number[])[] = [];
+  const played: NoteInLine[] = [];
   const brokenPins = pins.filter((pin) => line[pin.index] === undefined);
   for (const [index, note] of line.entries()) {
     const pin = pinAt.get(index);
     const pinnedWay = pin && wayById.get(pin.wayId);
     const fits = pinnedWay?.pitch === note.pitch;
     if (pin && !fits) brokenPins.push(pin);
-    const ways = fits ? [pinnedWay] : byPitch.get(note.pitch);
-    if (!ways) continue;
-    layers.push(ways);
-    free.push(byPitch.get(note.pitch) ?? ways);
-    played.push({ ...note, index });
+    const plays = fits ? playsOf(pinnedWay) : byPitch.get(note.pitch);
+    if (!plays) continue;
+    layers.push(plays);
+    free.push(byPitch.get(note.pitch) ?? plays);
+    const before = played[played.length - 1];
+    const { pitch, beats, start } = note;
+    played.push({ pitch, beats, start, index, since: before ? start - before.start : 0 });
   }
   return { layers, played, brokenPins, free };
 }
 
-function solveLine(
-  instrument: Instrument,
-  layers: Layers,
-  played: readonly PlayedNote[],
-  { weights, habits }: ResolvedPreferences,
-): Solution {
-  const wayCost = (way: Way, layer: number) =>
-    costOf(instrument.wayLoads(way, played[layer]!, habits), weights);
-  const solution = solve<Way>({
+function solveLine(layers: Layers, played: readonly NoteInLine[], costs: CostTable): Solution {
+  const solution = solve<number>({
     layers,
-    startCost: (way) => wayCost(way, 0),
-    stepCost: (from, to, layer) =>
-      costOf(instrument.stepLoads(from, to, played[layer]!, habits), weights) + wayCost(to, layer),
+    startCost: (play) => costs.own(play, played[0]!),
+    stepCost: (from, to, layer) => costs.step(from, to, played[layer]!) + costs.own(to, played[layer]!),
   });
   if (!solution.ok) throw new Error(`solveLine: no path at note ${solution.layer}: a cost is infinite`);
   return solution;
@@ -149,17 +179,16 @@ function solveLine(
 
 /** Loads of each note along a path, the step that leads to it included. */
 function loadsAlong(
-  instrument: Instrument,
-  layers: Layers,
-  played: readonly PlayedNote[],
-  { habits }: ResolvedPreferences,
+  through: Layers,
+  played: readonly NoteInLine[],
   path: readonly number[],
+  costs: CostTable,
 ): Loads[] {
+  const numberAt = (layer: number) => through[layer]![path[layer]!]!;
   return played.map((note, layer) => {
-    const way = layers[layer]![path[layer]!]!;
-    const own = instrument.wayLoads(way, note, habits);
+    const own = costs.ownLoads(numberAt(layer), note);
     if (layer === 0) return own;
-    const step = instrument.stepLoads(layers[layer - 1]![path[layer - 1]!]!, way, note, habits);
+    const step = costs.stepLoads(numberAt(layer - 1), numberAt(layer), note);
     return own.map((load, i) => load + step[i]!);
   });
 }

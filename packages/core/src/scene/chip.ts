@@ -53,31 +53,27 @@ function bodyOf(chip: Chip): Shape {
   return { kind: 'rect', x, y, width, height, radius: role === 'home' ? height / 2 : 1, ...paint };
 }
 
+/** A narrow chip carries its degree above its note, a wide one beside it. */
+function isStacked({ width, height }: Chip): boolean {
+  return width < height * 1.35;
+}
+
 function textsOf(chip: Chip): Shape[] {
   const { x, y, width, height, role, reachable, mark } = chip;
   if (role === 'outside') return [];
   const ink = reachable ? FILLS[role].text : 'ink';
-  const base = y + height * 0.69;
+  const { degree, note } = isStacked(chip)
+    ? {
+        degree: { x: x + width / 2, y: y + height * 0.47, sizeMm: Math.min(height * 0.42, width * 0.5) },
+        note: { x: x + width / 2, y: y + height * 0.86, sizeMm: Math.min(height * 0.33, width * 0.42) },
+      }
+    : {
+        degree: { x: x + width * 0.34, y: y + height * 0.69, sizeMm: height * 0.56 },
+        note: { x: x + width * 0.73, y: y + height * 0.69, sizeMm: height * 0.42 },
+      };
   const texts: Shape[] = [
-    {
-      kind: 'text',
-      x: x + width * 0.34,
-      y: base,
-      text: chip.degree,
-      sizeMm: height * 0.56,
-      ink,
-      anchor: 'middle',
-      bold: true,
-    },
-    {
-      kind: 'text',
-      x: x + width * 0.73,
-      y: base,
-      text: chip.note,
-      sizeMm: height * 0.42,
-      ink,
-      anchor: 'middle',
-    },
+    { kind: 'text', ...degree, text: chip.degree, ink, anchor: 'middle', bold: true },
+    { kind: 'text', ...note, text: chip.note, ink, anchor: 'middle' },
   ];
   if (mark) texts.push(markText(chip, mark));
   return texts;
@@ -98,9 +94,10 @@ function markText(chip: Chip, mark: string): Shape {
 
 function outsideShapes(chip: Chip): Shape[] {
   const { x, y, width, height, mark, reachable } = chip;
-  const cx = x + width * 0.34;
-  const cy = y + height / 2;
-  const r = 1.1;
+  const stacked = isStacked(chip);
+  const cx = x + width * (stacked ? 0.5 : 0.34);
+  const cy = y + height * (stacked ? 0.3 : 0.5);
+  const r = stacked ? 0.9 : 1.1;
   const dot: Shape = {
     kind: 'path',
     d: `M${cx - r} ${cy} a${r} ${r} 0 1 0 ${2 * r} 0 a${r} ${r} 0 1 0 ${-2 * r} 0 Z`,
@@ -108,10 +105,10 @@ function outsideShapes(chip: Chip): Shape[] {
   };
   const name: Shape = {
     kind: 'text',
-    x: x + width * 0.73,
-    y: y + height * 0.66,
+    x: x + width * (stacked ? 0.5 : 0.73),
+    y: y + height * (stacked ? 0.82 : 0.66),
     text: chip.note,
-    sizeMm: height * 0.4,
+    sizeMm: stacked ? Math.min(height * 0.33, width * 0.42) : height * 0.4,
     ink: 'soft',
     anchor: 'middle',
   };

@@ -2,7 +2,7 @@ import { expectOk } from '../../result.ts';
 import { parsePitch } from '../../pitch/noteName.ts';
 import { openInstrument, specFromPreset, type Instrument } from '../../instrument/instrument.ts';
 import { layoutOf } from './layout.ts';
-import { positionOf } from './position.ts';
+import { positionOf } from '../kernel/position.ts';
 import { TUNING_IDS, TUNINGS, type TuningId } from './tunings.ts';
 
 const pitch = (text: string) => expectOk(parsePitch(text));
@@ -150,7 +150,10 @@ describe('difficulty', () => {
     const instrument = harmonica(root);
     const way = instrument.ways.find((w) => w.id === id)!;
     const byPart = Object.fromEntries(
-      instrument.family.parts.map((p, i) => [p.id, instrument.wayLoads(way, { beats: 1, start: 0 }, {})[i]!]),
+      instrument.family.parts.map((p, i) => [
+        p.id,
+        instrument.wayLoads({ way, grip: undefined }, { beats: 1, start: 0, since: 0 }, {})[i]!,
+      ]),
     );
     return byPart['bends']! + byPart['middles']! + byPart['highs']! + byPart['overs']!;
   };

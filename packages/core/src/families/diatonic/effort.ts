@@ -1,4 +1,12 @@
-import type { EffortPart, Habit, HabitChoice, Loads, Moment, PreferencePreset } from '../contract.ts';
+import {
+  loader,
+  type EffortPart,
+  type Habit,
+  type HabitChoice,
+  type Loads,
+  type PreferencePreset,
+} from '../effortPart.ts';
+import type { Moment } from '../way.ts';
 import { ROOTS, type DiatonicLayout } from './layout.ts';
 import type { DiatonicWay } from './ways.ts';
 
@@ -58,9 +66,7 @@ const PER_SEMITONE_BELOW_G = 0.04;
 /** Notes below this pitch take more air the lower they are. */
 const MIDDLE_C = 60;
 
-function loads(values: Partial<Record<PartId, number>>): Loads {
-  return parts.map((part) => values[part.id] ?? 0);
-}
+const loads = loader(parts);
 
 /** How much harder a way is on this key: blow bends and over-notes by height, draw bends by depth. */
 function keyFactor(layout: DiatonicLayout, way: DiatonicWay): number {

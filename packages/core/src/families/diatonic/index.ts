@@ -1,6 +1,7 @@
 import { notePitchClass } from '../../pitch/noteName.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
-import { defineFamily } from '../contract.ts';
+import { defineFamily } from '../defineFamily.ts';
+import { REED } from '../kernel/timbres.ts';
 import { scene } from './diagram.ts';
 import { habits, parts, preferences, stepLoads, wayLoads } from './effort.ts';
 import {
@@ -12,7 +13,7 @@ import {
   withOption,
   type DiatonicLayout,
 } from './layout.ts';
-import { ordinal, positionOf } from './position.ts';
+import { ordinal, positionOf } from '../kernel/position.ts';
 import { presets } from './presets.ts';
 import { brief, dialects, parseTab, tab } from './tab.ts';
 import { techniques } from './techniques.ts';
@@ -22,12 +23,16 @@ export const diatonic = defineFamily<DiatonicLayout, DiatonicWay>({
   id: 'diatonic',
   label: 'diatonic harmonica',
   air: { out: 'blow', in: 'draw', store: 'lungs' },
+  sides: { above: 'blow ↑', level: '', below: 'draw ↓' },
   techniques,
   parts,
   preferences,
   habits,
+  grips: [],
   dialects,
+  timbre: REED,
   absent: 'no reed reaches it',
+  element: 'reed',
   presets,
   check: checkLayout,
   home: (layout) => pitchClass(layout.root),
@@ -39,8 +44,9 @@ export const diatonic = defineFamily<DiatonicLayout, DiatonicWay>({
   capabilityGroups,
   ways,
   marks,
-  wayLoads,
-  stepLoads: (_, from, to) => stepLoads(from, to),
+  wayLoads: (layout, { way }, moment, chosen) => wayLoads(layout, way, moment, chosen),
+  stepLoads: (_, from, to) => stepLoads(from.way, to.way),
+  sideOf: (_, { way }) => (way.air === 'out' ? 'above' : 'below'),
   facts: (layout, key) => [`${ordinal(positionOf(layout.root, notePitchClass(key.tonic)))} position`],
   tab: (_, way, dialect) => tab(way, dialect),
   brief: (_, way) => brief(way),

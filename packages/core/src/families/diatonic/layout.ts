@@ -2,7 +2,7 @@ import { noteText } from '../../pitch/noteName.ts';
 import { PITCH_RANGE, pitchClass, type Pitch } from '../../pitch/pitch.ts';
 import { fail, isRecord, ok, shown, type Problem, type Result } from '../../result.ts';
 import { USUAL_KEYS } from '../../scale/scale.ts';
-import type { LayoutElement, LayoutOption } from '../contract.ts';
+import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
 import { TUNING_IDS, TUNINGS, type TuningId } from './tunings.ts';
 
 export const HOLES = 10;
@@ -141,17 +141,23 @@ export function elements(layout: DiatonicLayout): readonly LayoutElement[] {
       row: plate,
       column: String(index + 1),
       pitch: layout.root + offset,
+      values: [],
       changed: offset !== TUNINGS[layout.tuning][plate][index],
     })),
   );
 }
 
 /** Gives one reed another pitch. @throws on an unknown element */
-export function withElement(layout: DiatonicLayout, element: string, pitch: Pitch): DiatonicLayout {
+export function withElement(
+  layout: DiatonicLayout,
+  element: string,
+  { pitch }: ElementChange,
+): DiatonicLayout {
   const [plate, hole] = element.split('.');
   if ((plate !== 'blow' && plate !== 'draw') || !(Number(hole) >= 1 && Number(hole) <= HOLES)) {
     throw new Error(`withElement: there is no reed ${element}`);
   }
+  if (pitch === undefined) return layout;
   return {
     ...layout,
     [plate]: layout[plate].map((o, i) => (i === Number(hole) - 1 ? pitch - layout.root : o)),

@@ -1,4 +1,4 @@
-import type { LayoutPreset } from '../contract.ts';
+import type { LayoutPreset } from '../layoutPart.ts';
 import { keyLabel, layoutOf, ROOTS, type DiatonicLayout } from './layout.ts';
 
 function groupOf(root: number): string {

@@ -1,4 +1,4 @@
-import type { Technique } from '../contract.ts';
+import type { Technique } from '../way.ts';
 
 const DIZZY = 'Over-notes take hard breathing: stop at once when you feel dizzy.';
 

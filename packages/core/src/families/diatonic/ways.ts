@@ -1,4 +1,5 @@
-import type { Capability, CapabilityGroup, Mark, Way } from '../contract.ts';
+import type { Capability, CapabilityGroup } from '../layoutPart.ts';
+import type { Mark, Way } from '../way.ts';
 import { bendRoom, dipAir, reedSounds, type ReedPair, type ReedSound } from '../kernel/reedPair.ts';
 import { HOLES, reedPitch, type DiatonicLayout } from './layout.ts';
 import type { TechniqueId } from './techniques.ts';

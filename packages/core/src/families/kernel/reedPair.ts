@@ -1,4 +1,4 @@
-import type { Air } from '../contract.ts';
+import type { Air } from '../way.ts';
 import type { Pitch } from '../../pitch/pitch.ts';
 
 /** The two reeds that share a hole. */

@@ -1,0 +1,54 @@
+import type { Capability, CapabilityGroup } from '../layoutPart.ts';
+import { range } from '../kernel/options.ts';
+import type { Technique, Way } from '../way.ts';
+import type { ChromaticLayout } from './layout.ts';
+import { ROW_WORDS, ROWS, SIZES } from './plan.ts';
+
+export const techniques = Object.freeze([
+  { id: 'open', label: 'open notes', needs: 'an open note', safe: true },
+  { id: 'slide', label: 'notes with the slide', needs: 'the slide', safe: true },
+] as const satisfies readonly Technique[]);
+
+export interface ChromaticWay extends Way {
+  readonly technique: (typeof techniques)[number]['id'];
+  readonly air: 'out' | 'in';
+  readonly hole: number;
+}
+
+/** Every reed is one way: `3b`, `3bs` with the slide in, `3d`, `3ds`. */
+export function ways(layout: ChromaticLayout, capability: Capability): readonly ChromaticWay[] {
+  const sliding = capability['slide'] ?? holeNames(layout);
+  return range(1, SIZES[layout.size].holes).flatMap((hole) =>
+    ROWS.map((row): ChromaticWay => {
+      const air = row.startsWith('blow') ? 'out' : 'in';
+      const slide = row.endsWith('Slide');
+      return {
+        id: `${hole}${air === 'out' ? 'b' : 'd'}${slide ? 's' : ''}`,
+        pitch: layout.home + layout.reeds[row][hole - 1]!,
+        technique: slide ? 'slide' : 'open',
+        place: String(hole),
+        air,
+        words: `${hole} ${ROW_WORDS[row]}`,
+        able: !slide || sliding.includes(String(hole)),
+        duplicateOf: undefined,
+        hole,
+      };
+    }),
+  );
+}
+
+function holeNames({ size }: ChromaticLayout): string[] {
+  return range(1, SIZES[size].holes).map(String);
+}
+
+export function capabilityGroups(layout: ChromaticLayout): readonly CapabilityGroup[] {
+  return [
+    {
+      id: 'slide',
+      label: 'Slide',
+      about: 'Holes where the slide works; none for a pupil who does not use it yet.',
+      places: holeNames(layout),
+      byDefault: holeNames(layout),
+    },
+  ];
+}

@@ -1,0 +1,78 @@
+import { fail, ok, type Result } from '../result.ts';
+import type { Family, FamilyDefinition, OpenLayout } from './contract.ts';
+import type { Capability } from './layoutPart.ts';
+import { PERSONAL_PARTS, PERSONAL_REST } from './personal.ts';
+import type { Play, Way } from './way.ts';
+
+/** Closes a definition over its own types, so that the list of families needs no type of any one of them. */
+export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition<Layout, W>): Family {
+  const parts = Object.freeze([...definition.parts, ...PERSONAL_PARTS]);
+  const family: Family = Object.freeze({ ...definition, parts, open });
+  return family;
+
+  function open(stored: unknown, capability: Capability): Result<OpenLayout> {
+    const checked = definition.check(stored);
+    return checked.ok ? ok(opened(checked.value, capability)) : checked;
+  }
+
+  function opened(layout: Layout, capability: Capability): OpenLayout {
+    const ways = definition.ways(layout, capability);
+    const byId = new Map(ways.map((way) => [way.id, way]));
+    const ours = new Set<Way>(ways);
+    const own = (way: Way): W => {
+      const found = byId.get(way.id);
+      if (!found) throw new Error(`${definition.id}: there is no way ${way.id} on this layout`);
+      return found;
+    };
+    /** Ways of this very layout are taken as they are; those of another opening are found by their id. */
+    const held = (play: Play): Play<W> =>
+      ours.has(play.way) ? (play as Play<W>) : { way: own(play.way), grip: play.grip };
+    return {
+      family,
+      layout,
+      home: definition.home(layout),
+      description: definition.describe(layout),
+      ways,
+      marks: definition.marks?.(layout) ?? [],
+      drones: definition.drones?.(layout) ?? [],
+      airCapacity: definition.airCapacity?.(layout),
+      options: definition.options(layout),
+      elements: definition.elements(layout),
+      capabilityGroups: definition.capabilityGroups(layout),
+      tuning: definition.tuning?.(layout),
+      forKey(key) {
+        const set = definition.forKey?.(layout, key) ?? layout;
+        return set === layout ? this : opened(set, capability);
+      },
+      playsOf(way, habits) {
+        const grips = definition.gripsFor?.(layout, own(way), habits) ?? [];
+        return grips.length === 0 ? [{ way, grip: undefined }] : grips.map((grip) => ({ way, grip }));
+      },
+      wayLoads: (play, moment, habits) => [
+        ...definition.wayLoads(layout, held(play), moment, habits),
+        ...PERSONAL_REST,
+      ],
+      stepLoads: (from, to, moment, habits) => [
+        ...definition.stepLoads(layout, held(from), held(to), moment, habits),
+        ...PERSONAL_REST,
+      ],
+      remarks: (line) =>
+        definition.remarks?.(
+          layout,
+          line.map((note) => ({ ...note, way: own(note.way) })),
+        ) ?? [],
+      sideOf: (play) => definition.sideOf(layout, held(play)),
+      facts: (key) => definition.facts(layout, key),
+      tables: (key) => definition.tables?.(layout, key, ways) ?? [],
+      tab: (way, dialect) => definition.tab(layout, own(way), dialect),
+      brief: (way) => definition.brief(layout, own(way)),
+      parseTab: (text, dialect) => definition.parseTab(layout, ways, text, dialect),
+      scene: (chip) => definition.scene(layout, ways, chip),
+      withOption: (option, value) => definition.withOption(layout, option, value),
+      withElement: (element, change) => definition.withElement(layout, element, change),
+      withTuning: (cents) =>
+        definition.withTuning?.(layout, cents) ??
+        fail({ field: '', wrong: '', message: `A ${definition.label} takes no tuning from a file.` }),
+    };
+  }
+}
