@@ -1,0 +1,74 @@
+import { pitchClass } from '../../pitch/pitch.ts';
+import { aboveHome, type Key } from '../../scale/scale.ts';
+import { defineFamily } from '../defineFamily.ts';
+import { parseByTable } from '../kernel/tabTable.ts';
+import { PIPE } from '../kernel/timbres.ts';
+import { scene } from './diagram.ts';
+import { parts, preferences, stepLoads, wayLoads } from './effort.ts';
+import {
+  checkLayout,
+  describe,
+  elements,
+  options,
+  withElement,
+  withOption,
+  type WhistleLayout,
+} from './layout.ts';
+import { presets } from './presets.ts';
+import { brief, dialects, tab } from './tab.ts';
+import { capabilityGroups, techniques, ways, type WhistleWay } from './ways.ts';
+
+const DIALECT_IDS = dialects.map((dialect) => dialect.id);
+
+export const whistle = defineFamily<WhistleLayout, WhistleWay>({
+  id: 'whistle',
+  label: 'whistle',
+  air: undefined,
+  sides: { above: 'upper register', level: '', below: 'low register' },
+  techniques,
+  parts,
+  preferences,
+  habits: [],
+  grips: [],
+  dialects,
+  timbre: PIPE,
+  absent: 'no fingering gives it',
+  element: 'fingering',
+  presets,
+  check: checkLayout,
+  home: (layout) => pitchClass(layout.lowest),
+  describe,
+  options,
+  withOption,
+  elements,
+  withElement,
+  capabilityGroups,
+  ways,
+  wayLoads: (layout, { way }, moment) => wayLoads(way, layout.lowest, layout.bore, moment),
+  stepLoads: (_, from, to) => stepLoads(from.way, to.way),
+  sideOf: (_, { way }) => (way.register === 'low' ? 'below' : 'above'),
+  facts,
+  tab: (_, way, dialect) => tab(way, dialect),
+  brief: (_, way) => brief(way),
+  parseTab: (_, all, text, dialect) => parseByTable(all, DIALECT_IDS, tab, text, dialect),
+  scene,
+});
+
+/** Where home lies on the whistle, and which notes of the key need a half-hole or a cross-fingering. */
+function facts({ lowest }: WhistleLayout, key: Key): readonly string[] {
+  const at = pitchClass(key.home - lowest);
+  const needs = (semitones: readonly number[]) =>
+    semitones.filter((s) => key.indexOf[aboveHome(key, lowest + s)] !== undefined).length;
+  const halves = needs([1, 3, 6, 8]);
+  const cross = needs([10]);
+  return [
+    at === 0
+      ? 'home on the lowest note'
+      : `home ${at} ${at === 1 ? 'semitone' : 'semitones'} above the lowest note`,
+    halves === 0
+      ? cross > 0
+        ? 'no half-holes, one cross-fingering'
+        : 'no half-holes'
+      : `${halves} ${halves === 1 ? 'note needs' : 'notes need'} a half-hole or an alternate`,
+  ];
+}

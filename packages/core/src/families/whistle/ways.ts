@@ -1,0 +1,103 @@
+import type { Capability, CapabilityGroup } from '../layoutPart.ts';
+import type { Technique, Way } from '../way.ts';
+import type { Fingering } from './fingerings.ts';
+import { STRAINED } from './fingerings.ts';
+import { semitonesOf, SOUNDS, type Register, type Sound, type WhistleLayout } from './layout.ts';
+
+export const techniques = Object.freeze([
+  { id: 'plain', label: 'plain fingerings', needs: 'a plain fingering', safe: true },
+  { id: 'upper', label: 'notes of the upper register', needs: 'the upper register', safe: true },
+  { id: 'cross', label: 'cross-fingerings', needs: 'a cross-fingering', safe: true },
+  { id: 'half', label: 'half-holes', needs: 'a half-hole', safe: false },
+  {
+    id: 'strained',
+    label: 'strained high notes',
+    needs: 'strained air',
+    safe: false,
+    caution:
+      'The highest notes take hard breathing: stop at once when you feel dizzy, and mind the ears beside you.',
+  },
+] as const satisfies readonly Technique[]);
+export type TechniqueId = (typeof techniques)[number]['id'];
+
+export interface WhistleWay extends Way {
+  readonly technique: TechniqueId;
+  readonly fingering: Fingering;
+  readonly register: Register;
+}
+
+function techniqueOf({ fingering, register }: Sound, semitones: number): TechniqueId {
+  if (register === 'high' || semitones >= STRAINED) return 'strained';
+  if (fingering.kind !== 'plain') return fingering.kind;
+  return register === 'upper' ? 'upper' : 'plain';
+}
+
+const REGISTER_WORDS: Readonly<Record<Register, string>> = Object.freeze({
+  low: '',
+  upper: ', overblown',
+  high: ', blown hardest',
+});
+
+/** What the fingers do, in words: `holes 1 2 3 covered, 4 half`. */
+function wordsFor({ fingering, register }: Sound): string {
+  const at = (mark: string) =>
+    [...fingering.pattern].flatMap((m, i) => (m === mark ? [String(i + 1)] : [])).join(' ');
+  const covered = at('x');
+  const half = at('h');
+  const parts = [covered ? `${covered} covered` : 'all open', ...(half ? [`${half} half`] : [])];
+  const words = covered === '1 2 3 4 5 6' ? 'all covered' : parts.join(', ');
+  return words + REGISTER_WORDS[register];
+}
+
+/** Every fingering that speaks, in every register below the player's ceiling and above it (not able). */
+export function ways(layout: WhistleLayout, capability: Capability): readonly WhistleWay[] {
+  const groups = Object.fromEntries(
+    capabilityGroups(layout).map((group) => [group.id, capability[group.id] ?? group.byDefault]),
+  );
+  return SOUNDS.filter((sound) => !layout.mute.includes(sound.id)).map((sound): WhistleWay => {
+    const semitones = semitonesOf(layout, sound);
+    const technique = techniqueOf(sound, semitones);
+    const place = placeOf(sound);
+    const group = groups[sound.fingering.kind];
+    return {
+      id: sound.id,
+      pitch: layout.lowest + semitones,
+      technique,
+      place,
+      air: undefined,
+      words: wordsFor(sound),
+      able: semitones <= layout.ceiling && (group?.includes(place) ?? true),
+      duplicateOf: undefined,
+      fingering: sound.fingering,
+      register: sound.register,
+    };
+  });
+}
+
+/** Half-holes are named by the hole, all else by what is covered. */
+function placeOf({ fingering }: Sound): string {
+  return fingering.kind === 'half' ? `hole ${fingering.pattern.indexOf('h') + 1}` : fingering.pattern;
+}
+
+export function capabilityGroups(layout: WhistleLayout): readonly CapabilityGroup[] {
+  const speaking = SOUNDS.filter((sound) => !layout.mute.includes(sound.id));
+  const places = (kind: Fingering['kind']) => [
+    ...new Set(speaking.filter((sound) => sound.fingering.kind === kind).map(placeOf)),
+  ];
+  return [
+    {
+      id: 'half',
+      label: 'Half-holes',
+      about: 'Holes that the player can cover by half.',
+      places: places('half'),
+      byDefault: places('half'),
+    },
+    {
+      id: 'cross',
+      label: 'Cross-fingerings',
+      about: 'Fingerings with covered holes below an open one; which of them speak well differs by maker.',
+      places: places('cross'),
+      byDefault: places('cross'),
+    },
+  ];
+}
