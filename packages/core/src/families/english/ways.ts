@@ -1,0 +1,68 @@
+import type { HabitChoice } from '../effortPart.ts';
+import { FINGERS, gripId, HANDS, HAND_WORDS, type ButtonWay, type Finger } from '../kernel/buttons.ts';
+import type { CapabilityGroup } from '../layoutPart.ts';
+import type { Capability } from '../layoutPart.ts';
+import type { Technique } from '../way.ts';
+import type { EnglishLayout } from './layout.ts';
+import { COLUMNS, type Column } from './layouts.ts';
+
+export const techniques = Object.freeze([
+  { id: 'button', label: 'buttons', needs: 'a button', safe: true },
+] as const satisfies readonly Technique[]);
+
+export interface EnglishWay extends ButtonWay {
+  readonly technique: 'button';
+  readonly column: Column;
+  /** 1 the lowest of its column. */
+  readonly row: number;
+}
+
+/** Every button is one way, whichever way the bellows go: `L2.3`. A stuck button is marked in the capabilities. */
+export function ways({ buttons }: EnglishLayout, capability: Capability): readonly EnglishWay[] {
+  return HANDS.flatMap((hand) =>
+    COLUMNS.flatMap((column) =>
+      buttons[hand][column].map((pitch, index): EnglishWay => {
+        const id = `${hand}${column}.${index + 1}`;
+        return {
+          id,
+          pitch,
+          technique: 'button',
+          place: id,
+          air: undefined,
+          words: `${HAND_WORDS[hand]}, column ${column}, button ${index + 1}`,
+          able: capability['buttons']?.includes(id) ?? true,
+          duplicateOf: undefined,
+          hand,
+          button: id,
+          column,
+          row: index + 1,
+        };
+      }),
+    ),
+  );
+}
+
+export function capabilityGroups(layout: EnglishLayout): readonly CapabilityGroup[] {
+  const places = ways(layout, {}).map((way) => way.place);
+  return [
+    {
+      id: 'buttons',
+      label: 'Buttons that work',
+      about: 'Take out a button that sticks or a reed that is silent.',
+      places,
+      byDefault: places,
+    },
+  ];
+}
+
+/** Fingers by column in each school. Source: how teachers of two, three and four fingers assign them. */
+export const SCHOOLS: Readonly<Record<string, Readonly<Record<Column, readonly Finger[]>>>> = Object.freeze({
+  three: { 1: ['index'], 2: ['index', 'middle'], 3: ['middle', 'ring'], 4: ['ring'] },
+  two: { 1: ['index'], 2: ['index'], 3: ['middle'], 4: ['middle'] },
+  four: { 1: ['index'], 2: ['index', 'middle'], 3: ['middle', 'ring'], 4: ['ring', 'little'] },
+});
+
+export function gripsFor({ hand, column }: EnglishWay, habits: HabitChoice): readonly string[] {
+  const school = SCHOOLS[habits['fingers'] ?? 'three']!;
+  return FINGERS.filter((finger) => school[column].includes(finger)).map((finger) => gripId(hand, finger));
+}
