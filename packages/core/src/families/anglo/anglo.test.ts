@@ -1,0 +1,111 @@
+import { openInstrument, specFromPreset, type Instrument } from '../../instrument/instrument.ts';
+import { parseNote, parsePitch } from '../../pitch/noteName.ts';
+import { expectOk } from '../../result.ts';
+import { airBalance } from '../../route/air.ts';
+import { scaleLine } from '../../route/line.ts';
+import { routeLine } from '../../route/route.ts';
+import { keyOf, scaleById } from '../../scale/scale.ts';
+
+const open = (preset: string, layout: object = {}): Instrument => {
+  const spec = specFromPreset('anglo', preset);
+  return expectOk(openInstrument({ ...spec, layout: { ...(spec.layout as object), ...layout } }));
+};
+const pitch = (text: string) => expectOk(parsePitch(text));
+const waysTo = (instrument: Instrument, text: string) =>
+  instrument.ways.filter((w) => w.pitch === pitch(text)).map((w) => w.id);
+
+function route(instrument: Instrument, tonic: string, preset: string) {
+  const key = keyOf(expectOk(scaleById('major')), expectOk(parseNote(tonic)));
+  const compass = [...new Set(instrument.ways.map((w) => w.pitch))].sort((a, b) => a - b);
+  const line = scaleLine(
+    key,
+    { kind: 'between', low: compass[0]! + 12, high: compass[0]! + 36 },
+    'up',
+    compass,
+  );
+  return routeLine(instrument, line, { preset, weights: {}, habits: {} });
+}
+const count = (r: ReturnType<typeof route>, id: string) => r.effort.parts.find((p) => p.id === id)!.count;
+
+test.each([
+  ['C-G', 'C', 'G', 'C4', 'D4'],
+  ['G-D', 'G', 'D', 'G3', 'A3'],
+  ['Bb-F', 'B♭', 'F', 'Bb3', 'C4'],
+  ['Ab-Eb', 'A♭', 'E♭', 'Ab3', 'Bb3'],
+  ['D-A', 'D', 'A', 'D4', 'E4'],
+])(
+  'in %s the third button of the left middle row gives %s when pushed',
+  (pair, middle, inside, push, pull) => {
+    const instrument = open(`${pair}-sharp-on-push`);
+    expect(waysTo(instrument, push)).toContain('Lm3out');
+    expect(waysTo(instrument, pull)).toContain('Lm3in');
+    expect(instrument.facts(keyOf(expectOk(scaleById('major')), expectOk(parseNote(middle))))[0]).toContain(
+      'middle row',
+    );
+    expect(instrument.facts(keyOf(expectOk(scaleById('major')), expectOk(parseNote(inside))))[0]).toContain(
+      'inside row',
+    );
+  },
+);
+
+test('schools of the right accidental row: C♯5 on push only, or both ways', () => {
+  expect(waysTo(open('C-G-sharp-on-push'), 'C#5').sort()).toEqual(['Ro1out']);
+  expect(waysTo(open('C-G-sharp-both-ways'), 'C#5').sort()).toEqual(['Ro1in', 'Ro2out']);
+});
+
+test('along the row turns often, across the rows seldom, and each changes rows the other way round', () => {
+  for (const preset of ['C-G-sharp-on-push', 'Bb-F-sharp-both-ways', 'G-D-two-rows']) {
+    const instrument = open(preset);
+    const tonic = { C: 'C', B: 'Bb', G: 'G' }[preset[0]!]!;
+    const along = route(instrument, tonic, 'along');
+    const across = route(instrument, tonic, 'across');
+    expect(count(along, 'turns')).toBeGreaterThan(count(across, 'turns'));
+    expect(count(along, 'rows')).toBeLessThan(count(across, 'rows'));
+  }
+});
+
+test('melody right keeps to the right hand wherever it has the note', () => {
+  const instrument = open('G-D-sharp-on-push');
+  const right = new Set(instrument.ways.filter((w) => w.id.startsWith('R')).map((w) => w.pitch));
+  for (const note of route(instrument, 'G', 'harmonic').notes) {
+    if (right.has(note.pitch)) expect(note.way!.id.startsWith('R')).toBe(true);
+  }
+});
+
+test('four fingers reach the five buttons of a row, and none hops where two may share', () => {
+  const instrument = open('C-G-two-rows');
+  for (const way of instrument.ways) {
+    const grips = instrument.playsOf(way, {}).map((p) => p.grip!);
+    expect(grips.every((grip) => grip[0] === way.id[0])).toBe(true);
+    expect(grips.length).toBe(/[15]/.test(way.place) ? 1 : 2);
+  }
+});
+
+test('the bellows run out after half their beats in one direction; air is taken there', () => {
+  const instrument = open('C-G-sharp-on-push', { bellows: 'small' });
+  const line = Array.from({ length: 6 }, (_, i) => ({ pitch: pitch('C4'), beats: 1, start: i }));
+  const { notes } = routeLine(instrument, line, { preset: 'even', weights: {}, habits: {} });
+  const air = airBalance(notes, instrument.airCapacity);
+  expect(instrument.airCapacity).toBe(8);
+  expect(air.helps).toEqual([4]);
+  expect(air.least).toBe(-4);
+  expect(airBalance(notes).helps).toEqual([]);
+});
+
+test('buttons are counted from the index finger or from the left', () => {
+  const words = (counting: string) =>
+    open('C-G-two-rows', { counting }).ways.find((w) => w.id === 'Lm1out')!.words;
+  expect(words('index')).toBe('left middle 5 push');
+  expect(words('left')).toBe('left middle 1 push');
+});
+
+test.each([
+  [{ key: 'H/X' }, 'layout.key'],
+  [{ plan: 'forty' }, 'layout.plan'],
+  [{ bellows: 'endless' }, 'layout.bellows'],
+  [{ rows: { L: {}, R: {} } }, 'layout.rows.L.middle'],
+])('a layout with %j is refused at %s', (layout, field) => {
+  const spec = specFromPreset('anglo', 'C-G-two-rows');
+  const result = openInstrument({ ...spec, layout: { ...(spec.layout as object), ...layout } });
+  expect(result.ok ? [] : result.problems.map((p) => p.field)).toContain(field);
+});

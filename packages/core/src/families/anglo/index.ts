@@ -1,0 +1,70 @@
+import { pitchClass } from '../../pitch/pitch.ts';
+import { defineFamily } from '../defineFamily.ts';
+import { FINGER_GRIPS } from '../kernel/buttons.ts';
+import { keyName } from '../kernel/options.ts';
+import { parseByTable } from '../kernel/tabTable.ts';
+import { BELLOWS_REED } from '../kernel/timbres.ts';
+import { scene } from './diagram.ts';
+import { parts, preferences, stepLoads, wayLoads } from './effort.ts';
+import {
+  checkLayout,
+  describe,
+  elements,
+  options,
+  withElement,
+  withOption,
+  type AngloLayout,
+} from './layout.ts';
+import { BELLOWS, KEYS } from './plans.ts';
+import { presets } from './presets.ts';
+import { brief, dialects, tab } from './tab.ts';
+import { capabilityGroups, gripsFor, techniques, ways, type AngloWay } from './ways.ts';
+
+const DIALECT_IDS = dialects.map((dialect) => dialect.id);
+
+export const anglo = defineFamily<AngloLayout, AngloWay>({
+  id: 'anglo',
+  label: 'Anglo concertina',
+  air: { out: 'push', in: 'pull', store: 'bellows' },
+  sides: { above: 'push ↑', level: '', below: 'pull ↓' },
+  techniques,
+  parts,
+  preferences,
+  habits: [],
+  grips: FINGER_GRIPS,
+  dialects,
+  timbre: BELLOWS_REED,
+  absent: 'no button has it',
+  element: 'reed',
+  presets,
+  check: checkLayout,
+  home: middleRow,
+  describe,
+  options,
+  withOption,
+  elements,
+  withElement,
+  capabilityGroups,
+  ways,
+  gripsFor: (_, way) => gripsFor(way),
+  wayLoads: (_, play) => wayLoads(play),
+  stepLoads: (_, from, to) => stepLoads(from, to),
+  sideOf: (_, { way }) => (way.air === 'out' ? 'above' : 'below'),
+  airCapacity: ({ bellows }) => BELLOWS[bellows],
+  facts: (layout, key) => {
+    const steps = pitchClass((key.home - middleRow(layout)) * 7);
+    const row = ['the key of the middle row', 'the key of the inside row'][steps];
+    return [
+      row ?? `middle row in ${keyName(middleRow(layout))}, inside row in ${keyName(middleRow(layout) + 7)}`,
+    ];
+  },
+  tab: (_, way, dialect) => tab(way, dialect),
+  brief: (_, way) => brief(way),
+  parseTab: (_, all, text, dialect) => parseByTable(all, DIALECT_IDS, tab, text, dialect),
+  scene,
+});
+
+/** Pitch class of the middle row's key. */
+function middleRow({ key }: AngloLayout): number {
+  return pitchClass(KEYS[key]);
+}
