@@ -2,11 +2,12 @@ import type { Family } from './contract.ts';
 import { anglo } from './anglo/index.ts';
 import { chromatic } from './chromatic/index.ts';
 import { diatonic } from './diatonic/index.ts';
+import { dulcimer } from './dulcimer/index.ts';
 import { english } from './english/index.ts';
 import { whistle } from './whistle/index.ts';
 
 /** Every family served. A new one is a folder beside this file and a line here. */
-export const families = { diatonic, chromatic, whistle, english, anglo } as const satisfies Record<
+export const families = { diatonic, chromatic, whistle, english, anglo, dulcimer } as const satisfies Record<
   string,
   Family
 >;

@@ -1,0 +1,135 @@
+import { pitchText } from '../../pitch/noteName.ts';
+import { chipShape, type ChipText } from '../../scene/chip.ts';
+import type { Scene, Shape } from '../../scene/scene.ts';
+import { disc, label, line, rect } from '../../scene/shapes.ts';
+import { STRINGS, type StringName } from './frets.ts';
+import { capoAt, describe, type DulcimerLayout } from './layout.ts';
+import type { DulcimerWay } from './ways.ts';
+
+/** Millimetres. The fretboard is drawn for the frets up to the last one, so that the upper frets stay apart. */
+const SIZE = Object.freeze({
+  left: 30,
+  length: 224,
+  string: 17.5,
+  chip: 9.6,
+  head: 9,
+  margin: 3,
+  opening: 13,
+});
+
+/** Where frets leave less room than `least`, neighbours stand in two lanes, one above and one below the string. */
+const CHIP_WIDTH = Object.freeze({ widest: 13.4, least: 8.6 });
+
+/** Strings as the player looks down on them: melody nearest (below), bass farthest; frets spaced by 2^(−n/12). */
+export function scene(
+  layout: DulcimerLayout,
+  ways: readonly DulcimerWay[],
+  chip: (way: DulcimerWay) => ChipText,
+): Scene {
+  const last = Math.max(...layout.frets.map((fret) => fret.semitones));
+  const span = 1 - 2 ** (-last / 12);
+  const room = SIZE.length - SIZE.opening - 8;
+  const fretX = (semitones: number) =>
+    SIZE.left + SIZE.opening + (room * (1 - 2 ** (-semitones / 12))) / span;
+  const stringY = (string: StringName) => SIZE.margin + SIZE.head + STRINGS.indexOf(string) * SIZE.string;
+  const bottom = stringY('melody') + SIZE.string;
+  const capo = capoAt(layout);
+  const board = rect(
+    SIZE.left + SIZE.opening - 3,
+    SIZE.margin + SIZE.head - 2,
+    SIZE.length - SIZE.opening + 3,
+    bottom - SIZE.margin - SIZE.head + 4,
+    {
+      fill: 'leaf',
+      stroke: 'rule',
+      strokeMm: 0.6,
+      radius: 3,
+    },
+  );
+  const frets = layout.frets.flatMap((fret): Shape[] => {
+    const half = fret.name.includes('½');
+    const x = fretX(fret.semitones);
+    return [
+      line(x, SIZE.margin + SIZE.head - 1, x, bottom + 1, half ? 'rule' : 'brass', half ? 0.8 : 1.1),
+      label(x, half ? bottom + 10.4 : bottom + 6.4, fret.name, 4.4, { anchor: 'middle', bold: !half }),
+    ];
+  });
+  const nut = line(
+    SIZE.left + SIZE.opening,
+    SIZE.margin + SIZE.head - 1,
+    SIZE.left + SIZE.opening,
+    bottom + 1,
+    'wood',
+    1.8,
+  );
+  const dots = layout.frets
+    .filter((fret) => ['3', '7', '10', '14'].includes(fret.name))
+    .map((fret) => disc(fretX(fret.semitones), SIZE.margin + 4, 0.9, { fill: 'brass' }));
+  const strings = STRINGS.flatMap((string, i): Shape[] => {
+    const y = stringY(string) + SIZE.string / 2;
+    return [
+      line(SIZE.left, y, SIZE.left + SIZE.length, y, 'ink', 0.9 - i * 0.25),
+      ...(string === 'melody'
+        ? [line(SIZE.left, y + 1.2, SIZE.left + SIZE.length, y + 1.2, 'ink', 0.3)]
+        : []),
+      label(1, y - 0.6, string, 4.4, { bold: true }),
+      label(1, y + 4.4, pitchText(layout.strings[string]), 4, { ink: 'soft' }),
+    ];
+  });
+  const capoBar =
+    capo > 0
+      ? [
+          rect(fretX(capo) - 2.4, SIZE.margin + SIZE.head - 3, 2.4, bottom - SIZE.margin - SIZE.head + 6, {
+            fill: 'wood',
+            radius: 1,
+          }),
+        ]
+      : [];
+  return {
+    title: describe(layout),
+    widthMm: SIZE.left + SIZE.length + SIZE.margin,
+    heightMm: bottom + 12 + SIZE.margin,
+    shapes: [
+      board,
+      ...dots,
+      ...frets,
+      nut,
+      ...strings,
+      ...capoBar,
+      ...chips(layout, ways, chip, fretX, stringY),
+    ],
+  };
+}
+
+function chips(
+  layout: DulcimerLayout,
+  ways: readonly DulcimerWay[],
+  chip: (way: DulcimerWay) => ChipText,
+  fretX: (semitones: number) => number,
+  stringY: (string: StringName) => number,
+): Shape[] {
+  const edges = [fretX(0), ...layout.frets.map((fret) => fretX(fret.semitones))];
+  const narrow = edges.findIndex((edge, i) => i > 0 && edge - edges[i - 1]! - 0.7 < CHIP_WIDTH.least);
+  const crowdedFrom = narrow < 0 ? Infinity : narrow;
+  return ways.map((way) => {
+    const middle = stringY(way.technique) + SIZE.string / 2;
+    const at = layout.frets.findIndex((fret) => fret.name === way.fret) + 1;
+    const right = fretX(way.semitones);
+    const common = { ...chip(way), id: way.id, label: way.words, height: SIZE.chip };
+    if (way.fret === '0')
+      return chipShape({
+        ...common,
+        x: Math.max(SIZE.left + 0.5, right - 12.6),
+        y: middle - SIZE.chip / 2,
+        width: 11.4,
+      });
+    // A finger presses just left of its fret: the chip fills that place, as far as the next fret lets it.
+    const room = right - edges[at - 1]! - 0.7;
+    const crowded = at >= crowdedFrom;
+    const twoFrets = right - edges[at - 2]! - 0.7;
+    const width = Math.min(CHIP_WIDTH.widest, at > crowdedFrom ? twoFrets : room);
+    const lane = crowded ? (at % 2 === 0 ? -1 : 1) : 0;
+    const y = middle - SIZE.chip / 2 + lane * (SIZE.chip / 2 + 0.3);
+    return chipShape({ ...common, x: right - width - 0.35, y, width });
+  });
+}

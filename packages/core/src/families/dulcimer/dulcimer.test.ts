@@ -1,0 +1,119 @@
+import { openInstrument, specFromPreset, type Instrument } from '../../instrument/instrument.ts';
+import { parseNote } from '../../pitch/noteName.ts';
+import { expectOk } from '../../result.ts';
+import { scaleLine } from '../../route/line.ts';
+import { routeLine } from '../../route/route.ts';
+import { keyOf, scaleById } from '../../scale/scale.ts';
+
+const open = (preset: string, layout: object = {}): Instrument => {
+  const spec = specFromPreset('dulcimer', preset);
+  return expectOk(openInstrument({ ...spec, layout: { ...(spec.layout as object), ...layout } }));
+};
+const keyIn = (tonic: string, scale = 'major') =>
+  keyOf(expectOk(scaleById(scale)), expectOk(parseNote(tonic)));
+
+function frets(instrument: Instrument, tonic: string, scale: string, preset = 'noter'): string[] {
+  const { ways } = instrument;
+  const melody = ways.filter((w) => preset !== 'noter' || w.id.startsWith('melody')).map((w) => w.pitch);
+  const compass = [...new Set(melody)].sort((a, b) => a - b);
+  const line = scaleLine(keyIn(tonic, scale), { kind: 'octaves', octaves: 1 }, 'up', compass);
+  const { notes } = routeLine(instrument, line, { preset, weights: {}, habits: {} });
+  return notes.map((n) => n.way?.id.split('.')[1] ?? '—');
+}
+
+test.each([
+  // In 1-5-8 major starts on the open string and uses 6½; in 1-5-5 it starts at 3.
+  ['c3-g3-c4', 'C', 'major', ['0', '1', '2', '3', '4', '5', '6½', '7']],
+  ['g2-d3-g3', 'G', 'major', ['0', '1', '2', '3', '4', '5', '6½', '7']],
+  ['d3-a3-a3', 'D', 'major', ['3', '4', '5', '6', '7', '8', '9', '10']],
+  ['d3-a3-c4', 'D', 'natural-minor', ['1', '2', '3', '4', '5', '6', '7', '8']],
+  ['c3-g3-c4', 'C', 'mixolydian', ['0', '1', '2', '3', '4', '5', '6', '7']],
+])('in %s the %s %s scale lies on frets %j', (preset, tonic, scale, wanted) => {
+  expect(frets(open(preset), tonic, scale)).toEqual(wanted);
+});
+
+test('a major scale lies from the open melody string and again from fret 3 of the middle string', () => {
+  const { ways } = open('c3-g3-c4');
+  const on = (string: string, pitches: number[]) =>
+    pitches.map((p) => ways.find((w) => w.pitch === p && w.id.startsWith(string))?.id.split('.')[1]);
+  const major = [60, 62, 64, 65, 67, 69, 71, 72];
+  expect(on('middle', major)).toEqual(['3', '4', '5', '6', '7', '8', '9', '10']);
+  expect(on('bass', major)[0]).toBe('7');
+});
+
+test('frets are names: 6 and 6½ stay apart in every dialect, typed as ½, .5 or 1/2', () => {
+  const instrument = open('g2-d3-g3');
+  for (const typed of ['m6½', 'm6.5', 'm6 1/2'.replace(' ', '')])
+    expect(expectOk(instrument.parseTab(typed, 'strings')).id).toBe('melody.6½');
+  expect(expectOk(instrument.parseTab('m6', 'strings')).id).toBe('melody.6');
+  expect(expectOk(instrument.parseTab('--6½', 'columns')).id).toBe('melody.6½');
+  expect(instrument.parseTab('m18', 'strings').ok).toBe(false);
+});
+
+test('the noter school stays on the melody string and uses the noter; fingers are assigned else', () => {
+  const line = [62, 64, 66, 67].map((pitch, i) => ({ pitch, beats: 1, start: i }));
+  const route = (preset: string) =>
+    routeLine(open('d3-a3-d4'), line, { preset, weights: {}, habits: {} }).notes;
+  expect(route('noter').map((n) => n.grip)).toEqual([undefined, 'n', 'n', 'n']);
+  expect(route('melody').map((n) => n.grip)).toEqual([undefined, 'r', 'm', 'i']);
+});
+
+test('picking goes out on the beat and in off it', () => {
+  const line = [62, 64, 66, 67].map((pitch, i) => ({ pitch, beats: 0.5, start: i / 2 }));
+  const { remarks } = routeLine(open('d3-a3-d4'), line, { preset: 'melody', weights: {}, habits: {} });
+  expect(remarks.filter((r) => r.routine).map((r) => r.mark)).toEqual(['out', 'in', 'out', 'in']);
+});
+
+test('a capo moves home and takes the frets below it away', () => {
+  const instrument = open('d3-a3-d4', { capo: '3' });
+  expect(instrument.ways.filter((w) => w.id === 'melody.0').map((w) => w.pitch)).toEqual([67]);
+  expect(instrument.ways.some((w) => w.id === 'melody.2')).toBe(false);
+  expect(instrument.facts(keyIn('G'))[0]).toContain('fret 3');
+});
+
+test('open strings that clash with the scale are told', () => {
+  const cells = (tonic: string) =>
+    open('d3-a3-d4')
+      .tables(keyIn(tonic))[0]!
+      .rows.map((row) => row.cells[2]);
+  expect(cells('D')).toEqual(['home', 'the fifth', 'home']);
+  expect(cells('Bb')[0]).toBe('in the scale');
+  expect(cells('Eb')[1]).toContain('clashes');
+});
+
+test('what must be done for another tuning is said string by string', () => {
+  const tuning = open('d3-a3-d4').options.find((o) => o.id === 'tuning')!;
+  expect(tuning.retune!('D3 A3 A3')).toBe('tune the melody string down 5 semitones');
+  expect(tuning.retune!('C3 G3 C4')).toMatch(
+    /bass string down 2.*middle string down 2.*melody string down 2/,
+  );
+});
+
+test.each([
+  [
+    {
+      frets: [
+        { name: '1', semitones: 4 },
+        { name: '2', semitones: 2 },
+      ],
+    },
+    'layout.frets.2',
+  ],
+  [
+    {
+      frets: [
+        { name: '1', semitones: 2 },
+        { name: '1', semitones: 3 },
+      ],
+    },
+    'layout.frets.1',
+  ],
+  [{ frets: [] }, 'layout.frets'],
+  [{ frets: [{ name: '6 and a bit', semitones: 2 }] }, 'layout.frets.1'],
+  [{ strings: { bass: 3, middle: 57, melody: 62 } }, 'layout.strings.bass'],
+  [{ capo: '6½½' }, 'layout.capo'],
+])('a layout with %j is refused at %s', (layout, field) => {
+  const spec = specFromPreset('dulcimer', 'd3-a3-d4');
+  const result = openInstrument({ ...spec, layout: { ...(spec.layout as object), ...layout } });
+  expect(result.ok ? [] : result.problems.map((p) => p.field)).toContain(field);
+});

@@ -1,0 +1,115 @@
+import { noteText } from '../../pitch/noteName.ts';
+import { pitchClass } from '../../pitch/pitch.ts';
+import { aboveHome, type Key } from '../../scale/scale.ts';
+import { defineFamily } from '../defineFamily.ts';
+import { parseByTable } from '../kernel/tabTable.ts';
+import { PLUCKED } from '../kernel/timbres.ts';
+import type { FactTable } from '../layoutPart.ts';
+import { scene } from './diagram.ts';
+import { habits, parts, preferences, remarks, stepLoads, wayLoads } from './effort.ts';
+import { STRINGS } from './frets.ts';
+import {
+  capoAt,
+  checkLayout,
+  describe,
+  elements,
+  options,
+  tuning,
+  withElement,
+  withOption,
+  withTuning,
+  type DulcimerLayout,
+} from './layout.ts';
+import { presets } from './presets.ts';
+import { brief, dialects, tab } from './tab.ts';
+import { capabilityGroups, gripsFor, GRIPS, techniques, ways, type DulcimerWay } from './ways.ts';
+
+const DIALECT_IDS = dialects.map((dialect) => dialect.id);
+
+export const dulcimer = defineFamily<DulcimerLayout, DulcimerWay>({
+  id: 'dulcimer',
+  label: 'mountain dulcimer',
+  air: undefined,
+  sides: { above: 'bass string', level: 'middle string', below: 'melody string' },
+  techniques,
+  parts,
+  preferences,
+  habits,
+  grips: GRIPS,
+  dialects,
+  timbre: PLUCKED,
+  absent: 'no fret gives it',
+  element: 'string or fret',
+  presets,
+  check: checkLayout,
+  home: ({ strings }) => pitchClass(strings.bass),
+  describe,
+  options,
+  withOption,
+  elements,
+  withElement,
+  capabilityGroups,
+  ways,
+  gripsFor: (_, way, chosen) => gripsFor(way, chosen),
+  wayLoads: (_, play) => wayLoads(play),
+  stepLoads: (_, from, to, moment) => stepLoads(from, to, moment),
+  remarks: (_, line) => remarks(line),
+  sideOf: (_, { way }) => ({ bass: 'above', middle: 'level', melody: 'below' })[way.technique] as 'above',
+  drones: (layout) => [layout.strings.bass + capoAt(layout), layout.strings.middle + capoAt(layout)],
+  facts,
+  tables: (layout, key) => [droneTable(layout, key)],
+  tuning,
+  withTuning,
+  tab: (_, way, dialect) => tab(way, dialect),
+  brief: (_, way) => brief(way),
+  parseTab: (_, all, text, dialect) => parseByTable(all, DIALECT_IDS, tab, text, dialect),
+  scene,
+});
+
+/** Where home lies on the melody string, and whether the scale starts there without a gap. */
+function facts(layout: DulcimerLayout, key: Key): readonly string[] {
+  const capo = capoAt(layout);
+  const open = layout.strings.melody + capo;
+  const up = pitchClass(key.home - open);
+  const fret =
+    up === 0 ? (capo > 0 ? layout.capo : '0') : layout.frets.find((f) => f.semitones === capo + up)?.name;
+  const clashing = droneTable(layout, key).rows.filter((row) => row.cells[2]!.startsWith('clashes'));
+  return [
+    fret === undefined
+      ? 'home is between the frets of the melody string'
+      : `starts at fret ${fret} of the melody string`,
+    clashing.length === 0
+      ? 'every open string suits the scale'
+      : `${clashing.length} open ${clashing.length === 1 ? 'string clashes' : 'strings clash'}`,
+  ];
+}
+
+/** Every open string against the scale: melody with drones wants all of them in it. */
+function droneTable(layout: DulcimerLayout, key: Key): FactTable {
+  const capo = capoAt(layout);
+  return {
+    id: 'drones',
+    title: 'Open strings as drones',
+    about: 'A drone sounds under every note, so it must belong to the scale.',
+    columns: ['string', 'note', 'in this scale'],
+    rows: STRINGS.map((string) => {
+      const above = aboveHome(key, layout.strings[string] + capo);
+      const step = key.indexOf[above];
+      const inScale = step !== undefined;
+      return {
+        cells: [
+          string,
+          noteText(key.names[above]!),
+          inScale
+            ? above === 0
+              ? 'home'
+              : above === 7
+                ? 'the fifth'
+                : 'in the scale'
+            : 'clashes: not in the scale',
+        ],
+        wayIds: [`${string}.0`],
+      };
+    }),
+  };
+}

@@ -1,0 +1,253 @@
+import { pitchText } from '../../pitch/noteName.ts';
+import type { Pitch } from '../../pitch/pitch.ts';
+import type { Result } from '../../result.ts';
+import { fail, ok } from '../../result.ts';
+import { Fields, isWhole } from '../kernel/fields.ts';
+import { chosen, option } from '../kernel/options.ts';
+import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
+import {
+  ALL_FRETS,
+  FRETBOARD_IDS,
+  FRETBOARDS,
+  STRINGS,
+  TUNING_IDS,
+  TUNINGS,
+  type Fret,
+  type FretboardId,
+  type StringName,
+  type TuningId,
+} from './frets.ts';
+
+/** A fretted string instrument on the lap: three courses, frets that are names. */
+export interface DulcimerLayout {
+  readonly strings: Readonly<Record<StringName, Pitch>>;
+  readonly fretboard: FretboardId;
+  /** Fitted frets, rising. */
+  readonly frets: readonly Fret[];
+  /** Name of the fret at which a capo sits; `0` for none. */
+  readonly capo: string;
+}
+
+/** Cents that a fret may stand off its semitone. */
+const FRET_CENTS = 50;
+
+export function layoutOf(tuning: TuningId, fretboard: FretboardId = 'usual'): DulcimerLayout {
+  const [bass, middle, melody] = TUNINGS[tuning];
+  return { strings: { bass, middle, melody }, fretboard, frets: fretsOf(fretboard), capo: '0' };
+}
+
+export function fretsOf(fretboard: FretboardId): readonly Fret[] {
+  const names: readonly string[] = FRETBOARDS[fretboard].frets;
+  return Object.freeze(ALL_FRETS.filter((fret) => names.includes(fret.name)));
+}
+
+/** Semitones above the open string at which the capo sits. */
+export function capoAt({ frets, capo }: DulcimerLayout): number {
+  return frets.find((fret) => fret.name === capo)?.semitones ?? 0;
+}
+
+/** Problem fields: `strings.bass`, `fretboard`, `frets.6½`, `capo`. */
+export function checkLayout(stored: unknown): Result<DulcimerLayout> {
+  const fields = new Fields(stored, 'A dulcimer’s layout needs its strings and its frets.');
+  const given = (fields.raw('strings') ?? {}) as Record<string, unknown>;
+  const strings = Object.fromEntries(
+    STRINGS.map((name) => [name, fields.pitch(given[name], `strings.${name}`, `The ${name} string`)]),
+  ) as Record<StringName, Pitch>;
+  const fretboard = fields.choice('fretboard', FRETBOARD_IDS, 'fretboard');
+  const frets = fields.list('frets', 1, ALL_FRETS.length, 'Frets', (item, path) => {
+    const { name, semitones } = (item ?? {}) as Partial<Fret>;
+    const known = ALL_FRETS.find((fret) => fret.name === name);
+    if (!known) fields.report(path, name, 'A fret is named 1 to 17, or such a number with ½.');
+    else if (!isWhole(semitones) || semitones < 1 || semitones > 36)
+      fields.report(
+        `frets.${known.name}`,
+        semitones,
+        `Fret ${known.name} must be 1 to 36 semitones above the open string.`,
+      );
+    return { name: known?.name ?? '', semitones: semitones ?? 0 };
+  });
+  const order = [...frets].sort((a, b) => rank(a.name) - rank(b.name));
+  for (const [i, fret] of order.entries()) {
+    const below = order[i - 1];
+    if (below?.name === fret.name)
+      fields.report(`frets.${fret.name}`, fret.name, `There are two frets ${fret.name}.`);
+    else if (below && fret.semitones <= below.semitones)
+      fields.report(
+        `frets.${fret.name}`,
+        fret.semitones,
+        `Fret ${fret.name} must sound higher than fret ${below.name} below it.`,
+      );
+  }
+  const capo = fields.raw('capo') ?? '0';
+  if (capo !== '0' && !order.some((fret) => fret.name === capo))
+    fields.report('capo', capo, 'The capo must sit at a fret that is fitted, or at 0.');
+  return fields.done(() => ({ strings, fretboard, frets: Object.freeze(order), capo: capo as string }));
+}
+
+function rank(name: string): number {
+  return ALL_FRETS.findIndex((fret) => fret.name === name);
+}
+
+function tuningText({ strings }: DulcimerLayout): string {
+  return STRINGS.map((name) => pitchText(strings[name])).join(' ');
+}
+
+export function describe(layout: DulcimerLayout): string {
+  const changed = elements(layout).filter((e) => e.changed).length;
+  const parts = [
+    `dulcimer in ${tuningText(layout)}`,
+    ...(layout.fretboard === 'usual' ? [] : [FRETBOARDS[layout.fretboard].label]),
+    ...(layout.capo === '0' ? [] : [`capo ${layout.capo}`]),
+    ...(changed === 0 ? [] : [`${changed} ${changed === 1 ? 'fret' : 'frets'} changed`]),
+  ];
+  return parts.join(', ');
+}
+
+function tuningOf(layout: DulcimerLayout): TuningId | 'own' {
+  const text = STRINGS.map((name) => layout.strings[name]).join();
+  return TUNING_IDS.find((id) => TUNINGS[id].join() === text) ?? 'own';
+}
+
+export function options(layout: DulcimerLayout): readonly LayoutOption[] {
+  const tuning = tuningOf(layout);
+  return [
+    option(
+      'tuning',
+      'Tuning',
+      tuning,
+      [
+        ...TUNING_IDS.map((id) => [id, id] as const),
+        ...(tuning === 'own' ? [['own', 'own tuning'] as const] : []),
+      ],
+      { retune: (value) => retuneWords(layout, value) },
+    ),
+    option(
+      'fretboard',
+      'Frets',
+      layout.fretboard,
+      FRETBOARD_IDS.map((id) => [id, FRETBOARDS[id].label]),
+    ),
+    option(
+      'capo',
+      'Capo',
+      layout.capo,
+      [
+        ['0', 'none'],
+        ...layout.frets.filter((f) => f.semitones <= 12).map((f) => [f.name, `fret ${f.name}`] as const),
+      ],
+      { retune: (value) => (value === '0' ? 'take the capo off' : `put the capo on fret ${value}`) },
+    ),
+  ];
+}
+
+/** Which strings to tune, and how far: `tune the middle string down 2 semitones`. */
+function retuneWords(layout: DulcimerLayout, value: string): string {
+  const wanted = TUNINGS[value as TuningId];
+  const changes = STRINGS.flatMap((name, i) => {
+    const by = (wanted?.[i] ?? layout.strings[name]) - layout.strings[name];
+    if (by === 0) return [];
+    const far = Math.abs(by) === 1 ? 'a semitone' : `${Math.abs(by)} semitones`;
+    return [`tune the ${name} string ${by > 0 ? 'up' : 'down'} ${far}`];
+  });
+  return changes.join(', ') || 'leave the tuning';
+}
+
+/** @throws on an unknown option or value */
+export function withOption(layout: DulcimerLayout, id: string, value: string): DulcimerLayout {
+  if (id === 'tuning') {
+    if (value === 'own') return layout;
+    return { ...layout, strings: layoutOf(chosen(id, value, TUNING_IDS)).strings };
+  }
+  if (id === 'capo') {
+    return { ...layout, capo: chosen(id, value, ['0', ...layout.frets.map((fret) => fret.name)]) };
+  }
+  if (id !== 'fretboard') throw new Error(`withOption: no option ${id}`);
+  const fretboard = chosen(id, value, FRETBOARD_IDS);
+  const frets = fretsOf(fretboard);
+  const capo = frets.some((fret) => fret.name === layout.capo) ? layout.capo : '0';
+  return { ...layout, fretboard, frets, capo };
+}
+
+export function elements({ strings, frets, fretboard }: DulcimerLayout): readonly LayoutElement[] {
+  const planned = fretsOf(fretboard);
+  return [
+    ...STRINGS.map((name) => ({
+      id: `strings.${name}`,
+      label: `${name} string`,
+      row: 'strings',
+      column: name,
+      pitch: strings[name],
+      values: [],
+      changed: false,
+    })),
+    ...ALL_FRETS.map(({ name, semitones }): LayoutElement => {
+      const fitted = frets.find((fret) => fret.name === name);
+      const plan = planned.find((fret) => fret.name === name);
+      return {
+        id: `frets.${name}`,
+        label: `fret ${name}`,
+        row: name.includes('½') ? 'half frets' : 'frets',
+        column: name,
+        pitch: undefined,
+        values: [
+          { kind: 'flag', id: 'fitted', label: name, value: fitted !== undefined },
+          {
+            kind: 'number',
+            id: 'semitones',
+            label: 'up',
+            value: fitted?.semitones ?? semitones,
+            lowest: 1,
+            highest: 36,
+            step: 1,
+          },
+        ],
+        changed: fitted?.semitones !== plan?.semitones,
+      };
+    }),
+  ];
+}
+
+/** @throws on an unknown string or fret */
+export function withElement(
+  layout: DulcimerLayout,
+  element: string,
+  { pitch, values = {} }: ElementChange,
+): DulcimerLayout {
+  const [kind, name] = element.split('.');
+  const string = STRINGS.find((s) => s === name);
+  if (kind === 'strings' && string)
+    return pitch === undefined ? layout : { ...layout, strings: { ...layout.strings, [string]: pitch } };
+  const known = ALL_FRETS.find((fret) => fret.name === name);
+  if (kind !== 'frets' || !known) throw new Error(`withElement: there is no ${element}`);
+  const current = layout.frets.find((fret) => fret.name === name);
+  const fitted = (values['fitted'] ?? (current !== undefined || values['semitones'] !== undefined)) === true;
+  const semitones = Number(values['semitones'] ?? current?.semitones ?? known.semitones);
+  const others = layout.frets.filter((fret) => fret.name !== name);
+  const frets = fitted ? [...others, { name: known.name, semitones }] : others;
+  return {
+    ...layout,
+    frets: frets.sort((a, b) => rank(a.name) - rank(b.name)),
+    capo: !fitted && layout.capo === name ? '0' : layout.capo,
+  };
+}
+
+/** Cents of the frets above the open string. */
+export function tuning({ frets }: DulcimerLayout): readonly number[] {
+  return [0, ...frets.map((fret) => fret.semitones * 100)];
+}
+
+/** Fits the frets that a tuning's steps name, within half a semitone. */
+export function withTuning(layout: DulcimerLayout, cents: readonly number[]): Result<DulcimerLayout> {
+  const wanted = new Set(cents.map((c) => Math.round(c / 100)));
+  const strange = cents.find((c) => Math.abs(c - Math.round(c / 100) * 100) > FRET_CENTS - 20);
+  if (strange !== undefined)
+    return fail({
+      field: '',
+      wrong: String(strange),
+      message: `A fret at ${strange} cents lies between two semitones.`,
+    });
+  const frets = ALL_FRETS.filter((fret) => wanted.has(fret.semitones));
+  if (frets.length === 0) return fail({ field: '', wrong: '', message: 'This tuning names no fret.' });
+  const capo = frets.some((fret) => fret.name === layout.capo) ? layout.capo : '0';
+  return ok({ ...layout, frets, capo });
+}
