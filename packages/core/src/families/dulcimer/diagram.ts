@@ -10,8 +10,8 @@ import type { DulcimerWay } from './ways.ts';
 const SIZE = Object.freeze({
   left: 30,
   length: 224,
-  string: 17.5,
-  chip: 9.6,
+  string: 22,
+  chip: 9.8,
   head: 9,
   margin: 3,
   opening: 13,
