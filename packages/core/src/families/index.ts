@@ -4,13 +4,19 @@ import { chromatic } from './chromatic/index.ts';
 import { diatonic } from './diatonic/index.ts';
 import { dulcimer } from './dulcimer/index.ts';
 import { english } from './english/index.ts';
+import { harp } from './harp/index.ts';
 import { whistle } from './whistle/index.ts';
 
 /** Every family served. A new one is a folder beside this file and a line here. */
-export const families = { diatonic, chromatic, whistle, english, anglo, dulcimer } as const satisfies Record<
-  string,
-  Family
->;
+export const families = {
+  diatonic,
+  chromatic,
+  whistle,
+  english,
+  anglo,
+  dulcimer,
+  harp,
+} as const satisfies Record<string, Family>;
 
 export type FamilyId = keyof typeof families;
 

@@ -1,0 +1,137 @@
+import { openInstrument, specFromPreset, type Instrument } from '../../instrument/instrument.ts';
+import { noteText, parseNote } from '../../pitch/noteName.ts';
+import { pitchClass } from '../../pitch/pitch.ts';
+import { expectOk } from '../../result.ts';
+import { scaleLine } from '../../route/line.ts';
+import { routeLine } from '../../route/route.ts';
+import { keyOf, scaleById, spellScale, USUAL_KEYS } from '../../scale/scale.ts';
+
+const open = (preset: string, layout: object = {}): Instrument => {
+  const spec = specFromPreset('harp', preset);
+  return expectOk(openInstrument({ ...spec, layout: { ...(spec.layout as object), ...layout } }));
+};
+const keyIn = (tonic: string, scale = 'major') =>
+  keyOf(expectOk(scaleById(scale)), expectOk(parseNote(tonic)));
+const prefer = (preset: string, habits = {}) => ({ preset, weights: {}, habits });
+
+/** Major keys all of whose notes are there once the levers are set, with no lever touched after that. */
+function keysOf(preset: string): string[] {
+  return USUAL_KEYS.filter((tonic) => {
+    const key = keyOf(expectOk(scaleById('major')), tonic);
+    const set = open(preset)
+      .forKey(key)
+      .ways.filter((w) => w.technique === 'set');
+    const classes = new Set(set.map((w) => pitchClass(w.pitch)));
+    return key.scale.semitones.every((s) => classes.has(pitchClass(key.home + s)));
+  })
+    .map(noteText)
+    .sort();
+}
+
+test.each([
+  ['eb-34', ['A', 'B♭', 'C', 'D', 'E', 'E♭', 'F', 'G']],
+  ['f-34', ['A', 'B', 'C', 'D', 'E', 'F', 'G', 'F♯']],
+  ['c-34', ['A', 'B', 'C', 'D', 'D♭', 'E', 'F♯', 'G']],
+])('%s gives eight major keys by its levers alone', (preset, keys) => {
+  // F♯ and D♭ stand for G♭ and C♯: the same strings, named by the usual key.
+  expect(keysOf(preset)).toEqual([...keys].sort());
+});
+
+test.each([
+  ['eb-36', 'Bb', ['A']],
+  ['eb-36', 'F', ['A', 'E']],
+  ['eb-36', 'E', ['A', 'B', 'C', 'D', 'E', 'F', 'G']],
+  ['c-22', 'A', ['C', 'F', 'G']],
+  ['f-26', 'C', ['B']],
+])('on %s %s major takes levers %j up, and applying them gives the scale', (preset, tonic, letters) => {
+  const key = keyIn(tonic);
+  const instrument = open(preset).forKey(key);
+  const up = instrument
+    .tables(key)[0]!
+    .rows.filter((row) => row.cells[1] === 'up')
+    .map((row) => row.cells[0]);
+  expect([...up].sort()).toEqual(letters);
+  const set = instrument.ways.filter((w) => w.technique === 'set');
+  const scale = new Set(key.scale.semitones.map((s) => pitchClass(key.home + s)));
+  expect(set.every((w) => scale.has(pitchClass(w.pitch)))).toBe(true);
+  const names = new Set(spellScale(key.scale, key.tonic).map(noteText));
+  expect(set.every((w) => names.has(instrument.brief(w).replace(/\d+$/, '')))).toBe(true);
+});
+
+test('a note outside the key is told as a lever to flip, when, and back again', () => {
+  const instrument = open('c-34').forKey(keyIn('C'));
+  const line = [60, 65, 66, 67, 65].map((pitch, i) => ({ pitch, beats: 1, start: i }));
+  const route = routeLine(instrument, line, prefer('even'));
+  expect(route.notes[2]!.way!.technique).toBe('flip');
+  expect(route.remarks.map((r) => [r.index, r.mark])).toEqual([
+    [2, 'F up'],
+    [4, 'F down'],
+  ]);
+  expect(route.remarks[0]!.text).toContain('left hand is free');
+  expect(routeLine(instrument, line, prefer('no-flips')).notes[2]!.missing!.text).toBe(
+    'needs a lever flipped on F',
+  );
+});
+
+test('the same line with no time for a lever is told as hurried', () => {
+  const instrument = open('c-34').forKey(keyIn('C'));
+  const hurry = (beats: number) => {
+    const line = [65, 66].map((pitch, i) => ({ pitch, beats, start: i * beats }));
+    return routeLine(instrument, line, prefer('even')).effort.parts.find((p) => p.id === 'hurry')!.count;
+  };
+  expect(hurry(0.25)).toBeGreaterThan(0);
+  expect(hurry(1)).toBe(0);
+});
+
+test('strings without a lever cannot be raised', () => {
+  const plain = open('c-22').elements.find((e) => e.column === 'F')!;
+  const layout = open('c-22').withElement(plain.id, { values: { lever: false } }) as object;
+  const instrument = open('c-22', layout);
+  expect(instrument.description).toContain('1 without lever');
+  expect(instrument.ways.some((w) => w.id === `${plain.id.replace('strings.', '')}up`)).toBe(false);
+});
+
+test('double-strung: a repeated note goes to the other row, so that the first rings on', () => {
+  const instrument = open('c-23-double').forKey(keyIn('C'));
+  const line = [67, 67, 67, 67].map((pitch, i) => ({ pitch, beats: 0.5, start: i / 2 }));
+  const rows = routeLine(instrument, line, prefer('even')).notes.map((n) => n.way!.id[0]);
+  for (const [i, row] of rows.entries()) if (i > 0) expect(row).not.toBe(rows[i - 1]);
+});
+
+test('four notes up are taken from ring finger to thumb, and down the other way', () => {
+  const instrument = open('c-34').forKey(keyIn('C'));
+  const key = keyIn('C');
+  const line = scaleLine(key, { kind: 'between', low: 60, high: 65 }, 'up', [60]);
+  expect(routeLine(instrument, line, prefer('even')).notes.map((n) => n.grip)).toEqual([
+    'R4',
+    'R3',
+    'R2',
+    'R1',
+  ]);
+  const down = [...line].reverse().map((note, i) => ({ ...note, start: i }));
+  expect(routeLine(instrument, down, prefer('even')).notes.map((n) => n.grip)).toEqual([
+    'R1',
+    'R2',
+    'R3',
+    'R4',
+  ]);
+  const split = routeLine(
+    instrument,
+    [{ pitch: 48, beats: 1, start: 0 }],
+    prefer('even', { hands: 'split' }),
+  );
+  expect(split.notes[0]!.grip![0]).toBe('L');
+});
+
+test.each([
+  [{ strings: [{ pitch: 60, lever: true }] }, 'layout.strings'],
+  [{ strings: Array.from({ length: 22 }, (_, i) => ({ pitch: 80 - i, lever: true })) }, 'layout.strings.2'],
+  [{ strings: Array.from({ length: 22 }, (_, i) => ({ pitch: 50 + i })) }, 'layout.strings.1'],
+  [{ base: 'H' }, 'layout.base'],
+  [{ lowest: 'C9' }, 'layout.lowest'],
+  [{ up: [12] }, 'layout.up'],
+])('a layout with %j is refused at %s', (layout, field) => {
+  const spec = specFromPreset('harp', 'c-22');
+  const result = openInstrument({ ...spec, layout: { ...(spec.layout as object), ...layout } });
+  expect(result.ok ? [] : result.problems.map((p) => p.field)).toContain(field);
+});

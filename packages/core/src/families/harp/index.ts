@@ -1,0 +1,93 @@
+import { pitchClass } from '../../pitch/pitch.ts';
+import { defineFamily } from '../defineFamily.ts';
+import { parseByTable } from '../kernel/tabTable.ts';
+import { PLUCKED } from '../kernel/timbres.ts';
+import type { FactTable } from '../layoutPart.ts';
+import { scene } from './diagram.ts';
+import { habits, parts, preferences, remarks, stepLoads, wayLoads } from './effort.ts';
+import {
+  checkLayout,
+  describe,
+  elements,
+  forKey,
+  isUp,
+  lettersUp,
+  nameAt,
+  options,
+  soundingName,
+  withElement,
+  withOption,
+  type HarpLayout,
+} from './layout.ts';
+import { presets } from './presets.ts';
+import { BASES, SHARPS_ORDER, type BaseId } from './strings.ts';
+import { brief, dialects, tab } from './tab.ts';
+import { capabilityGroups, gripsFor, GRIPS, techniques, ways, type HarpWay } from './ways.ts';
+
+const DIALECT_IDS = dialects.map((dialect) => dialect.id);
+const HOMES: Readonly<Record<BaseId, number>> = Object.freeze({ C: 0, F: 5, Eb: 3 });
+
+export const harp = defineFamily<HarpLayout, HarpWay>({
+  id: 'harp',
+  label: 'lever harp',
+  air: undefined,
+  sides: { above: 'right hand', level: 'strings', below: 'left hand' },
+  techniques,
+  parts,
+  preferences,
+  habits,
+  grips: GRIPS,
+  dialects,
+  timbre: PLUCKED,
+  absent: 'no string gives it, lever up or down',
+  element: 'string',
+  presets,
+  check: checkLayout,
+  home: ({ base }) => pitchClass(HOMES[base]),
+  describe,
+  options,
+  withOption,
+  elements,
+  withElement,
+  capabilityGroups,
+  forKey,
+  ways,
+  gripsFor: (_, way, chosen) => gripsFor(way, chosen),
+  wayLoads: (_, play, moment) => wayLoads(play, moment),
+  stepLoads: (_, from, to) => stepLoads(from, to),
+  remarks,
+  sideOf: (_, { way, grip }) => {
+    const hand = grip?.[0] ?? way.row;
+    return hand === 'R' ? 'above' : hand === 'L' ? 'below' : 'level';
+  },
+  facts: (layout, key) => {
+    const up = lettersUp(forKey(layout, key));
+    return [up.length === 0 ? `all levers down (${BASES[layout.base].label})` : `levers up: ${up.join(' ')}`];
+  },
+  tables: (layout) => [leverTable(layout)],
+  tab: (_, way, dialect) => tab(way, dialect),
+  brief: (_, way) => brief(way),
+  parseTab: (_, all, text, dialect) => parseByTable(all, DIALECT_IDS, tab, text, dialect),
+  scene,
+});
+
+/** What to set before playing, letter by letter. */
+function leverTable(layout: HarpLayout): FactTable {
+  return {
+    id: 'levers',
+    title: 'Levers for this key',
+    about: 'Set these in every octave before you begin.',
+    columns: ['strings', 'levers', 'sound', 'without lever'],
+    rows: SHARPS_ORDER.map((letter) => {
+      const own = layout.strings.flatMap((_, i) => (nameAt(layout, i).letter === letter ? [i] : []));
+      const first = own[0];
+      const up = first !== undefined && own.some((i) => isUp(layout, i));
+      const pitch = first === undefined ? 0 : layout.strings[first]!.pitch + (up ? 1 : 0);
+      const sound = first === undefined ? '' : soundingName(layout, first, pitch).replace(/-?\d+$/, '');
+      const bare = own
+        .filter((i) => !layout.strings[i]!.lever)
+        .map((i) => `${letter}${nameAt(layout, i).octave}`);
+      return { cells: [letter, up ? 'up' : 'down', sound, bare.join(' ')] };
+    }),
+  };
+}

@@ -1,0 +1,219 @@
+import { accidentalText } from '../../pitch/noteName.ts';
+import { pitchClass, type Pitch, type PitchClass } from '../../pitch/pitch.ts';
+import type { Result } from '../../result.ts';
+import { aboveHome, type Key } from '../../scale/scale.ts';
+import { Fields } from '../kernel/fields.ts';
+import { chosen, option, range } from '../kernel/options.ts';
+import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
+import {
+  BASE_IDS,
+  basePitch,
+  BASES,
+  COUNTS,
+  LOWEST,
+  NATURAL,
+  nameText,
+  SHARPS_ORDER,
+  stringName,
+  type BaseId,
+  type StringName,
+} from './strings.ts';
+
+/** A lever harp: diatonic strings, each perhaps with a lever that raises it a semitone. */
+export interface HarpLayout {
+  readonly base: BaseId;
+  /** Letter and octave of the lowest string, e.g. `C2`. */
+  readonly lowest: string;
+  /** Pitches with all levers down, and whether a lever is fitted. */
+  readonly strings: readonly HarpString[];
+  /** Two parallel rows tuned alike, one for each hand. */
+  readonly double: boolean;
+  /** Pitch classes (levers down) of the strings whose levers are set up before playing. */
+  readonly up: readonly PitchClass[];
+}
+
+export interface HarpString {
+  readonly pitch: Pitch;
+  readonly lever: boolean;
+}
+
+/** C8: no harp goes beyond it. */
+const HIGHEST = 108;
+
+export function layoutOf(base: BaseId, lowest: string, count: number, double = false): HarpLayout {
+  const strings = range(0, Math.min(count, mostFrom(lowest)) - 1).map((i) => ({
+    pitch: basePitch(nameAt({ lowest }, i), base),
+    lever: true,
+  }));
+  return { base, lowest, strings: Object.freeze(strings), double, up: [] };
+}
+
+/** How many strings there may be from a lowest one: up to C8 and to the most that is built. */
+function mostFrom(lowest: string): number {
+  const fitting = range(1, COUNTS.most).filter((n) => basePitch(nameAt({ lowest }, n - 1), 'C') <= HIGHEST);
+  return fitting.length;
+}
+
+function lowestName(lowest: string): StringName {
+  return LOWEST.find((name) => nameText(name) === lowest) ?? LOWEST[0]!;
+}
+
+/** Letter and octave of a string, 0 the lowest. */
+export function nameAt({ lowest }: Pick<HarpLayout, 'lowest'>, index: number): StringName {
+  return stringName(lowestName(lowest), index);
+}
+
+/** A pitch named by the letter of its string: `F♯4`, `E♯4`. */
+export function soundingName(layout: HarpLayout, index: number, pitch: Pitch): string {
+  const { letter, octave } = nameAt(layout, index);
+  return letter + accidentalText(pitch - (12 * (octave + 1) + NATURAL[letter])) + octave;
+}
+
+export function isUp({ up, strings }: HarpLayout, index: number): boolean {
+  const { pitch, lever } = strings[index]!;
+  return lever && up.includes(pitchClass(pitch));
+}
+
+/**
+ * Sets the levers so that most notes of the key are there, then fewest that are not its own, then fewest levers up.
+ * Only strings of which both positions belong to the key are open questions; these are tried out together.
+ */
+export function forKey(layout: HarpLayout, key: Key): HarpLayout {
+  const has = (pc: number) => key.indexOf[aboveHome(key, pc)] !== undefined;
+  const classes = [...new Set(layout.strings.map(({ pitch }) => pitchClass(pitch)))];
+  const sure = classes.filter((pc) => !has(pc) && has(pc + 1));
+  const open = classes.filter((pc) => has(pc) && has(pc + 1));
+  let best = { up: sure, score: -Infinity };
+  for (let choice = 0; choice < 2 ** open.length; choice += 1) {
+    const up = [...sure, ...open.filter((_, bit) => (choice >> bit) % 2 === 1)];
+    const sounding = new Set(classes.map((pc) => pitchClass(up.includes(pc) ? pc + 1 : pc)));
+    const own = [...sounding].filter(has).length;
+    const score = 1000 * own - 20 * (sounding.size - own) - up.length;
+    if (score > best.score) best = { up, score };
+  }
+  const up = best.up.sort((a, b) => a - b);
+  return up.join() === layout.up.join() ? layout : { ...layout, up };
+}
+
+/** Letters whose levers are up, in the order in which sharps enter. */
+export function lettersUp(layout: HarpLayout): readonly string[] {
+  const up = new Set(layout.strings.flatMap((_, i) => (isUp(layout, i) ? [nameAt(layout, i).letter] : [])));
+  return SHARPS_ORDER.filter((letter) => up.has(letter));
+}
+
+/** Problem fields: `base`, `lowest`, `double`, `strings` or a string such as `strings.4`. */
+export function checkLayout(stored: unknown): Result<HarpLayout> {
+  const fields = new Fields(
+    stored,
+    'A harp’s layout needs its base tuning, its lowest string and its strings.',
+  );
+  const base = fields.choice('base', BASE_IDS, 'base tuning');
+  const lowest = fields.choice('lowest', LOWEST.map(nameText), 'lowest string');
+  const double = fields.flag('double', false);
+  const strings = fields.list('strings', COUNTS.least, COUNTS.most, 'Strings', (item, path, index) => {
+    const { pitch, lever } = (item ?? {}) as Partial<HarpString>;
+    if (typeof lever !== 'boolean') fields.report(path, lever, `String ${index + 1} has a lever or none.`);
+    return { pitch: fields.pitch(pitch, path, `String ${index + 1}`), lever: lever === true };
+  });
+  for (const [i, { pitch }] of strings.entries()) {
+    if (i > 0 && pitch < strings[i - 1]!.pitch)
+      fields.report(`strings.${i + 1}`, pitch, `String ${i + 1} is lower than string ${i}: strings go up.`);
+  }
+  const up = fields.raw('up') ?? [];
+  const isClass = (pc: unknown) => Number.isInteger(pc) && (pc as number) >= 0 && (pc as number) < 12;
+  if (!Array.isArray(up) || !up.every(isClass))
+    fields.report('up', up, 'Levers set must be pitch classes 0 to 11.');
+  return fields.done(() => ({
+    base,
+    lowest,
+    strings: Object.freeze(strings),
+    double,
+    up: [...(up as number[])],
+  }));
+}
+
+export function describe(layout: HarpLayout): string {
+  const { base, strings, double, lowest } = layout;
+  const without = strings.filter((string) => !string.lever).length;
+  const tuned = elements(layout).filter((e) => e.changed).length - without;
+  return [
+    `${double ? 'double-strung ' : ''}lever harp, ${strings.length} strings from ${lowest}, ${BASES[base].label}`,
+    ...(without > 0 ? [`${without} without lever`] : []),
+    ...(tuned > 0 ? [`${tuned} ${tuned === 1 ? 'string' : 'strings'} tuned otherwise`] : []),
+  ].join(', ');
+}
+
+export function options({ base, lowest, strings, double }: HarpLayout): readonly LayoutOption[] {
+  return [
+    option(
+      'base',
+      'All levers down',
+      base,
+      BASE_IDS.map((id) => [id, BASES[id].label]),
+    ),
+    option(
+      'lowest',
+      'Lowest string',
+      lowest,
+      LOWEST.map((name) => [nameText(name), nameText(name)]),
+    ),
+    option(
+      'count',
+      'Strings',
+      strings.length,
+      range(COUNTS.least, mostFrom(lowest)).map((n) => [n, String(n)]),
+    ),
+    option('double', 'Rows', double, [
+      [false, 'one'],
+      [true, 'two, double-strung'],
+    ]),
+  ];
+}
+
+/** Another base, lowest string or number of strings takes new strings, all with levers. @throws on an unknown option or value */
+export function withOption(layout: HarpLayout, id: string, value: string): HarpLayout {
+  const { base, lowest, strings, double } = layout;
+  switch (id) {
+    case 'base':
+      return layoutOf(chosen(id, value, BASE_IDS), lowest, strings.length, double);
+    case 'lowest':
+      return layoutOf(base, chosen(id, value, LOWEST.map(nameText)), strings.length, double);
+    case 'count':
+      return layoutOf(base, lowest, Number(value), double);
+    case 'double':
+      return { ...layout, double: chosen(id, value, ['true', 'false']) === 'true' };
+    default:
+      throw new Error(`withOption: no option ${id}`);
+  }
+}
+
+export function elements(layout: HarpLayout): readonly LayoutElement[] {
+  return layout.strings.map(({ pitch, lever }, index) => {
+    const name = nameAt(layout, index);
+    return {
+      id: `strings.${index + 1}`,
+      label: `${nameText(name)} string`,
+      row: `octave ${name.octave}`,
+      column: name.letter,
+      pitch,
+      values: [{ kind: 'flag', id: 'lever', label: 'lever', value: lever }],
+      changed: !lever || pitch !== basePitch(name, layout.base),
+    };
+  });
+}
+
+/** @throws on an unknown string */
+export function withElement(
+  layout: HarpLayout,
+  element: string,
+  { pitch, values }: ElementChange,
+): HarpLayout {
+  const index = Number(element.replace('strings.', '')) - 1;
+  const string = layout.strings[index];
+  if (!string) throw new Error(`withElement: there is no string ${element}`);
+  const lever = values?.['lever'] ?? string.lever;
+  return {
+    ...layout,
+    strings: layout.strings.with(index, { pitch: pitch ?? string.pitch, lever: lever === true }),
+  };
+}
