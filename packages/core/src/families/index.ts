@@ -1,13 +1,15 @@
-import type { Family } from './contract.ts';
 import { anglo } from './anglo/index.ts';
 import { chromatic } from './chromatic/index.ts';
+import type { Family } from './contract.ts';
+import { custom } from './custom/index.ts';
 import { diatonic } from './diatonic/index.ts';
+import { drum } from './drum/index.ts';
 import { dulcimer } from './dulcimer/index.ts';
 import { english } from './english/index.ts';
 import { harp } from './harp/index.ts';
 import { whistle } from './whistle/index.ts';
 
-/** Every family served. A new one is a folder beside this file and a line here. */
+/** Every family served, in the order shown. A new one is a folder beside this file and a line here. */
 export const families = {
   diatonic,
   chromatic,
@@ -16,6 +18,8 @@ export const families = {
   anglo,
   dulcimer,
   harp,
+  drum,
+  custom,
 } as const satisfies Record<string, Family>;
 
 export type FamilyId = keyof typeof families;

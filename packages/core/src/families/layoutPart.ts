@@ -25,6 +25,7 @@ export interface LayoutOption {
 /** A property of an element beside its pitch. */
 export type ElementValue =
   | { readonly kind: 'flag'; readonly id: string; readonly label: string; readonly value: boolean }
+  | { readonly kind: 'text'; readonly id: string; readonly label: string; readonly value: string }
   | {
       readonly kind: 'number';
       readonly id: string;
@@ -53,7 +54,7 @@ export interface LayoutElement {
 /** A change of one element. */
 export interface ElementChange {
   readonly pitch?: Pitch;
-  readonly values?: Readonly<Record<string, number | boolean>>;
+  readonly values?: Readonly<Record<string, number | boolean | string>>;
 }
 
 /** A preset in the cabinet's list. */

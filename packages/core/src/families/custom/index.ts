@@ -1,0 +1,80 @@
+import { pitchClass } from '../../pitch/pitch.ts';
+import { defineFamily } from '../defineFamily.ts';
+import {
+  anchorTable,
+  gripsFor,
+  GRIPS,
+  habits,
+  parts,
+  pitchSet,
+  preferences,
+  stepLoads,
+  wayLoads,
+} from '../kernel/fixedPitches.ts';
+import { parseByTable } from '../kernel/tabTable.ts';
+import { STRUCK } from '../kernel/timbres.ts';
+import { scene } from './diagram.ts';
+import {
+  checkLayout,
+  describe,
+  elements,
+  options,
+  tuning,
+  withElement,
+  withOption,
+  withTuning,
+  type CustomLayout,
+} from './layout.ts';
+import { presets } from './presets.ts';
+import { dialects, tab } from './tab.ts';
+import { capabilityGroups, techniques, ways, type CustomWay } from './ways.ts';
+
+const DIALECT_IDS = dialects.map((dialect) => dialect.id);
+
+export const custom = defineFamily<CustomLayout, CustomWay>({
+  id: 'custom',
+  label: 'other fixed pitches',
+  air: undefined,
+  sides: { above: 'right hand', level: 'pitches', below: 'left hand' },
+  techniques,
+  parts,
+  preferences,
+  habits,
+  grips: GRIPS,
+  dialects,
+  timbre: STRUCK,
+  absent: 'none of its pitches is this one',
+  element: 'pitch',
+  presets,
+  check: checkLayout,
+  home: ({ spots }) => pitchClass(spots[0]!.pitch),
+  describe,
+  options,
+  withOption,
+  elements,
+  withElement,
+  capabilityGroups,
+  ways,
+  gripsFor: (_, __, chosen) => gripsFor(chosen),
+  wayLoads: (_, play) => wayLoads(play),
+  stepLoads: (_, from, to) => stepLoads(from, to),
+  sideOf: (_, { grip }) => (grip === 'R' ? 'above' : grip === 'L' ? 'below' : 'level'),
+  facts: ({ spots }, key) => {
+    const set = pitchSet(spots);
+    const have = key.scale.semitones.filter((s) => set.has(pitchClass(key.home + s))).length;
+    return [`has ${have} of the scale’s ${key.scale.semitones.length} notes`];
+  },
+  tables: ({ spots }, _, all) => [
+    anchorTable(
+      spots,
+      'pitch',
+      all.map((way) => way.id),
+    ),
+  ],
+  tuning,
+  withTuning,
+  tab: (_, way, dialect) => tab(way, dialect),
+  brief: (_, way) => way.name,
+  parseTab: (_, all, text, dialect) => parseByTable(all, DIALECT_IDS, tab, text, dialect),
+  scene,
+});

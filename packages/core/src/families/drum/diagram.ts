@@ -1,0 +1,68 @@
+import { chipShape, type ChipText } from '../../scene/chip.ts';
+import type { Scene, Shape } from '../../scene/scene.ts';
+import { label } from '../../scene/shapes.ts';
+import type { SpotWay } from '../kernel/fixedPitches.ts';
+import { describe, DRUM, type DrumLayout } from './layout.ts';
+
+/** Millimetres. Many tongues get narrower chips, so that the ring has room for all. */
+const CHIP = Object.freeze({ width: 17, height: 11, small: 12.2, smallHeight: 9, many: 16 });
+
+/** The drum from above, its player at the lower edge; each tongue a slot towards the middle with its number. */
+export function scene(layout: DrumLayout, ways: readonly SpotWay[], chip: (way: SpotWay) => ChipText): Scene {
+  const many = ways.length > CHIP.many;
+  const width = many ? CHIP.small : CHIP.width;
+  const height = many ? CHIP.smallHeight : CHIP.height;
+  const cx = DRUM.width / 2;
+  const cy = DRUM.height / 2;
+  const rx = cx - 2;
+  const ry = cy - 1.5;
+  const rim: Shape = {
+    kind: 'path',
+    d: `M${cx - rx} ${cy} a${rx} ${ry} 0 1 0 ${2 * rx} 0 a${rx} ${ry} 0 1 0 ${-2 * rx} 0 Z`,
+    fill: 'leaf',
+    stroke: 'brass',
+    strokeMm: 1.6,
+  };
+  const tongues = ways.map((way): Shape => {
+    const toMiddle = Math.hypot(cx - way.x, cy - way.y) || 1;
+    const reach = way.x === cx && way.y === cy ? 0 : Math.min(16, toMiddle * 0.3);
+    const dx = ((cx - way.x) / toMiddle) * reach;
+    const dy = ((cy - way.y) / toMiddle) * reach;
+    return {
+      kind: 'path',
+      d: `M${way.x} ${way.y} L${way.x + dx} ${way.y + dy}`,
+      stroke: 'rule',
+      strokeMm: width * 0.62,
+    };
+  });
+  const chips = ways.map((way) =>
+    chipShape({
+      ...chip(way),
+      id: way.id,
+      label: way.words,
+      x: way.x - width / 2,
+      y: way.y - height / 2,
+      width,
+      height,
+    }),
+  );
+  const numbers = ways.map((way) =>
+    label(way.x - width / 2 - 1, way.y + 1.4, String(way.number), 4, {
+      anchor: 'end',
+      ink: 'ink',
+      bold: true,
+    }),
+  );
+  return {
+    title: describe(layout),
+    widthMm: DRUM.width,
+    heightMm: DRUM.height + 6,
+    shapes: [
+      rim,
+      ...tongues,
+      ...numbers,
+      ...chips,
+      label(cx, DRUM.height + 4.6, 'you', 4, { anchor: 'middle', ink: 'soft' }),
+    ],
+  };
+}

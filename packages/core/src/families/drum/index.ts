@@ -1,0 +1,81 @@
+import { pitchClass } from '../../pitch/pitch.ts';
+import { defineFamily } from '../defineFamily.ts';
+import {
+  anchorTable,
+  gripsFor,
+  GRIPS,
+  habits,
+  parts,
+  pitchSet,
+  preferences,
+  stepLoads,
+  wayLoads,
+  type SpotWay,
+} from '../kernel/fixedPitches.ts';
+import { parseByTable } from '../kernel/tabTable.ts';
+import { STRUCK } from '../kernel/timbres.ts';
+import { scene } from './diagram.ts';
+import {
+  checkLayout,
+  describe,
+  elements,
+  options,
+  tuning,
+  withElement,
+  withOption,
+  withTuning,
+  type DrumLayout,
+} from './layout.ts';
+import { presets } from './presets.ts';
+import { dialects, tab } from './tab.ts';
+import { capabilityGroups, techniques, ways } from './ways.ts';
+
+const DIALECT_IDS = dialects.map((dialect) => dialect.id);
+
+export const drum = defineFamily<DrumLayout, SpotWay>({
+  id: 'drum',
+  label: 'tongue drum',
+  air: undefined,
+  sides: { above: 'right hand', level: 'tongues', below: 'left hand' },
+  techniques,
+  parts,
+  preferences,
+  habits,
+  grips: GRIPS,
+  dialects,
+  timbre: STRUCK,
+  absent: 'no tongue has it, and none can be altered',
+  element: 'tongue',
+  presets,
+  check: checkLayout,
+  home: ({ tongues }) => pitchClass((tongues.find((t) => t.slot === 0) ?? tongues[0]!).pitch),
+  describe,
+  options,
+  withOption,
+  elements,
+  withElement,
+  capabilityGroups,
+  ways,
+  gripsFor: (_, __, chosen) => gripsFor(chosen),
+  wayLoads: (_, play) => wayLoads(play),
+  stepLoads: (_, from, to) => stepLoads(from, to),
+  sideOf: (_, { grip }) => (grip === 'R' ? 'above' : grip === 'L' ? 'below' : 'level'),
+  facts: ({ tongues }, key) => {
+    const set = pitchSet(tongues);
+    const have = key.scale.semitones.filter((s) => set.has(pitchClass(key.home + s))).length;
+    return [`has ${have} of the scale’s ${key.scale.semitones.length} notes`];
+  },
+  tables: ({ tongues }, _, all) => [
+    anchorTable(
+      tongues,
+      'tongue',
+      all.map((way) => way.id),
+    ),
+  ],
+  tuning,
+  withTuning,
+  tab: (_, way, dialect) => tab(way, dialect),
+  brief: (_, way) => String(way.number),
+  parseTab: (_, all, text, dialect) => parseByTable(all, DIALECT_IDS, tab, text, dialect),
+  scene,
+});
