@@ -43,8 +43,13 @@ export {
   type ModeOf,
   type Scale,
 } from './scale/scale.ts';
+export { fitsFrom, fitsOf, triadsIn, type Fit } from './scale/identify.ts';
+export { PATTERNS, patternById, type Pattern, type PatternId } from './practice/pattern.ts';
+export { alternatesOf, type AlternateRow, type Candidate } from './alternates/alternates.ts';
+export { compareMaps, type Comparison, type PartComparison } from './map/compare.ts';
 export { searchScales, type ScaleSearch } from './scale/search.ts';
 export { MAIN_CHORDS, mainChord, type Chord, type MainChord } from './harmony/chord.ts';
+export { LAYERS, fiveOf, layerSemitones, type LayerId } from './harmony/layer.ts';
 export { ROLES, rolesOf, type Role } from './harmony/role.ts';
 export { solve, type LayeredProblem, type NoPath, type Solution } from './solver/solver.ts';
 export { FAMILY_IDS, families, familyById, type FamilyId } from './families/index.ts';

@@ -1,5 +1,7 @@
 import type { Family } from '../families/contract.ts';
 import { MAIN_CHORDS, type MainChord } from '../harmony/chord.ts';
+import { LAYERS, type LayerId } from '../harmony/layer.ts';
+import { PATTERNS, type PatternId } from '../practice/pattern.ts';
 import { noteCode, parseNote, type NoteName } from '../pitch/noteName.ts';
 import { PITCH_RANGE, pitchClass, type PitchClass } from '../pitch/pitch.ts';
 import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
@@ -15,6 +17,8 @@ export interface Ask {
   readonly span: Span;
   readonly direction: Direction;
   readonly chord: MainChord;
+  readonly layer: LayerId;
+  readonly pattern: PatternId;
   readonly preferences: Preferences;
   readonly pins: readonly Pin[];
 }
@@ -26,6 +30,8 @@ export interface StoredAsk {
   readonly span: Span;
   readonly direction: Direction;
   readonly chord: number;
+  readonly layer: LayerId;
+  readonly pattern: PatternId;
   readonly preferences: Preferences;
   readonly pins: readonly Pin[];
 }
@@ -45,6 +51,8 @@ export function defaultAsk(family: Family, home: PitchClass = 0): StoredAsk {
     span: { kind: 'octaves', octaves: 1 },
     direction: 'both',
     chord: 1,
+    layer: 'scale',
+    pattern: 'straight',
     preferences: defaultPreferences(family),
     pins: [],
   };
@@ -73,10 +81,25 @@ export function checkAsk(family: Family, stored: unknown): Result<Ask> {
   const chord = MAIN_CHORDS.find((c) => c === stored['chord']);
   if (!chord)
     problems.push({ field: 'chord', wrong: shown(stored['chord']), message: 'The chord is on 1, 4 or 5.' });
+  const layer = LAYERS.find(({ id }) => id === (stored['layer'] ?? 'scale'))?.id;
+  if (!layer)
+    problems.push({
+      field: 'layer',
+      wrong: shown(stored['layer']),
+      message: `A layer is one of ${LAYERS.map((l) => l.id).join(', ')}.`,
+    });
+  const pattern = PATTERNS.find(({ id }) => id === (stored['pattern'] ?? 'straight'))?.id;
+  if (!pattern)
+    problems.push({
+      field: 'pattern',
+      wrong: shown(stored['pattern']),
+      message: `A pattern is one of ${PATTERNS.map((p) => p.id).join(', ')}.`,
+    });
   const preferences = take('preferences', checkPreferences(family, stored['preferences']));
   const pins = take('pins', checkPins(stored['pins']));
-  if (!tonic || !scale || !span || !direction || !chord || !preferences || !pins) return fail(...problems);
-  return ok({ tonic, scale, span, direction, chord, preferences, pins });
+  if (!tonic || !scale || !span || !direction || !chord || !layer || !pattern || !preferences || !pins)
+    return fail(...problems);
+  return ok({ tonic, scale, span, direction, chord, layer, pattern, preferences, pins });
 }
 
 function textOf(value: unknown): string {

@@ -19,6 +19,8 @@ export function askToLink(ask: StoredAsk, family: Family): LinkParams {
     ...(spanText(ask.span) === spanText(base.span) ? {} : { span: spanText(ask.span) }),
     ...(ask.direction === base.direction ? {} : { dir: ask.direction }),
     ...(ask.chord === base.chord ? {} : { chord: String(ask.chord) }),
+    ...(ask.layer === base.layer ? {} : { layer: ask.layer }),
+    ...(ask.pattern === base.pattern ? {} : { as: ask.pattern }),
     ...(ask.preferences.preset === base.preferences.preset ? {} : { with: ask.preferences.preset }),
     ...(weights ? { weigh: weights } : {}),
     ...(habits ? { habit: habits } : {}),
@@ -43,6 +45,8 @@ export function askFromLink(
     span: readSpan(params['span']) ?? base.span,
     direction: (params['dir'] ?? base.direction) as StoredAsk['direction'],
     chord: Number(params['chord'] ?? base.chord),
+    layer: (params['layer'] ?? base.layer) as StoredAsk['layer'],
+    pattern: (params['as'] ?? base.pattern) as StoredAsk['pattern'],
     preferences: {
       preset: params['with'] ?? base.preferences.preset,
       weights: readWeights(params['weigh']),

@@ -2,11 +2,13 @@ import type { Ask } from '../ask/ask.ts';
 import type { FactTable } from '../families/layoutPart.ts';
 import type { Air, Remark, Side, Way } from '../families/way.ts';
 import { MAIN_CHORDS, mainChord } from '../harmony/chord.ts';
+import { layerSemitones, type LayerId } from '../harmony/layer.ts';
 import { rolesOf, type Role } from '../harmony/role.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import { takeInventory, type Advice } from '../inventory/inventory.ts';
 import { noteText, respell, spelledOctave, type NamingStyle, type NoteName } from '../pitch/noteName.ts';
 import { frequency, type Pitch } from '../pitch/pitch.ts';
+import { patternById } from '../practice/pattern.ts';
 import { airBalance, type AirBalance } from '../route/air.ts';
 import type { Effort } from '../route/effort.ts';
 import { scaleLine } from '../route/line.ts';
@@ -117,11 +119,16 @@ export interface MapView {
 export function mapView(base: Instrument, ask: Ask, writing: Writing): MapView {
   const key = keyOf(ask.scale, ask.tonic);
   const instrument = base.forKey(key);
-  const roles = rolesOf(ask.scale, mainChord(ask.scale, ask.chord));
+  const chord = mainChord(ask.scale, ask.chord);
+  const layer = layerSemitones(ask.scale, chord, ask.layer);
+  const roles = rolesOf(ask.scale, chord).map((role, semitone) =>
+    hiddenBelow(role, layer.includes(semitone), ask.layer),
+  );
   const { avoid } = resolvePreferences(instrument.family, ask.preferences);
   const usable = instrument.ways.filter((way) => way.able && !avoid.has(way.technique));
   const compass = [...new Set(usable.map((way) => way.pitch))].sort((a, b) => a - b);
-  const line = scaleLine(key, ask.span, ask.direction, compass);
+  const pattern = patternById(ask.pattern);
+  const line = scaleLine(key, ask.span, { direction: ask.direction, pattern, semitones: layer }, compass);
   const route = routeLine(instrument, line, ask.preferences, ask.pins);
   const inventory = takeInventory(instrument, key, roles, avoid);
   const name = namer(key, writing.naming);
@@ -180,6 +187,11 @@ export function mapView(base: Instrument, ask: Ask, writing: Writing): MapView {
     cautions: cautionsOf(instrument, route),
     brokenPins: route.brokenPins,
   };
+}
+
+/** In the layers below the whole scale, what they do not hold yet stands aside like an outside note. */
+function hiddenBelow(role: Role, held: boolean, layer: LayerId): Role {
+  return held || layer === 'scale' || layer === 'colour' ? role : 'outside';
 }
 
 /** Names pitches in a key under a naming habit. */

@@ -1,5 +1,6 @@
 import type { Pitch } from '../pitch/pitch.ts';
 import { pitchClass } from '../pitch/pitch.ts';
+import { patternById, type Pattern } from '../practice/pattern.ts';
 import { aboveHome, type Key } from '../scale/scale.ts';
 
 /** How far a line over a scale goes. Pitches are inclusive. */
@@ -44,21 +45,46 @@ export function lowestHome(key: Key, compass: Compass): Pitch {
   return played ?? compass[0]! + pitchClass(key.home - compass[0]!);
 }
 
-/** Pitches of the scale from low to high. */
-export function scalePitches(key: Key, low: Pitch, high: Pitch): Pitch[] {
+/** Pitches of the scale from low to high. @param semitones those above home that count; the scale's when left out */
+export function scalePitches(
+  key: Key,
+  low: Pitch,
+  high: Pitch,
+  semitones: readonly number[] = key.scale.semitones,
+): Pitch[] {
   const pitches: Pitch[] = [];
   for (let pitch = low; pitch <= high; pitch += 1) {
-    if (key.indexOf[aboveHome(key, pitch)] !== undefined) pitches.push(pitch);
+    if (semitones.includes(aboveHome(key, pitch))) pitches.push(pitch);
   }
   return pitches;
 }
 
-/** The notes of a scale over a span, one beat each; going both ways the top note comes once. */
-export function scaleLine(key: Key, span: Span, direction: Direction, compass: Compass): LineNote[] {
+/** How the notes of a scale become a line. */
+export interface LineShape {
+  readonly direction: Direction;
+  readonly pattern: Pattern;
+  /** Semitones above home that count; the whole scale when left out. */
+  readonly semitones?: readonly number[];
+}
+
+/**
+ * The notes of a scale over a span in a pattern, one beat each. Down is the pattern read backwards in pitch; both ways
+ * the turning note comes once.
+ */
+export function scaleLine(key: Key, span: Span, shape: Direction | LineShape, compass: Compass): LineNote[] {
   const limits = limitsOf(key, span, compass);
   if (!limits) return [];
-  const up = scalePitches(key, limits.low, limits.high);
-  const down = [...up].reverse();
-  const pitches = direction === 'up' ? up : direction === 'down' ? down : [...up, ...down.slice(1)];
-  return pitches.map((pitch, index) => ({ pitch, beats: 1, start: index }));
+  const { direction, pattern, semitones } =
+    typeof shape === 'string'
+      ? { direction: shape, pattern: patternById('straight') }
+      : { semitones: undefined, ...shape };
+  const rising = scalePitches(key, limits.low, limits.high, semitones);
+  const ordered = (pitches: readonly Pitch[]) => {
+    const homes = pitches.flatMap((pitch, i) => (aboveHome(key, pitch) === 0 ? [i] : []));
+    return pattern.order(pitches.length, homes).map((i) => pitches[i]!);
+  };
+  const up = direction === 'down' ? [] : ordered(rising);
+  const down = direction === 'up' ? [] : ordered([...rising].reverse());
+  const joined = up[up.length - 1] === down[0] ? [...up, ...down.slice(1)] : [...up, ...down];
+  return joined.map((pitch, index) => ({ pitch, beats: 1, start: index }));
 }

@@ -1,0 +1,101 @@
+import type { Instrument } from '../instrument/instrument.ts';
+import { pitchText } from '../pitch/noteName.ts';
+import { pitchClass, type Pitch } from '../pitch/pitch.ts';
+import type { Way } from '../families/way.ts';
+import { resolvePreferences, type Preferences } from '../route/preferences.ts';
+import { routeLine } from '../route/route.ts';
+import { MAJOR_STEPS } from '../scale/degree.ts';
+
+/** One way among several for the same pitch. */
+export interface Candidate {
+  readonly wayId: string;
+  readonly words: string;
+  readonly tab: string;
+  /** What it asks between its neighbours, in counts as a player counts. */
+  readonly moves: readonly { readonly label: string; readonly count: number }[];
+  /** Weighted sum over the move to it and from it. */
+  readonly total: number;
+  /** Measured cents, or undefined when it was not measured. */
+  readonly measured: number | undefined;
+  readonly recommended: boolean;
+  readonly chosen: boolean;
+}
+
+/** A pitch that can be had in several ways, side by side. */
+export interface AlternateRow {
+  readonly pitch: Pitch;
+  readonly note: string;
+  /** Names of the notes before and after between which the moves are counted. */
+  readonly between: readonly string[];
+  readonly candidates: readonly Candidate[];
+}
+
+/**
+ * Every pitch with more than one way, each way judged on the move from the note below it and back, notes of the
+ * instrument's own major scale. The recommendation is the cheapest with what was measured taken into account, and
+ * leaves the choice already made aside.
+ */
+export function alternatesOf(
+  instrument: Instrument,
+  preferences: Preferences,
+  dialect: string,
+): readonly AlternateRow[] {
+  const { avoid } = resolvePreferences(instrument.family, preferences);
+  const byPitch = new Map<Pitch, Way[]>();
+  for (const way of instrument.ways) {
+    if (!way.able || avoid.has(way.technique)) continue;
+    byPitch.set(way.pitch, [...(byPitch.get(way.pitch) ?? []), way]);
+  }
+  const inMajor = (pitch: Pitch) => MAJOR_STEPS.includes(pitchClass(pitch - instrument.home));
+  const pitches = [...byPitch.keys()].sort((a, b) => a - b);
+  return pitches.flatMap((pitch): AlternateRow[] => {
+    const ways = byPitch.get(pitch)!;
+    if (ways.length < 2) return [];
+    const below = [...pitches].reverse().find((p) => p < pitch && inMajor(p));
+    const above = pitches.find((p) => p > pitch && inMajor(p));
+    const neighbours = [below ?? above, above ?? below].filter((p) => p !== undefined);
+    const judged = ways.map((way) => judge(instrument, way, neighbours, preferences, dialect));
+    const best = Math.min(...judged.map((candidate) => candidate.ranked));
+    const first = judged.findIndex((candidate) => candidate.ranked <= best + 1e-9);
+    return [
+      {
+        pitch,
+        note: pitchText(pitch),
+        between: neighbours.map((p) => pitchText(p)),
+        candidates: judged.map(({ ranked: _, ...candidate }, i) => ({
+          ...candidate,
+          recommended: i === first,
+        })),
+      },
+    ];
+  });
+}
+
+/** The line neighbour – way – neighbour, with the way pinned. */
+function judge(
+  instrument: Instrument,
+  way: Way,
+  neighbours: readonly Pitch[],
+  preferences: Preferences,
+  dialect: string,
+): Candidate & { readonly ranked: number } {
+  const [before, after] = neighbours;
+  const pitches = before === undefined ? [way.pitch] : [before, way.pitch, after!];
+  const line = pitches.map((pitch, start) => ({ pitch, beats: 1, start }));
+  const index = before === undefined ? 0 : 1;
+  const { effort } = routeLine(instrument, line, preferences, [{ index, wayId: way.id }]);
+  const choice = effort.parts.find((part) => part.id === 'choice')!;
+  return {
+    wayId: way.id,
+    words: way.words,
+    tab: instrument.tab(way, dialect),
+    moves: effort.parts
+      .filter((part) => part.count > 0 && part.id !== 'choice')
+      .map(({ label, count }) => ({ label, count })),
+    total: effort.total,
+    measured: instrument.spec.measured[way.id],
+    recommended: false,
+    chosen: instrument.spec.choices.includes(way.id),
+    ranked: effort.total - choice.cost,
+  };
+}

@@ -1,0 +1,31 @@
+import { expectOk } from '../result.ts';
+import { scaleById, SCALES } from '../scale/scale.ts';
+import { mainChord } from './chord.ts';
+import { fiveOf, LAYERS, layerSemitones } from './layer.ts';
+
+const five = (id: string) => fiveOf(expectOk(scaleById(id))).join(' ');
+
+test('five notes leave the fourth and seventh of major, and the second and sixth of minor, out', () => {
+  expect(five('major')).toBe('0 2 4 7 9');
+  expect(five('natural-minor')).toBe('0 3 5 7 10');
+  expect(five('dorian')).toBe('0 3 5 7 10');
+  expect(five('minor-pentatonic')).toBe('0 3 5 7 10');
+});
+
+test('layers grow: each holds the one before, for every scale and chord, but for tones that the scale has not', () => {
+  for (const scale of SCALES.filter((s) => s.semitones.length === 7)) {
+    for (const degree of [1, 4, 5] as const) {
+      const chord = mainChord(scale, degree);
+      const sets = LAYERS.map((layer) => layerSemitones(scale, chord, layer.id));
+      expect(sets[3]).toEqual(scale.semitones);
+      for (const [smaller, larger] of [
+        [0, 2],
+        [1, 3],
+        [2, 3],
+        [3, 4],
+      ] as const)
+        expect(sets[smaller]!.every((s) => sets[larger]!.includes(s))).toBe(true);
+      expect(sets[2]).toHaveLength(5);
+    }
+  }
+});

@@ -1,0 +1,34 @@
+import { PATTERNS, patternById } from './pattern.ts';
+
+const degrees = (id: string, count: number, homes: readonly number[] = [0]) =>
+  patternById(id)
+    .order(count, homes)
+    .map((i) => i + 1)
+    .join(' ');
+
+test.each([
+  ['straight', 4, '1 2 3 4'],
+  ['threes', 5, '1 2 3 2 3 4 3 4 5'],
+  ['fours', 5, '1 2 3 4 2 3 4 5'],
+  ['neighbours', 4, '1 2 1 2 3 2 3 4 3'],
+  ['neighbours', 2, '1 2 1'],
+  ['pedal', 4, '1 2 1 3 1 4'],
+  ['thirds', 5, '1 3 2 4 3 5'],
+  ['arpeggios', 6, '1 3 5 2 4 6'],
+  ['anchor', 4, '4 1 3 1 2 1'],
+  ['loops', 5, '1 2 3 4 1 2 3 4 2 3 4 5 2 3 4 5'],
+])('%s over %d notes', (id, count, order) => {
+  expect(degrees(id, count)).toBe(order);
+});
+
+test('from the middle home to the top, down to the lowest note and back home', () => {
+  expect(degrees('home-and-back', 6, [2])).toBe('3 4 5 6 5 4 3 2 1 2 3');
+});
+
+test.each(PATTERNS.map((p) => [p.id]))('%s keeps to the notes there are, whatever their number', (id) => {
+  for (let count = 0; count <= 20; count += 1) {
+    const order = patternById(id).order(count, count > 3 ? [0, 3] : []);
+    expect(order.every((i) => Number.isInteger(i) && i >= 0 && i < count)).toBe(true);
+    if (count >= 6) expect(new Set(order).size).toBe(count);
+  }
+});
