@@ -1,6 +1,14 @@
 /** One picture of each main view, from the demo data. */
-const LOW_E_FLAT = '5a3e5046-0000-4000-8000-000000000001';
-const B_FLAT = '5a3e5046-0000-4000-8000-000000000003';
+const id = (n) => `5a3e5046-0000-4000-8000-${String(n).padStart(12, '0')}`;
+const LOW_E_FLAT = id(1);
+const B_FLAT = id(3);
+
+/** Map of one instrument of each of the other families. */
+const map = (name, n, question) => ({
+  name: `map-${name}`,
+  path: `/map?on=${id(n)}&${question}`,
+  ready: '.map-drawing .chip',
+});
 
 export const SHOTS = [
   {
@@ -27,5 +35,19 @@ export const SHOTS = [
     width: 794,
     height: 1123,
   },
+  map('chromatic', 7, 'in=Ab&play=major&span=2&dir=up&with=turns&at=3'),
+  map('whistle', 8, 'in=Ab&play=major&dir=both&at=6'),
+  map('english', 10, 'in=Bb&play=major&span=2&dir=up&at=4'),
+  map('anglo', 11, 'in=G&play=major&span=2&dir=up&with=across&at=5'),
+  map('dulcimer', 12, 'in=C&play=major&dir=both&at=6'),
+  map('harp', 13, 'in=A&play=harmonic-minor&span=1&at=6'),
+  map('drum', 14, 'in=D&play=minor-pentatonic&as=anchor&dir=up&at=2'),
+  {
+    name: 'compare',
+    path: `/map?on=${LOW_E_FLAT}&in=Bb&play=major&dir=up&vs=play:mixolydian`,
+    ready: '.compare-table',
+  },
+  { name: 'cabinet-add', path: '/cabinet/new?kind=whistle', ready: '.add-families' },
+  { name: 'cabinet-alternates', path: `/cabinet/${id(8)}`, ready: '.editor-drawing .chip' },
   { name: 'cabinet', path: `/cabinet/${B_FLAT}`, ready: '.editor-drawing .chip' },
 ];

@@ -128,6 +128,14 @@ export {
   type Settings,
   type ThemeChoice,
 } from './settings/settings.ts';
+export { parseScala, writeScala, type ScalaTuning } from './formats/scala.ts';
+export {
+  LAYOUT_FORMAT,
+  LAYOUT_VERSION,
+  checkLayoutFile,
+  layoutFile,
+  type LayoutFile,
+} from './exchange/layoutFile.ts';
 export {
   EXCHANGE_FORMAT,
   EXCHANGE_VERSION,

@@ -1,5 +1,7 @@
 import {
   checkExchange,
+  checkLayoutFile,
+  layoutFile,
   checkSettings,
   DEFAULT_SETTINGS,
   defaultAsk,
@@ -99,6 +101,24 @@ test.each([
     problems: [{ field, message: expect.stringContaining(message) }],
   });
 });
+
+test.each(FAMILY_IDS)(
+  'a %s layout goes out and comes back; a wrong one is refused at its field',
+  (family) => {
+    const { layout, name } = specFromPreset(family, families[family].presets[0]!.id);
+    const out = layoutFile(family, name, layout);
+    expect(expectOk(checkLayoutFile(JSON.parse(JSON.stringify(out))))).toEqual(out);
+    const fields = (file: unknown) => {
+      const result = checkLayoutFile(file);
+      return result.ok ? [] : result.problems.map((p) => p.field.split('.')[0]);
+    };
+    expect(fields({ ...out, format: 'x' })).toEqual(['format']);
+    expect(fields({ ...out, version: 2 })).toEqual(['version']);
+    expect(fields({ ...out, family: 'kazoo' })).toEqual(['family']);
+    expect(fields({ ...out, name: '' })).toEqual(['name']);
+    expect(fields({ ...out, layout: {} })).toContain('layout');
+  },
+);
 
 test('names in any script are kept, spaces at the ends are not', () => {
   const name = '  ‏הרמוניקה 🎵 Ünïcode  ';

@@ -21,6 +21,12 @@ interface DemoInstrument {
   readonly name: string;
   readonly notes: string;
   readonly tuning?: string;
+  /** Layout options that differ from the preset's. */
+  readonly options?: Readonly<Record<string, string>>;
+  /** Pitch and cents of the tongues of a drum, from the centre round the ring. */
+  readonly tongues?: readonly (readonly [pitch: number, cents: number])[];
+  readonly measured?: Readonly<Record<string, number>>;
+  readonly choices?: readonly string[];
   readonly capability?: Capability;
   readonly a4?: number;
 }
@@ -70,6 +76,73 @@ const INSTRUMENTS: readonly DemoInstrument[] = [
     notes: 'Natural minor tuning for the lantern song.',
     tuning: 'natural-minor',
   },
+  {
+    family: 'chromatic',
+    preset: '60-12',
+    name: 'Imke’s slide harmonica',
+    notes: 'For the waltz with the wandering bridge.',
+  },
+  {
+    family: 'whistle',
+    preset: '75',
+    name: 'E♭ whistle of the room',
+    notes: 'Brass tube, conical. The note ten up was tried against the tuner in March.',
+    measured: { oxxooo: -6, oxxxoo: -22, oxxxxo: -31 },
+    choices: ['oxxooo'],
+  },
+  {
+    family: 'whistle',
+    preset: '70',
+    name: 'Pelle’s B♭ whistle',
+    notes: 'Plain tube: three fingers for the note ten up.',
+    options: { bore: 'cylindrical' },
+    measured: { oxxooo: 27, oxxxoo: 3 },
+  },
+  {
+    family: 'english',
+    preset: 'treble',
+    name: 'Runa’s English concertina',
+    notes: 'From an attic at Tern Haven; stands high.',
+    a4: 452.5,
+  },
+  {
+    family: 'anglo',
+    preset: 'G-D-sharp-on-push',
+    name: 'Harbour Anglo in G/D',
+    notes: 'Small bellows, leaks a little.',
+    options: { bellows: 'small' },
+  },
+  {
+    family: 'dulcimer',
+    preset: 'c3-g3-c4',
+    name: 'Oda’s dulcimer',
+    notes: 'Kept in C G C for the class.',
+    options: { fretboard: 'extra' },
+  },
+  {
+    family: 'harp',
+    preset: 'f-26',
+    name: 'Little harp, F with levers down',
+    notes: 'Levers stiff on the lowest strings.',
+  },
+  {
+    family: 'drum',
+    preset: 'd-minor-9',
+    name: 'Lantern drum',
+    notes: 'A tuning of our own, made for the walk; some tongues are a little off.',
+    tongues: [
+      [50, 0],
+      [57, -4],
+      [60, 6],
+      [62, 0],
+      [65, -9],
+      [67, 3],
+      [69, 0],
+      [72, 8],
+      [74, -5],
+      [77, 0],
+    ],
+  },
 ];
 
 interface DemoAsk extends Partial<Omit<StoredAsk, 'preferences'>> {
@@ -96,17 +169,37 @@ const ASKS: readonly DemoAsk[] = [
     preset: 'air',
   },
   { name: 'Thursday beginners', instrument: 1, tonic: 'Ab', scale: 'major', preset: 'beginner' },
+  { name: 'Whistle beginners in A♭', instrument: 7, tonic: 'Ab', scale: 'major', preset: 'no-halves' },
+  {
+    name: 'Concertina, quay song across the rows',
+    instrument: 10,
+    tonic: 'G',
+    scale: 'major',
+    preset: 'across',
+  },
+  {
+    name: 'Drum, down to the anchor',
+    instrument: 13,
+    tonic: 'D',
+    scale: 'minor-pentatonic',
+    pattern: 'anchor',
+  },
   { name: 'Reel warm-up', instrument: 4, tonic: 'E', scale: 'dorian', preset: 'no-overs' },
 ];
 
 function instrument(demo: DemoInstrument, index: number): ExchangedInstrument {
   const spec = specFromPreset(demo.family, demo.preset);
-  const family = familyById(demo.family)!;
-  const opened = family.open(spec.layout, {});
-  if (!opened.ok) throw new Error(`demo instrument ${demo.name}: ${opened.problems[0]!.message}`);
-  const layout = demo.tuning ? opened.value.withOption('tuning', demo.tuning) : opened.value.layout;
-  const { name, notes, capability = {}, a4 = spec.a4 } = demo;
-  return { ...spec, id: id(index + 1), name, layout, capability, a4, notes };
+  const { name, notes, tongues, capability = {}, a4 = spec.a4, measured = {}, choices = [] } = demo;
+  const changes = { ...(demo.tuning ? { tuning: demo.tuning } : {}), ...demo.options };
+  const changed = Object.entries(changes).reduce<unknown>((layout, [option, value]) => {
+    const opened = familyById(demo.family)!.open(layout, {});
+    if (!opened.ok) throw new Error(`demo instrument ${demo.name}: ${opened.problems[0]!.message}`);
+    return opened.value.withOption(option, value);
+  }, spec.layout);
+  const layout = tongues
+    ? { tongues: tongues.map(([pitch, cents], slot) => ({ pitch, cents, slot })) }
+    : changed;
+  return { ...spec, id: id(index + 1), name, layout, capability, a4, notes, measured, choices };
 }
 
 function ask({ name, instrument: index, preset, ...rest }: DemoAsk, number: number): ExchangedAsk {

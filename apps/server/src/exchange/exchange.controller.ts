@@ -2,7 +2,7 @@ import { Body, Controller, Get, Header, HttpCode, Post, Query } from '@nestjs/co
 import { ApiBody, ApiTags } from '@nestjs/swagger';
 import { ImportQuery } from './exchange.dto.ts';
 import { ExchangeService } from './exchange.service.ts';
-import { EXCHANGE_SCHEMA } from './schema.ts';
+import { EXCHANGE_SCHEMA, LAYOUT_SCHEMA } from './schema.ts';
 
 @ApiTags('data')
 @Controller('data')
@@ -20,6 +20,12 @@ export class ExchangeController {
   @Get('schema')
   schema() {
     return EXCHANGE_SCHEMA;
+  }
+
+  /** JSON Schema of a layout handed on by itself. */
+  @Get('layout-schema')
+  layoutSchema() {
+    return LAYOUT_SCHEMA;
   }
 
   /** All or nothing; with apply=false it only says what it would change. */

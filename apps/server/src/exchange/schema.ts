@@ -1,6 +1,8 @@
 import {
   EXCHANGE_FORMAT,
   EXCHANGE_VERSION,
+  LAYOUT_FORMAT,
+  LAYOUT_VERSION,
   FAMILY_IDS,
   NAME_LIMIT,
   NOTES_LIMIT,
@@ -47,5 +49,18 @@ export const EXCHANGE_SCHEMA = {
       items: closed({ id, name, instrumentId: id, ask: { type: 'object' } }),
     },
     settings: { type: 'object' },
+  }),
+};
+
+/** The published shape of a layout handed on by itself. */
+export const LAYOUT_SCHEMA = {
+  $schema: 'https://json-schema.org/draft/2020-12/schema',
+  title: 'Same Song layout',
+  ...closed({
+    format: { const: LAYOUT_FORMAT },
+    version: { const: LAYOUT_VERSION },
+    family: { enum: FAMILY_IDS },
+    name,
+    layout: { type: 'object' },
   }),
 };

@@ -1,19 +1,33 @@
 import Button from '@mui/material/Button';
-import { useNavigate } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import { FAMILY_IDS, families, specFromPreset, type FamilyId } from '@same-song/core';
 import { instruments } from '../api/records.ts';
 import { notify } from '../frame/notice.ts';
 import { remember } from '../frame/undo.ts';
 
-/** Every preset of every family, one click each. */
+/** A kind of instrument, then its presets, one click each. */
 export function AddInstrument({ empty }: { empty: boolean }) {
+  const [params, setParams] = useSearchParams();
+  const family = FAMILY_IDS.find((id) => id === params.get('kind')) ?? FAMILY_IDS[0]!;
   return (
     <div className="add">
       <h2>{empty ? 'Your cabinet is empty. What do you have?' : 'What else do you have?'}</h2>
-      <p>Choose its key. Tuning, single reeds and what it can do are set on the next page.</p>
-      {FAMILY_IDS.map((id) => (
-        <FamilyPresets key={id} id={id} />
-      ))}
+      <div className="add-families" role="tablist" aria-label="Kind of instrument">
+        {FAMILY_IDS.map((id) => (
+          <button
+            key={id}
+            type="button"
+            role="tab"
+            aria-selected={id === family}
+            className="add-family"
+            onClick={() => setParams({ kind: id }, { replace: true })}
+          >
+            {families[id].label}
+          </button>
+        ))}
+      </div>
+      <p>Choose what comes nearest. Everything about it can be changed on the next page.</p>
+      <FamilyPresets key={family} id={family} />
     </div>
   );
 }
@@ -42,8 +56,7 @@ function FamilyPresets({ id }: { id: FamilyId }) {
       onError: (error) => notify(error.message, { kind: 'error' }),
     });
   return (
-    <section>
-      <h3>{family.label}</h3>
+    <section aria-label={family.label}>
       {groups.map((group) => (
         <div key={group} className="add-group" role="group" aria-label={group}>
           <span>{group}</span>

@@ -12,6 +12,9 @@ export function CapabilityFields({ instrument, spec, onChange }: CapabilityField
   return (
     <section>
       <h3>What it and its player can do</h3>
+      {instrument.capabilityGroups.length === 0 && (
+        <p className="editor-hint">Everything it has can be played.</p>
+      )}
       {instrument.capabilityGroups.map((group) => (
         <GroupFields
           key={group.id}
@@ -24,6 +27,9 @@ export function CapabilityFields({ instrument, spec, onChange }: CapabilityField
   );
 }
 
+/** Longer lists of places are folded away. */
+const PLACES_SHOWN = 14;
+
 interface GroupFieldsProps {
   readonly group: CapabilityGroup;
   readonly places: readonly string[];
@@ -35,7 +41,8 @@ function GroupFields({ group, places, onChange }: GroupFieldsProps) {
   const flip = (place: string) =>
     onChange(group.places.filter((p) => (p === place ? !places.includes(p) : places.includes(p))));
   const all = group.places.every((place) => places.includes(place));
-  return (
+  const count = group.places.filter((place) => places.includes(place)).length;
+  const fields = (
     <fieldset className="capability">
       <legend>{group.label}</legend>
       {group.places.map((place) => (
@@ -49,5 +56,14 @@ function GroupFields({ group, places, onChange }: GroupFieldsProps) {
       </Button>
       <span className="capability-about">{group.about}</span>
     </fieldset>
+  );
+  if (group.places.length <= PLACES_SHOWN) return fields;
+  return (
+    <details className="capability-many">
+      <summary>
+        {group.label}: {count} of {group.places.length}
+      </summary>
+      {fields}
+    </details>
   );
 }

@@ -1,4 +1,4 @@
-import { useState, type KeyboardEvent } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import {
   PITCH_RANGE,
   parsePitch,
@@ -16,6 +16,9 @@ interface ElementTableProps {
   readonly onChange: (element: string, change: ElementChange) => void;
 }
 
+/** More columns than this are shown as cells that wrap. */
+const COLUMNS_IN_TABLE = 16;
+
 /** Every reed (string, tongue …) with its pitch, each to be typed over. */
 export function ElementTable({ instrument, problems, onChange }: ElementTableProps) {
   const { elements } = instrument;
@@ -24,52 +27,56 @@ export function ElementTable({ instrument, problems, onChange }: ElementTablePro
   const messages = problems.filter(
     (p) => p.field.startsWith('layout.') && elements.some((e) => `layout.${e.id}` === p.field),
   );
+  const cell = (element: LayoutElement) => (
+    <ElementCell
+      element={element}
+      wrong={messages.some((p) => p.field === `layout.${element.id}`)}
+      onChange={onChange}
+    />
+  );
   return (
     <section aria-label="Pitch of every part">
-      <table className="elements">
-        <thead>
-          <tr>
-            <th scope="col">
-              <span className="unseen">Row</span>
-            </th>
-            {columns.map((column) => (
-              <th key={column} scope="col">
-                {column}
+      {columns.length <= COLUMNS_IN_TABLE ? (
+        <table className="elements">
+          <thead>
+            <tr>
+              <th scope="col">
+                <span className="unseen">Row</span>
               </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <tr key={row}>
-              <th scope="row">{row}</th>
-              {elements
-                .filter((element) => element.row === row)
-                .map((element) => (
-                  <td key={element.id}>
-                    {element.pitch !== undefined && (
-                      <PitchField
-                        key={element.pitch}
-                        element={element}
-                        pitch={element.pitch}
-                        wrong={messages.some((p) => p.field === `layout.${element.id}`)}
-                        onChange={(pitch) => onChange(element.id, { pitch })}
-                      />
-                    )}
-                    {element.values.map((value) => (
-                      <ValueField
-                        key={value.id}
-                        element={element}
-                        value={value}
-                        onChange={(next) => onChange(element.id, { values: { [value.id]: next } })}
-                      />
-                    ))}
-                  </td>
-                ))}
+              {columns.map((column) => (
+                <th key={column} scope="col">
+                  {column}
+                </th>
+              ))}
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {rows.map((row) => (
+              <tr key={row}>
+                <th scope="row">{row}</th>
+                {columns.map((column) => {
+                  const element = elements.find((e) => e.row === row && e.column === column);
+                  return <td key={column}>{element && cell(element)}</td>;
+                })}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      ) : (
+        rows.map((row) => (
+          <fieldset key={row} className="element-row">
+            <legend>{row}</legend>
+            {elements
+              .filter((element) => element.row === row)
+              .map((element) => (
+                <div key={element.id} className="element-cell">
+                  <span className="element-name">{element.column}</span>
+                  {cell(element)}
+                </div>
+              ))}
+          </fieldset>
+        ))
+      )}
       {messages.length > 0 && (
         <ul className="editor-problems" role="alert">
           {messages.map((problem) => (
@@ -79,9 +86,40 @@ export function ElementTable({ instrument, problems, onChange }: ElementTablePro
       )}
       <p className="editor-hint">
         Type a note with its octave (E♭4, f#5), or step by a semitone with ↑ and ↓. Underlined: differs from
-        the tuning.
+        the usual plan.
       </p>
     </section>
+  );
+}
+
+interface ElementCellProps {
+  readonly element: LayoutElement;
+  readonly wrong: boolean;
+  readonly onChange: (element: string, change: ElementChange) => void;
+}
+
+function ElementCell({ element, wrong, onChange }: ElementCellProps) {
+  return (
+    <>
+      {element.pitch !== undefined && (
+        <PitchField
+          key={element.pitch}
+          element={element}
+          pitch={element.pitch}
+          wrong={wrong}
+          onChange={(pitch) => onChange(element.id, { pitch })}
+        />
+      )}
+      {element.values.map((value) => (
+        <ValueField
+          key={value.id}
+          element={element}
+          value={value}
+          wrong={wrong}
+          onChange={(next) => onChange(element.id, { values: { [value.id]: next } })}
+        />
+      ))}
+    </>
   );
 }
 
@@ -96,7 +134,16 @@ interface PitchFieldProps {
 function PitchField({ element, pitch, wrong, onChange }: PitchFieldProps) {
   const [text, setText] = useState(pitchText(pitch));
   const [problem, setProblem] = useState<string | undefined>(undefined);
+  const taken = useRef('');
+  // Back to the pitch as it is once what was wrong has been taken back.
+  useEffect(() => {
+    if (wrong) return;
+    taken.current = '';
+    setText(pitchText(pitch));
+  }, [wrong, pitch]);
   const take = (typed: string) => {
+    if (typed === taken.current) return;
+    taken.current = typed;
     const read = parsePitch(typed);
     if (!read.ok) {
       setProblem(read.problems[0]!.message);
@@ -142,12 +189,17 @@ function PitchField({ element, pitch, wrong, onChange }: PitchFieldProps) {
 interface ValueFieldProps {
   readonly element: LayoutElement;
   readonly value: ElementValue;
-  readonly onChange: (value: number | boolean) => void;
+  readonly wrong: boolean;
+  readonly onChange: (value: number | boolean | string) => void;
 }
 
-/** A property beside the pitch: a switch or a small number. */
-function ValueField({ element, value, onChange }: ValueFieldProps) {
+/** A property beside the pitch: a switch, a small number or a name. */
+function ValueField({ element, value, wrong, onChange }: ValueFieldProps) {
   const name = `${element.label}, ${value.label}`;
+  const [text, setText] = useState(String(value.value));
+  useEffect(() => {
+    if (!wrong) setText(String(value.value));
+  }, [wrong, value.value]);
   if (value.kind === 'flag')
     return (
       <label className="element-value">
@@ -160,26 +212,36 @@ function ValueField({ element, value, onChange }: ValueFieldProps) {
         {value.label}
       </label>
     );
+  const take = () => {
+    const typed = text.trim();
+    if (typed === String(value.value)) return;
+    const number = typed === '' ? NaN : Number(typed);
+    if (value.kind === 'text') onChange(typed);
+    else if (Number.isFinite(number)) onChange(number);
+    else setText(String(value.value));
+  };
+  const limits = value.kind === 'number' && { min: value.lowest, max: value.highest, step: value.step };
   return (
     <label className="element-value">
       <input
-        type="number"
-        key={value.value}
+        type={value.kind}
         aria-label={name}
-        defaultValue={value.value}
-        min={value.lowest}
-        max={value.highest}
-        step={value.step}
-        onBlur={(event) => {
-          const typed = event.target.value.trim() === '' ? NaN : Number(event.target.value);
-          if (Number.isFinite(typed) && typed !== value.value) onChange(typed);
-          else event.target.value = String(value.value);
-        }}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') event.currentTarget.blur();
-        }}
+        aria-invalid={wrong}
+        value={text}
+        maxLength={40}
+        {...limits}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={take}
+        onKeyDown={blurOnEnter}
       />
       {value.label}
     </label>
   );
+}
+
+/** Enter takes what was typed instead of sending the whole form. */
+function blurOnEnter(event: KeyboardEvent<HTMLInputElement>): void {
+  if (event.key !== 'Enter') return;
+  event.preventDefault();
+  event.currentTarget.blur();
 }

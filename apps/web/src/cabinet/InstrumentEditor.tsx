@@ -1,16 +1,17 @@
-import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useMemo, useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
 import { openInstrument, type Instrument, type InstrumentSpec, type Problem } from '@same-song/core';
 import { request, RequestError } from '../api/client.ts';
 import { instruments, specOf, type InstrumentRecord } from '../api/records.ts';
 import { notify } from '../frame/notice.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { remember } from '../frame/undo.ts';
+import { AlternatesPanel } from './AlternatesPanel.tsx';
 import { CapabilityFields } from './CapabilityFields.tsx';
 import { ElementTable } from './ElementTable.tsx';
+import { EditorHead } from './EditorHead.tsx';
 import { LayoutDrawing } from './LayoutDrawing.tsx';
+import { LayoutFiles } from './LayoutFiles.tsx';
 import { PitchStandardField } from './PitchStandardField.tsx';
 import { StaleChoice } from './StaleChoice.tsx';
 import { useDraft } from './useDraft.ts';
@@ -142,6 +143,15 @@ export function InstrumentEditor({ record }: { record: InstrumentRecord }) {
           onChange={(capability) => step('what it can do', { ...spec, capability })}
         />
       )}
+      {good && (
+        <AlternatesPanel
+          instrument={good}
+          spec={spec}
+          problems={problems}
+          onMeasured={(measured) => step('a measurement', { ...spec, measured })}
+          onChoices={(choices) => step('the chosen way', { ...spec, choices })}
+        />
+      )}
       <TextField
         label="Notes"
         multiline
@@ -151,6 +161,12 @@ export function InstrumentEditor({ record }: { record: InstrumentRecord }) {
         error={problemAt('notes') !== undefined}
         helperText={problemAt('notes') ?? ' '}
       />
+      {good && (
+        <LayoutFiles
+          instrument={good}
+          onLayout={(layout) => step('a layout from a file', { ...spec, layout, measured: {}, choices: [] })}
+        />
+      )}
     </form>
   );
 }
@@ -161,57 +177,6 @@ function withOption(spec: InstrumentSpec, good: Instrument, option: string, valu
   const opened = good.family.open(layout, {});
   const follows = spec.name === good.description && opened.ok;
   return { ...spec, layout, name: follows ? opened.value.description : spec.name };
-}
-
-interface EditorHeadProps {
-  readonly record: InstrumentRecord;
-  readonly spec: InstrumentSpec;
-  readonly changed: boolean;
-  readonly busy: boolean;
-  readonly onDrop: () => void;
-}
-
-function EditorHead({ record, spec, changed, busy, onDrop }: EditorHeadProps) {
-  const navigate = useNavigate();
-  const bin = instruments.useBin();
-  const restore = instruments.useRestore();
-  const remove = () =>
-    bin.mutate(record, {
-      onSuccess: () => {
-        const change = {
-          label: `putting ${record.name} into the bin`,
-          undo: () => restore.mutateAsync(record.id),
-          redo: () => binAgain(record.id),
-        };
-        remember(change);
-        notify(`${record.name} is in the bin.`, { action: { label: 'Undo', run: () => void change.undo() } });
-        void navigate('/cabinet');
-      },
-      onError: (error) => notify(error.message, { kind: 'error' }),
-    });
-  const binAgain = async (id: string) => {
-    const { version } = await request<InstrumentRecord>('GET', `/instruments/${id}`);
-    await bin.mutateAsync({ id, version });
-  };
-  return (
-    <div className="editor-head">
-      <h2 dir="auto">{spec.name || 'No name yet'}</h2>
-      <Button variant="outlined" onClick={() => void navigate(`/map?on=${record.id}`)}>
-        Map
-      </Button>
-      <Button variant="text" onClick={remove}>
-        Into the bin
-      </Button>
-      {changed && (
-        <Button variant="text" onClick={onDrop}>
-          Drop changes
-        </Button>
-      )}
-      <Button type="submit" variant="contained" disabled={!changed || busy}>
-        {changed ? 'Save' : 'Saved'}
-      </Button>
-    </div>
-  );
 }
 
 /** Problems that have no field of their own on this page. */

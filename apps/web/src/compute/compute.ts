@@ -18,3 +18,24 @@ export function useMapView(spec: InstrumentSpec | undefined, ask: StoredAsk, wri
     networkMode: 'always',
   });
 }
+
+/** Pitches with at least so many ways, side by side, for an instrument as it stands in the editor. */
+export function useAlternates(spec: InstrumentSpec, dialect: string, least: number) {
+  return useQuery({
+    queryKey: [
+      'alternates',
+      spec.family,
+      spec.layout,
+      spec.capability,
+      spec.measured,
+      spec.choices,
+      dialect,
+      least,
+    ],
+    queryFn: () => compute.alternates(spec, dialect, least),
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+    retry: false,
+    networkMode: 'always',
+  });
+}

@@ -1,9 +1,12 @@
 import { expose } from 'comlink';
 import {
+  alternatesOf,
   checkAsk,
+  defaultPreferences,
   expectOk,
   mapView,
   openInstrument,
+  type AlternateRow,
   type Instrument,
   type InstrumentSpec,
   type MapView,
@@ -26,6 +29,10 @@ function open(spec: InstrumentSpec): Instrument {
 }
 
 const api = {
+  alternates(spec: InstrumentSpec, dialect: string, least: number): readonly AlternateRow[] {
+    const instrument = open(spec);
+    return alternatesOf(instrument, defaultPreferences(instrument.family), dialect, least);
+  },
   map(spec: InstrumentSpec, ask: StoredAsk, writing: Writing): MapView {
     const instrument = open(spec);
     return mapView(instrument, expectOk(checkAsk(instrument.family, ask)), writing);

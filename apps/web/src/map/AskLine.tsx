@@ -9,6 +9,7 @@ import {
   families,
   FAMILY_IDS,
   parseNote,
+  PATTERNS,
   parsePitch,
   pitchText,
   scaleById,
@@ -18,12 +19,12 @@ import {
   USUAL_KEYS,
   usualTonic,
   notePitchClass,
-  type Direction,
   type MapView,
+  type PatternId,
   type Span,
 } from '@same-song/core';
 import { useShortcuts } from '../frame/shortcuts.ts';
-import { DIRECTION_WORDS, scaleWords, spanWords, tonicWords } from './askWords.ts';
+import { courseWords, DIRECTION_WORDS, layerWords, scaleWords, spanWords, tonicWords } from './askWords.ts';
 import { PreferenceWeights } from './PreferenceWeights.tsx';
 import { presetRef, type MapState } from './useMapState.ts';
 import { WordPicker, type Choice } from './WordPicker.tsx';
@@ -79,7 +80,7 @@ export function AskLine({ state, view }: { state: MapState; view: MapView | unde
   const chord = view?.chords.find((c) => c.degree === ask.chord)?.name ?? 'I';
   return (
     <h1 className="ask-line">
-      Play{' '}
+      Play {ask.layer !== 'scale' && <span className="ask-layer">{layerWords(ask)} </span>}
       <WordPicker
         {...picker('scale')}
         word={scaleWords(ask)}
@@ -116,16 +117,10 @@ export function AskLine({ state, view }: { state: MapState; view: MapView | unde
       <span className="ask-unbroken">
         <WordPicker
           {...picker('direction')}
-          word={DIRECTION_WORDS[ask.direction]}
-          placeholder="Up, down …"
-          search={(text) => ({
-            choices: DIRECTIONS.map((d) => ({
-              id: d,
-              label: DIRECTION_WORDS[d],
-              current: d === ask.direction,
-            })).filter(contains(text)),
-          })}
-          onChoose={(id) => state.change('direction', { direction: id as Direction })}
+          word={courseWords(ask)}
+          placeholder="Up, down, in thirds …"
+          search={(text) => ({ choices: courseChoices(ask).filter(contains(text)) })}
+          onChoose={(id) => chooseCourse(state, id)}
         />
         ,
       </span>{' '}
@@ -166,6 +161,31 @@ export function AskLine({ state, view }: { state: MapState; view: MapView | unde
       </span>
     </h1>
   );
+}
+
+/** Directions and patterns in one list; each leaves the other as it is. */
+function courseChoices(ask: MapState['ask']): Choice[] {
+  return [
+    ...DIRECTIONS.map((d) => ({
+      id: d,
+      label: DIRECTION_WORDS[d],
+      group: 'Direction',
+      current: d === ask.direction,
+    })),
+    ...PATTERNS.map(({ id, label, about }) => ({
+      id,
+      label,
+      about,
+      group: 'Pattern',
+      current: id === ask.pattern,
+    })),
+  ];
+}
+
+function chooseCourse(state: MapState, id: string): void {
+  const direction = DIRECTIONS.find((d) => d === id);
+  if (direction) state.change('direction', { direction });
+  else state.change('pattern', { pattern: id as PatternId });
 }
 
 function scaleChoices(text: string, current: string) {
@@ -213,7 +233,8 @@ function tonicChoices(text: string, { ask }: MapState) {
   return { choices: [typed.value, ...twin, ...same].map(choiceOf) };
 }
 
-function instrumentChoices(text: string, { cabinet, chosen }: MapState) {
+/** Instruments of the cabinet, then presets on loan, that fit a typed text. */
+export function instrumentChoices(text: string, { cabinet, chosen }: MapState) {
   const own = cabinet.map((record): Choice => {
     const family = familyById(record.family);
     const opened = family?.open(record.layout, {});

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { chipShape, type Role, type Scene } from '@same-song/core';
 import { SceneView } from '../scene/SceneView.tsx';
 
@@ -21,10 +22,10 @@ const ENTRIES: readonly { readonly text: string; readonly scene: Scene }[] = [
   { text: 'in the scale', scene: sample('scale', true) },
   { text: 'colour note', scene: sample('colour', true) },
   { text: 'outside', scene: sample('outside', true) },
-  { text: 'not possible', scene: sample('scale', false) },
+  { text: 'not here', scene: sample('scale', false) },
 ];
 
-export function Legend() {
+export function Legend({ children }: { children?: ReactNode }) {
   return (
     <ul className="legend" aria-label="Legend">
       {ENTRIES.map(({ text, scene }) => (
@@ -36,6 +37,7 @@ export function Legend() {
       <li>
         <span className="legend-used" /> in the line
       </li>
+      {children && <li className="legend-more">{children}</li>}
     </ul>
   );
 }

@@ -1,7 +1,7 @@
 import { area, curveLinear, line as lineShape } from 'd3-shape';
 import { scaleLinear } from 'd3-scale';
 import { useEffect, useRef } from 'react';
-import type { AirBalance, AirNames, LineView, MapView, SideNames } from '@same-song/core';
+import type { AirBalance, AirNames, LineView, MapView, Side, SideNames } from '@same-song/core';
 
 interface LinePanelProps {
   readonly view: MapView;
@@ -16,9 +16,15 @@ interface LinePanelProps {
 /** Widths and heights in CSS pixels. */
 const NOTE = { least: 38, most: 96, height: 38, gap: 12, named: 62 };
 /** Room for the notes at 1280 px; longer lines scroll. */
-const WIDTH = 764;
+const WIDTH = 744;
 const AXIS_Y = 62;
 const LINE_HEIGHT = 2 * AXIS_Y;
+/** The note's name stands on the other side of the axis. */
+const NAME_Y: Readonly<Record<Side, number>> = {
+  above: AXIS_Y + 5,
+  below: AXIS_Y - 28,
+  level: AXIS_Y + NOTE.height / 2 + 4,
+};
 const CURVE_HEIGHT = 42;
 
 /** The route note by note on a centre axis, out above and in below, with the running balance of air beneath it. */
@@ -38,10 +44,11 @@ export function LinePanel({ view, air, sides, selected, related, sounding, onSel
   const width = column * line.length;
   return (
     <section className="line-panel" aria-label="The line">
-      <div className="line-sides" aria-hidden="true">
+      <div className={sides.level ? 'line-sides three' : 'line-sides'} aria-hidden="true">
         <span>{sides.above}</span>
+        {sides.level && <span>{sides.level}</span>}
         <span>{sides.below}</span>
-        <span className="line-store">{air?.store}</span>
+        {air && <span className="line-store">{air.store}</span>}
       </div>
       <div className="line-scroller" ref={scroller}>
         <div style={{ width }}>
@@ -107,7 +114,9 @@ interface LineNoteProps {
 
 function LineNote({ note, column, words, selected, related, sounding, onSelect }: LineNoteProps) {
   const side = note.missing ? 'missing' : note.side;
-  const name = `${note.note}, degree ${note.degree}: ${words ?? `not to be had, ${note.missing}`}${note.pinned ? ', pinned' : ''}`;
+  const extras = [note.grip?.words, note.mark, note.pinned ? 'pinned' : undefined].filter((text) => text);
+  const how = words ?? `not to be had, ${note.missing}`;
+  const name = [`${note.note}, degree ${note.degree}: ${how}`, ...extras].join(', ');
   return (
     <div
       role="option"
@@ -121,19 +130,21 @@ function LineNote({ note, column, words, selected, related, sounding, onSelect }
       <span className="unseen">{name}</span>
       <span
         aria-hidden="true"
-        className="line-note-tab"
+        className={note.brief?.includes('\n') ? 'line-note-tab two-lines' : 'line-note-tab'}
         style={{ top: noteY(note) - NOTE.height / 2, height: NOTE.height }}
       >
         {note.brief ?? '—'}
+        {note.grip && <span className="line-note-grip">{note.grip.short}</span>}
         {note.pinned && <span className="line-note-pin" aria-hidden="true" />}
       </span>
-      <span
-        aria-hidden="true"
-        className="line-note-name"
-        style={{ top: note.side === 'above' ? AXIS_Y + 5 : AXIS_Y - 28 }}
-      >
+      <span aria-hidden="true" className="line-note-name" style={{ top: NAME_Y[note.side] }}>
         <b>{note.degree}</b> {column >= NOTE.named && note.bareNote}
       </span>
+      {note.mark && (
+        <span aria-hidden="true" className={`line-note-mark mark-${note.side}`}>
+          {note.mark}
+        </span>
+      )}
     </div>
   );
 }
@@ -168,12 +179,31 @@ function BalanceCurve({
   return (
     <figure
       className="balance"
-      aria-label={`Air in the ${store}: at most ${signed(air.most)} beats, at least ${signed(air.least)}`}
+      aria-label={`Air in the ${store}: at most ${signed(air.most)} beats, at least ${signed(air.least)}${air.helps.length > 0 ? `; air is needed before note ${air.helps.map((i) => i + 1).join(', ')}` : ''}`}
     >
       <svg width={width} height={CURVE_HEIGHT} aria-hidden="true">
         <path d={filled([...air.points]) ?? ''} fill="var(--air)" opacity={0.25} />
         <path d={`M0 ${y(0)} H${width}`} stroke="var(--rule)" strokeWidth={1.5} />
         <path d={edge([...air.points]) ?? ''} fill="none" stroke="var(--air)" strokeWidth={2} />
+        {air.helps.map((index) => (
+          <g key={index}>
+            <path
+              d={`M${x(line[index]!.start)} 0 V${CURVE_HEIGHT}`}
+              stroke="var(--home)"
+              strokeWidth={2}
+              strokeDasharray="4 3"
+            />
+            <text
+              x={x(line[index]!.start) + 4}
+              y={CURVE_HEIGHT - 5}
+              fill="var(--home)"
+              fontSize={13}
+              fontWeight={700}
+            >
+              air
+            </text>
+          </g>
+        ))}
         {air.most > 0 && (
           <text
             x={Math.min(width - 4, Math.max(60, peak * column))}

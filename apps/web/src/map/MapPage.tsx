@@ -1,19 +1,22 @@
 import Button from '@mui/material/Button';
 import { useCallback, useMemo, useState } from 'react';
-import type { MapView } from '@same-song/core';
+import { familyById, type MapView } from '@same-song/core';
 import { useMapView } from '../compute/compute.ts';
 import { instruments } from '../api/records.ts';
 import { notify } from '../frame/notice.ts';
 import { remember } from '../frame/undo.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { AskLine } from './AskLine.tsx';
-import { sentence } from './askWords.ts';
+import { scaleWords, sentence } from './askWords.ts';
+import { ComparePanel } from './ComparePanel.tsx';
 import { KeyFactsLine } from './KeyFactsLine.tsx';
+import { LayerStepper } from './LayerStepper.tsx';
 import { Legend } from './Legend.tsx';
 import { LinePanel } from './LinePanel.tsx';
 import { MapTools } from './MapTools.tsx';
 import { PrintSheet } from './PrintSheet.tsx';
 import { noteSelection, readSelection, waySelection } from './selection.ts';
+import { useComparison, type Beside } from './useComparison.ts';
 import { useMapKeys } from './useMapKeys.ts';
 import { useMapState, type MapState } from './useMapState.ts';
 import { usePlayer } from './usePlayer.ts';
@@ -106,7 +109,13 @@ function MapBody({ state, view }: { state: MapState; view: MapView }) {
   const { ask, at, current, chosen, family, select, change } = state;
   const [tempo, setTempo] = useState(TEMPO);
   const selection = useMemo(() => readSelection(view, at), [view, at]);
-  const player = usePlayer(view.line, tempo);
+  const [droning, setDroning] = useState(true);
+  const voice = useMemo(
+    () => ({ timbre: family.timbre, drones: droning ? view.drones : [] }),
+    [family, droning, view.drones],
+  );
+  const player = usePlayer(view.line, tempo, voice);
+  const beside = useComparison(state, view);
   const sounding = player.sounding === undefined ? undefined : view.line[player.sounding];
   const selectWay = useCallback((id: string) => select(selectionOfWay(view, id)), [view, select]);
   const selectNote = useCallback((index: number) => select(noteSelection(index)), [select]);
@@ -130,7 +139,7 @@ function MapBody({ state, view }: { state: MapState; view: MapView }) {
   const title = sentence(ask, chosen!.spec.name, preset.label);
   return (
     <>
-      <div className="map-screen">
+      <div className={beside ? 'map-screen comparing' : 'map-screen'}>
         <div className="map-main">
           <MapTools
             state={state}
@@ -140,6 +149,8 @@ function MapBody({ state, view }: { state: MapState; view: MapView }) {
             tempo={tempo}
             onTempo={setTempo}
             onPlay={player.toggle}
+            droning={droning}
+            onDrone={setDroning}
           />
           <div className="map-drawing">
             <SceneView
@@ -152,7 +163,9 @@ function MapBody({ state, view }: { state: MapState; view: MapView }) {
               onSelect={selectWay}
             />
           </div>
-          <Legend />
+          <Legend>
+            <LayerStepper state={state} />
+          </Legend>
           <LinePanel
             view={view}
             air={family.air}
@@ -162,16 +175,26 @@ function MapBody({ state, view }: { state: MapState; view: MapView }) {
             sounding={player.sounding}
             onSelect={selectNote}
           />
+          {beside && <BesideMap beside={beside} />}
         </div>
-        <Verdict
-          view={view}
-          selection={selection}
-          sides={family.sides}
-          onPin={pin}
-          onUnpin={unpin}
-          onSelectWay={selectWay}
-          onPlay={player.hear}
-        />
+        {beside ? (
+          <ComparePanel
+            name={beside.sameInstrument ? scaleWords(ask) : chosen!.spec.name}
+            beside={beside}
+            onEnd={() => state.compareWith(undefined)}
+          />
+        ) : (
+          <Verdict
+            view={view}
+            selection={selection}
+            sides={family.sides}
+            onPin={pin}
+            onUnpin={unpin}
+            onSelectWay={selectWay}
+            onSelectNote={selectNote}
+            onPlay={player.hear}
+          />
+        )}
       </div>
       <PrintSheet
         view={view}
@@ -182,6 +205,34 @@ function MapBody({ state, view }: { state: MapState; view: MapView }) {
     </>
   );
 }
+
+/** The other map, below the first: its drawing and its line. */
+function BesideMap({ beside }: { beside: Beside }) {
+  const { view, name, spec } = beside;
+  const family = familyById(spec.family)!;
+  if (!view) return <p className="loading">Drawing {name}…</p>;
+  const used = new Set(view.line.flatMap((note) => (note.wayId ? [note.wayId] : [])));
+  return (
+    <section className="beside" aria-label={name}>
+      <h2>{name}</h2>
+      <div className="map-drawing">
+        <SceneView scene={view.scene} label={`${name}: every way`} used={used} />
+      </div>
+      <LinePanel
+        view={view}
+        air={family.air}
+        sides={family.sides}
+        selected={undefined}
+        related={NOTHING_RELATED}
+        sounding={undefined}
+        onSelect={ignore}
+      />
+    </section>
+  );
+}
+
+const NOTHING_RELATED: ReadonlySet<string> = new Set();
+const ignore = () => undefined;
 
 /** A way that the line uses is selected there, so that its reasons show. */
 function selectionOfWay(view: MapView, id: string): string {

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { NAMINGS, sceneToSvg, type MapView, type NamingStyle } from '@same-song/core';
-import { download, fileName } from './files.ts';
+import { download, fileName } from '../frame/files.ts';
+import { CompareButton } from './CompareButton.tsx';
 import { KeepAsk } from './KeepAsk.tsx';
 import type { MapState } from './useMapState.ts';
 
@@ -18,10 +19,13 @@ interface MapToolsProps {
   readonly tempo: number;
   readonly onTempo: (tempo: number) => void;
   readonly onPlay: () => void;
+  readonly droning: boolean;
+  readonly onDrone: (on: boolean) => void;
 }
 
 /** Hearing, writing habits, keeping, paper and files. */
-export function MapTools({ state, view, title, playing, tempo, onTempo, onPlay }: MapToolsProps) {
+export function MapTools(props: MapToolsProps) {
+  const { state, view, title, playing, tempo, onTempo, onPlay, droning, onDrone } = props;
   const { settings, family, changeSettings } = state;
   return (
     <div className="map-tools" role="toolbar" aria-label="This map">
@@ -69,6 +73,13 @@ export function MapTools({ state, view, title, playing, tempo, onTempo, onPlay }
         </select>
       </label>
       <span className="map-tools-gap" />
+      {view.drones.length > 0 && (
+        <label className="map-tool">
+          <input type="checkbox" checked={droning} onChange={(event) => onDrone(event.target.checked)} />
+          drones
+        </label>
+      )}
+      <CompareButton state={state} />
       <KeepAsk state={state} title={title} />
       <Button variant="text" onClick={() => window.print()}>
         Print

@@ -10,7 +10,8 @@ export function PreferenceWeights({ state }: { state: MapState }) {
   const preset = family.preferences.find((p) => p.id === ask.preferences.preset)!;
   const setWeight = (part: string, label: string, weight: number) => {
     const { [part]: _, ...others } = ask.preferences.weights;
-    const weights = weight === preset.weights[part] ? others : { ...others, [part]: weight };
+    const standing = preset.weights[part] ?? family.parts.find((p) => p.id === part)?.weight ?? 0;
+    const weights = weight === standing ? others : { ...others, [part]: weight };
     state.change(`weight of ${label}`, { preferences: { ...ask.preferences, weights } });
   };
   const setHabit = (habit: string, option: string) =>
@@ -23,7 +24,7 @@ export function PreferenceWeights({ state }: { state: MapState }) {
         <label key={habit.id} className="weights-habit">
           {habit.label}
           <select
-            value={ask.preferences.habits[habit.id] ?? habit.options[0]!.id}
+            value={ask.preferences.habits[habit.id] ?? preset.habits?.[habit.id] ?? habit.options[0]!.id}
             onChange={(event) => setHabit(habit.id, event.target.value)}
           >
             {habit.options.map((option) => (
@@ -39,7 +40,7 @@ export function PreferenceWeights({ state }: { state: MapState }) {
       </Button>
       {shown &&
         family.parts.map((part) => {
-          const weight = ask.preferences.weights[part.id] ?? preset.weights[part.id] ?? 0;
+          const weight = ask.preferences.weights[part.id] ?? preset.weights[part.id] ?? part.weight ?? 0;
           return (
             <WeightRow
               key={`${part.id} ${weight}`}

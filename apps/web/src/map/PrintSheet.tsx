@@ -9,9 +9,14 @@ interface PrintSheetProps {
   readonly separator: string;
 }
 
+/** More notes, or more letters of tab, are set smaller, so that all stays on one page. */
+const NOTES_LARGE = 34;
+const LETTERS_LARGE = 240;
+
 /** Map on one page of paper: the question, the drawing, the tab in large type, what is safe and what is missing. */
 export function PrintSheet({ view, title, instrument, separator }: PrintSheetProps) {
-  const long = view.line.length > 34;
+  const letters = view.line.reduce((sum, note) => sum + (note.tab ?? note.note).length, 0);
+  const long = view.line.length > NOTES_LARGE || letters > LETTERS_LARGE;
   const lists = [
     { title: 'Safe', ways: view.ways.filter((w) => w.advice === 'safe') },
     { title: 'A risk', ways: view.ways.filter((w) => w.advice === 'risk' && w.reachable) },

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import type { LineView, MapView, Side, SideNames, WayView } from '@same-song/core';
+import { FactTables, Remarks } from './FactTables.tsx';
 import type { Selection } from './selection.ts';
 
 interface VerdictProps {
@@ -9,6 +10,7 @@ interface VerdictProps {
   readonly onPin: (index: number, wayId: string) => void;
   readonly onUnpin: (index: number) => void;
   readonly onSelectWay: (id: string) => void;
+  readonly onSelectNote: (index: number) => void;
   readonly onPlay: (hz: number) => void;
 }
 
@@ -20,7 +22,10 @@ export function Verdict(props: VerdictProps) {
       <ReachPart view={view} />
       {selection.note || selection.way ? <SelectedPart {...props} /> : null}
       <EffortPart view={view} />
+      <AirPart view={view} />
+      <Remarks remarks={view.remarks} onSelect={props.onSelectNote} />
       <MissingPart view={view} />
+      <FactTables tables={view.tables} selected={selection.way?.id} />
       <AdvicePart view={view} sides={props.sides} onSelectWay={props.onSelectWay} />
       {view.cautions.map((caution) => (
         <p key={caution} className="verdict-caution">
@@ -74,6 +79,21 @@ function EffortPart({ view }: { view: MapView }) {
           </div>
         ))}
       </dl>
+    </section>
+  );
+}
+
+/** Where the bellows run out. */
+function AirPart({ view }: { view: MapView }) {
+  const { helps, capacity } = view.air;
+  if (helps.length === 0) return null;
+  const notes = helps.map((index) => index + 1).join(', ');
+  return (
+    <section>
+      <h2>Air</h2>
+      <p className="verdict-plain">
+        With {capacity} beats in the bellows, the air button must help before note {notes}.
+      </p>
     </section>
   );
 }
@@ -138,7 +158,7 @@ function AdvicePart({ view, sides, onSelectWay }: AdvicePartProps) {
                       title={adviceText(way)}
                       tabIndex={-1}
                     >
-                      {way.brief}
+                      {way.brief.replace('\n', ' ')}
                     </button>
                   ))}
                 </p>
@@ -173,6 +193,8 @@ function SelectedPart(props: VerdictProps) {
         <p className="selected-way">
           <b>{way.words}</b>
           {way.chords.length > 0 && <> · in {way.chords.join(' and ')}</>}
+          {note?.grip && <> · {note.grip.words}</>}
+          {way.cents !== 0 && <> · {centsText(way.cents)}</>}
           {note?.pinned && <> · pinned</>}
         </p>
       )}
@@ -190,6 +212,10 @@ function SelectedPart(props: VerdictProps) {
       {note && way && <PinButton note={note} wayId={way.id} {...props} />}
     </section>
   );
+}
+
+function centsText(cents: number): string {
+  return `${Math.abs(cents)} cents ${cents > 0 ? 'sharp' : 'flat'}`;
 }
 
 function WhyPart({ note, view }: { note: LineView; view: MapView }) {

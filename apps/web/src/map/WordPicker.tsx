@@ -48,21 +48,34 @@ export function WordPicker(props: WordPickerProps) {
       >
         {word}
       </button>
-      <Popover
-        open={open}
-        anchorEl={() => button.current!}
-        onClose={() => onOpen(false)}
-        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
-        transitionDuration={0}
-        slotProps={{ paper: { 'aria-label': `Choose the ${name}`, role: 'dialog' } as object }}
-      >
-        <Search {...props} />
-      </Popover>
+      <PickerPopover {...props} anchor={() => button.current} />
     </>
   );
 }
 
-function Search({ name, search, placeholder, onChoose, onOpen, footer }: WordPickerProps) {
+interface PickerPopoverProps extends Omit<WordPickerProps, 'word' | 'shortcut'> {
+  /** What it hangs from. */
+  readonly anchor: () => HTMLElement | null;
+}
+
+/** The typed search by itself, hanging from any element. */
+export function PickerPopover(props: PickerPopoverProps) {
+  const { name, anchor, open, onOpen } = props;
+  return (
+    <Popover
+      open={open}
+      anchorEl={() => anchor()!}
+      onClose={() => onOpen(false)}
+      anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+      transitionDuration={0}
+      slotProps={{ paper: { 'aria-label': `Choose the ${name}`, role: 'dialog' } as object }}
+    >
+      <Search {...props} />
+    </Popover>
+  );
+}
+
+function Search({ name, search, placeholder, onChoose, onOpen, footer }: PickerPopoverProps) {
   const [text, setText] = useState('');
   const { choices, error } = search(text);
   const start =

@@ -1,6 +1,7 @@
 import {
   noteText,
   parseNote,
+  patternById,
   pitchText,
   scaleById,
   type Direction,
@@ -22,6 +23,23 @@ export const DIRECTION_WORDS: Readonly<Record<Direction, string>> = {
   both: 'up and down',
 };
 
+/** Direction, and the pattern where it is not the straight one: `up in groups of three`. */
+export function courseWords(ask: StoredAsk): string {
+  const pattern = ask.pattern === 'straight' ? '' : ` ${patternById(ask.pattern).label}`;
+  return DIRECTION_WORDS[ask.direction] + pattern;
+}
+
+/** The layer before the scale's name: `five notes of`; nothing for the whole scale. */
+export function layerWords(ask: StoredAsk): string {
+  if (ask.layer === 'scale') return '';
+  return {
+    home: 'home alone in',
+    chord: 'the chord’s tones in',
+    five: 'five notes of',
+    colour: 'colour notes with',
+  }[ask.layer];
+}
+
 export function tonicWords(ask: StoredAsk): string {
   const note = parseNote(ask.tonic);
   return note.ok ? noteText(note.value) : ask.tonic;
@@ -34,5 +52,7 @@ export function scaleWords(ask: StoredAsk): string {
 
 /** The whole question as a sentence, for titles and paper. */
 export function sentence(ask: StoredAsk, instrument: string, preference: string): string {
-  return `Play ${scaleWords(ask)} in ${tonicWords(ask)} on ${instrument}, ${spanWords(ask.span)} ${DIRECTION_WORDS[ask.direction]}, with ${preference}.`;
+  const layer = layerWords(ask);
+  const scale = layer ? `${layer} ${scaleWords(ask)}` : scaleWords(ask);
+  return `Play ${scale} in ${tonicWords(ask)} on ${instrument}, ${spanWords(ask.span)} ${courseWords(ask)}, with ${preference}.`;
 }

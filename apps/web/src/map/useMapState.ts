@@ -56,6 +56,7 @@ export function useMapState() {
     return { ask: storedAsk(read.ask), problems: read.problems };
   }, [search, family, chosen]);
   const at = params.get('at') ?? undefined;
+  const against = params.get('vs') ?? undefined;
   const now = useRef(search);
   const underWay = useRef<string[]>([]);
   useEffect(() => {
@@ -101,6 +102,8 @@ export function useMapState() {
       const next = { ...base, ...(keepsLine ? {} : { pins: [] }), ...part };
       const link = new URLSearchParams({ ...(chosen ? { on: chosen.ref } : {}), ...askToLink(next, family) });
       if (keepsLine && marked) link.set('at', marked);
+      const other = new URLSearchParams(now.current).get('vs');
+      if (other) link.set('vs', other);
       write(link, label);
     },
     [current, chosen, family, write],
@@ -125,9 +128,22 @@ export function useMapState() {
     [go],
   );
 
+  /** Sets another scale (`play:dorian`) or instrument (`on:…`) beside this one; nothing ends the comparison. */
+  const compareWith = useCallback(
+    (other: string | undefined) => {
+      const next = new URLSearchParams(now.current);
+      if (other === undefined) next.delete('vs');
+      else next.set('vs', other);
+      write(next, other === undefined ? 'the end of the comparison' : 'the comparison');
+    },
+    [write],
+  );
+
   return {
     ask,
     at,
+    against,
+    compareWith,
     current,
     chosen,
     family,
@@ -151,7 +167,8 @@ function homeOf(chosen: ChosenInstrument | undefined): number {
   return opened?.ok ? opened.value.home : 0;
 }
 
-function choose(
+/** The instrument a reference names, in the cabinet or on loan. */
+export function choose(
   wanted: string | null,
   cabinet: readonly InstrumentRecord[],
   waiting: boolean,

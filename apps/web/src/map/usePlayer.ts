@@ -1,13 +1,13 @@
 import { useCallback, useEffect, useState } from 'react';
 import type { LineView } from '@same-song/core';
 import { notify } from '../frame/notice.ts';
-import { playLine, playNote, stopLine } from '../sound/player.ts';
+import { playLine, playNote, stopLine, type Voice } from '../sound/player.ts';
 
 const trouble = () =>
   notify('No sound could be made here. Check the browser’s sound settings.', { kind: 'error' });
 
 /** Plays the line and single notes, and tells which note sounds. */
-export function usePlayer(line: readonly LineView[], tempo: number) {
+export function usePlayer(line: readonly LineView[], tempo: number, voice: Voice) {
   const [sounding, setSounding] = useState<number | undefined>(undefined);
   const [playing, setPlaying] = useState(false);
   useEffect(() => stopLine, [line]);
@@ -22,11 +22,11 @@ export function usePlayer(line: readonly LineView[], tempo: number) {
       setSounding(index);
       if (index === undefined) setPlaying(false);
     };
-    playLine(sounds, tempo, onNote).catch(() => {
+    playLine(sounds, tempo, voice, onNote).catch(() => {
       setPlaying(false);
       trouble();
     });
-  }, [playing, line, tempo]);
-  const hear = useCallback((hz: number) => void playNote(hz).catch(trouble), []);
+  }, [playing, line, tempo, voice]);
+  const hear = useCallback((hz: number) => void playNote(hz, voice.timbre).catch(trouble), [voice]);
   return { sounding, playing, toggle, hear };
 }

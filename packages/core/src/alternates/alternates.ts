@@ -34,11 +34,13 @@ export interface AlternateRow {
  * Every pitch with more than one way, each way judged on the move from the note below it and back, notes of the
  * instrument's own major scale. The recommendation is the cheapest with what was measured taken into account, and
  * leaves the choice already made aside.
+ * @param least how many ways a pitch must have to be listed
  */
 export function alternatesOf(
   instrument: Instrument,
   preferences: Preferences,
   dialect: string,
+  least = 2,
 ): readonly AlternateRow[] {
   const { avoid } = resolvePreferences(instrument.family, preferences);
   const byPitch = new Map<Pitch, Way[]>();
@@ -50,7 +52,7 @@ export function alternatesOf(
   const pitches = [...byPitch.keys()].sort((a, b) => a - b);
   return pitches.flatMap((pitch): AlternateRow[] => {
     const ways = byPitch.get(pitch)!;
-    if (ways.length < 2) return [];
+    if (ways.length < least) return [];
     const below = [...pitches].reverse().find((p) => p < pitch && inMajor(p));
     const above = pitches.find((p) => p > pitch && inMajor(p));
     const neighbours = [below ?? above, above ?? below].filter((p) => p !== undefined);

@@ -28,7 +28,11 @@ export function keyFacts(key: Key, naming: NamingStyle): KeyFacts {
   const { scale, tonic } = key;
   const mode = modeOf(scale);
   const parentTonic =
-    mode && spellAs(letterAbove(tonic.letter, 1 - mode.degree), pitchClass(key.home - mode.semitones));
+    mode &&
+    spellAs(
+      letterAbove(tonic.letter, 1 - mode.parent.degrees[mode.degree - 1]!.number),
+      pitchClass(key.home - mode.semitones),
+    );
   const parent = mode && parentTonic ? `${noteText(parentTonic)} ${mode.parent.name}` : undefined;
   const major = scale.id === 'major' ? tonic : mode?.parent.id === 'major' ? parentTonic : undefined;
   const signature = major && keySignature(major);

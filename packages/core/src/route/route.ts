@@ -1,5 +1,5 @@
 import type { Loads } from '../families/effortPart.ts';
-import type { Play, Remark, Way } from '../families/way.ts';
+import type { Remark, Way } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import { solve, type Solution } from '../solver/solver.ts';
 import { costTable, type CostTable } from './costs.ts';

@@ -46,10 +46,7 @@ export function scene(
       bold: true,
     }),
   ]);
-  const names = rows.flatMap((row): Shape[] => [
-    label(1, rowY(row) + 9, row, 3.9, { bold: true }),
-    label(1, rowY(row) + 14, '(row)', 3.4, { ink: 'soft' }),
-  ]);
+  const names = rows.flatMap((row): Shape[] => [label(1, rowY(row) + 11.6, row, 3.9, { bold: true })]);
   const cells = places(layout.plan).flatMap((place): Shape[] => {
     const x = cellX(place);
     const y = rowY(place.row);

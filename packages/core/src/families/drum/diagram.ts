@@ -4,14 +4,16 @@ import { label } from '../../scene/shapes.ts';
 import type { SpotWay } from '../kernel/fixedPitches.ts';
 import { describe, DRUM, type DrumLayout } from './layout.ts';
 
-/** Millimetres. Many tongues get narrower chips, so that the ring has room for all. */
-const CHIP = Object.freeze({ width: 17, height: 11, small: 12.2, smallHeight: 9, many: 16 });
+/** Millimetres of a chip by the number of tongues: the ring must have room for all. */
+const CHIPS = Object.freeze([
+  { upTo: 10, width: 26, height: 16.5 },
+  { upTo: 16, width: 20, height: 13 },
+  { upTo: Infinity, width: 12.2, height: 9 },
+]);
 
 /** The drum from above, its player at the lower edge; each tongue a slot towards the middle with its number. */
 export function scene(layout: DrumLayout, ways: readonly SpotWay[], chip: (way: SpotWay) => ChipText): Scene {
-  const many = ways.length > CHIP.many;
-  const width = many ? CHIP.small : CHIP.width;
-  const height = many ? CHIP.smallHeight : CHIP.height;
+  const { width, height } = CHIPS.find(({ upTo }) => ways.length <= upTo)!;
   const cx = DRUM.width / 2;
   const cy = DRUM.height / 2;
   const rx = cx - 2;
@@ -47,7 +49,7 @@ export function scene(layout: DrumLayout, ways: readonly SpotWay[], chip: (way: 
     }),
   );
   const numbers = ways.map((way) =>
-    label(way.x - width / 2 - 1, way.y + 1.4, String(way.number), 4, {
+    label(way.x - width / 2 - 1, way.y + 1.4, String(way.number), height * 0.36, {
       anchor: 'end',
       ink: 'ink',
       bold: true,
@@ -62,7 +64,7 @@ export function scene(layout: DrumLayout, ways: readonly SpotWay[], chip: (way: 
       ...tongues,
       ...numbers,
       ...chips,
-      label(cx, DRUM.height + 4.6, 'you', 4, { anchor: 'middle', ink: 'soft' }),
+      label(cx, DRUM.height + 4.6, 'you sit here', 4.6, { anchor: 'middle', ink: 'soft' }),
     ],
   };
 }

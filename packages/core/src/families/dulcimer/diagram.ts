@@ -1,7 +1,7 @@
 import { pitchText } from '../../pitch/noteName.ts';
 import { chipShape, type ChipText } from '../../scene/chip.ts';
 import type { Scene, Shape } from '../../scene/scene.ts';
-import { disc, label, line, rect } from '../../scene/shapes.ts';
+import { label, line, rect } from '../../scene/shapes.ts';
 import { STRINGS, type StringName } from './frets.ts';
 import { capoAt, describe, type DulcimerLayout } from './layout.ts';
 import type { DulcimerWay } from './ways.ts';
@@ -19,6 +19,9 @@ const SIZE = Object.freeze({
 
 /** Where frets leave less room than `least`, neighbours stand in two lanes, one above and one below the string. */
 const CHIP_WIDTH = Object.freeze({ widest: 13.4, least: 8.6 });
+
+/** Millimetres that a fret's name takes. */
+const NAME_ROOM = 6.2;
 
 /** Strings as the player looks down on them: melody nearest (below), bass farthest; frets spaced by 2^(−n/12). */
 export function scene(
@@ -46,12 +49,16 @@ export function scene(
       radius: 3,
     },
   );
-  const frets = layout.frets.flatMap((fret): Shape[] => {
+  const frets = layout.frets.flatMap((fret, i): Shape[] => {
     const half = fret.name.includes('½');
     const x = fretX(fret.semitones);
+    // Names of close frets stand in two lines.
+    const before = layout.frets[i - 1];
+    const close = before !== undefined && x - fretX(before.semitones) < NAME_ROOM;
+    const low = half || (close && i % 2 === 1);
     return [
       line(x, SIZE.margin + SIZE.head - 1, x, bottom + 1, half ? 'rule' : 'brass', half ? 0.8 : 1.1),
-      label(x, half ? bottom + 10.4 : bottom + 6.4, fret.name, 4.4, { anchor: 'middle', bold: !half }),
+      label(x, low ? bottom + 10.4 : bottom + 6.4, fret.name, 4.4, { anchor: 'middle', bold: !half }),
     ];
   });
   const nut = line(
@@ -62,9 +69,6 @@ export function scene(
     'wood',
     1.8,
   );
-  const dots = layout.frets
-    .filter((fret) => ['3', '7', '10', '14'].includes(fret.name))
-    .map((fret) => disc(fretX(fret.semitones), SIZE.margin + 4, 0.9, { fill: 'brass' }));
   const strings = STRINGS.flatMap((string, i): Shape[] => {
     const y = stringY(string) + SIZE.string / 2;
     return [
@@ -89,15 +93,7 @@ export function scene(
     title: describe(layout),
     widthMm: SIZE.left + SIZE.length + SIZE.margin,
     heightMm: bottom + 12 + SIZE.margin,
-    shapes: [
-      board,
-      ...dots,
-      ...frets,
-      nut,
-      ...strings,
-      ...capoBar,
-      ...chips(layout, ways, chip, fretX, stringY),
-    ],
+    shapes: [board, ...frets, nut, ...strings, ...capoBar, ...chips(layout, ways, chip, fretX, stringY)],
   };
 }
 

@@ -77,7 +77,9 @@ function facts(layout: DulcimerLayout, key: Key): readonly string[] {
   return [
     fret === undefined
       ? 'home is between the frets of the melody string'
-      : `starts at fret ${fret} of the melody string`,
+      : fret === '0'
+        ? 'starts on the open melody string'
+        : `starts at fret ${fret} of the melody string`,
     clashing.length === 0
       ? 'every open string suits the scale'
       : `${clashing.length} open ${clashing.length === 1 ? 'string clashes' : 'strings clash'}`,

@@ -10,8 +10,8 @@ const SIZE = Object.freeze({
   width: 234,
   chip: 8.4,
   lane: 9.2,
-  longest: 30,
-  shortest: 7,
+  longest: { single: 52, double: 20 },
+  shortest: 9,
   margin: 3,
   foot: 7,
 });
@@ -23,7 +23,8 @@ const SIZE = Object.freeze({
 export function scene(layout: HarpLayout, ways: readonly HarpWay[], chip: (way: HarpWay) => ChipText): Scene {
   const rows = layout.double ? (['L', 'R'] as const) : [undefined];
   const column = SIZE.width / layout.strings.length;
-  const block = 4 * SIZE.lane + SIZE.longest + SIZE.foot;
+  const longest = layout.double ? SIZE.longest.double : SIZE.longest.single;
+  const block = 4 * SIZE.lane + longest + SIZE.foot;
   const shapes = rows.flatMap((row, i) => {
     const top = SIZE.margin + i * (block + 2);
     const own = ways.filter((way) => way.row === row);
@@ -74,7 +75,9 @@ function stringShapes(layout: HarpLayout, index: number, x: number, top: number)
   const { pitch, lever } = layout.strings[index]!;
   const y = top + 4 * SIZE.lane + 1;
   const semitones = pitch - layout.strings[0]!.pitch;
-  const length = SIZE.shortest + (SIZE.longest - SIZE.shortest) * 2 ** (-semitones / 24);
+  const length =
+    SIZE.shortest +
+    ((layout.double ? SIZE.longest.double : SIZE.longest.single) - SIZE.shortest) * 2 ** (-semitones / 24);
   const strong = letter === 'C' || letter === 'F';
   const up = isUp(layout, index);
   const leverShape = !lever

@@ -1,0 +1,63 @@
+import type { FactTable, Remark } from '@same-song/core';
+
+/** What to do at single notes of the line, in order. */
+export function Remarks({
+  remarks,
+  onSelect,
+}: {
+  remarks: readonly Remark[];
+  onSelect: (index: number) => void;
+}) {
+  if (remarks.length === 0) return null;
+  return (
+    <section>
+      <h2>On the way</h2>
+      <ul className="remarks">
+        {remarks.map((remark, i) => (
+          <li key={i}>
+            <button type="button" className="link" tabIndex={-1} onClick={() => onSelect(remark.index)}>
+              note {remark.index + 1}
+            </button>{' '}
+            {remark.text}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** Facts of this instrument in rows and columns; a row of the selected way is lit. */
+export function FactTables({
+  tables,
+  selected,
+}: {
+  tables: readonly FactTable[];
+  selected: string | undefined;
+}) {
+  return tables.map((table) => (
+    <section key={table.id}>
+      <h2>{table.title}</h2>
+      <table className="fact-table" aria-label={table.title}>
+        <thead>
+          <tr>
+            {table.columns.map((column) => (
+              <th key={column} scope="col">
+                {column}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {table.rows.map((row, i) => (
+            <tr key={i} className={selected && row.wayIds?.includes(selected) ? 'lit' : ''}>
+              {row.cells.map((cell, j) => (
+                <td key={j}>{cell}</td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="fact-about">{table.about}</p>
+    </section>
+  ));
+}

@@ -1,0 +1,38 @@
+import { LAYERS } from '@same-song/core';
+import { useShortcuts } from '../frame/shortcuts.ts';
+import type { MapState } from './useMapState.ts';
+
+/** Builds a scale up layer by layer: home, the chord’s tones, five notes, the whole, colour notes. */
+export function LayerStepper({ state }: { state: MapState }) {
+  const { ask, change, current } = state;
+  const step = (by: number) => {
+    const at = LAYERS.findIndex((layer) => layer.id === current().ask.layer);
+    const next = LAYERS[(at + by + LAYERS.length) % LAYERS.length]!;
+    change(next.label, { layer: next.id });
+  };
+  const group = 'The question';
+  useShortcuts([
+    {
+      key: 'l',
+      shift: false,
+      label: 'Next layer: home, chord, five notes, scale, colour',
+      group,
+      run: () => step(1),
+    },
+    { key: 'l', shift: true, label: 'Layer before', group, run: () => step(-1) },
+  ]);
+  const at = LAYERS.findIndex((layer) => layer.id === ask.layer);
+  return (
+    <span className="layers" role="group" aria-label="Layer">
+      <button type="button" onClick={() => step(-1)} aria-label="Layer before" title="Shift L">
+        ‹
+      </button>
+      <span aria-live="polite">
+        {LAYERS[at]!.label} <span className="unseen">{`${at + 1} of ${LAYERS.length}`}</span>
+      </span>
+      <button type="button" onClick={() => step(1)} aria-label="Next layer" title="L">
+        ›
+      </button>
+    </span>
+  );
+}

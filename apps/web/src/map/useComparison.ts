@@ -1,0 +1,64 @@
+import { useMemo } from 'react';
+import {
+  compareMaps,
+  defaultPreferences,
+  familyById,
+  scaleById,
+  type Comparison,
+  type InstrumentSpec,
+  type MapView,
+  type StoredAsk,
+} from '@same-song/core';
+import { useMapView } from '../compute/compute.ts';
+import { choose, type MapState } from './useMapState.ts';
+
+/** What stands beside the map: its own question, its map once it is there, and how the two differ. */
+export interface Beside {
+  readonly spec: InstrumentSpec;
+  readonly ask: StoredAsk;
+  /** The scale's or the instrument's name. */
+  readonly name: string;
+  readonly sameInstrument: boolean;
+  readonly view: MapView | undefined;
+  readonly comparison: Comparison | undefined;
+}
+
+/** Reads the comparison of the link; one that names nothing is none. */
+export function useComparison(state: MapState, view: MapView | undefined): Beside | undefined {
+  const { against, chosen, ask, cabinet, settings } = state;
+  const other = useMemo(() => {
+    const [kind, ...rest] = (against ?? '').split(':');
+    const ref = rest.join(':');
+    if (!chosen || ref === '') return undefined;
+    if (kind === 'play') {
+      const scale = scaleById(ref);
+      if (!scale.ok) return undefined;
+      const beside: StoredAsk = { ...ask, scale: scale.value.id, pins: [] };
+      return { spec: chosen.spec, ask: beside, name: scale.value.name, sameInstrument: true };
+    }
+    const found = kind === 'on' ? choose(ref, cabinet, false) : undefined;
+    const family = found && familyById(found.spec.family);
+    if (!found || !family || found.ref !== ref) return undefined;
+    const sameFamily = found.spec.family === chosen.spec.family;
+    const preferences = sameFamily ? ask.preferences : defaultPreferences(family);
+    return {
+      spec: found.spec,
+      ask: { ...ask, pins: [], preferences },
+      name: found.spec.name,
+      sameInstrument: false,
+    };
+  }, [against, chosen, ask, cabinet]);
+  const family = other && familyById(other.spec.family);
+  const dialect = family ? (settings.dialects[family.id] ?? family.dialects[0]!.id) : '';
+  const { data } = useMapView(other?.spec, other?.ask ?? ask, { naming: settings.naming, dialect });
+  return useMemo(() => {
+    if (!other) return undefined;
+    const fits = data !== undefined && data.scene.title !== '' && view !== undefined;
+    const same = other.sameInstrument && fits && data.ways.length === view.ways.length;
+    return {
+      ...other,
+      view: data,
+      comparison: fits ? compareMaps(view, data, same) : undefined,
+    };
+  }, [other, data, view]);
+}

@@ -1,0 +1,192 @@
+import { execFileSync } from 'node:child_process';
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { ElementHandle, Page } from 'puppeteer-core';
+import { families, FAMILY_IDS } from '@same-song/core';
+import { click, keys, openStage, sees, textOf, type Stage } from './stage.ts';
+
+let stage: Stage;
+let page: Page;
+beforeAll(async () => {
+  stage = await openStage();
+});
+afterAll(() => stage.close());
+
+/** One edit of each family: which field, what is typed, and what then shows. */
+const EDITS: Readonly<Record<string, { field: string; type?: string; shows: string }>> = {
+  diatonic: { field: 'hole 4 blow', type: 'Ab4', shows: '1 reed changed' },
+  chromatic: { field: 'hole 5 draw, slide in', type: 'E5', shows: '1 reed changed' },
+  whistle: { field: 'xxoxxo, low register, speaks', shows: '1 fingerings changed' },
+  english: { field: 'left hand, column 2, button 1', type: 'C#4', shows: '1 button changed' },
+  anglo: { field: 'left middle 1, push', type: 'G#4', shows: '1 reed changed' },
+  dulcimer: { field: 'fret 1½, 1½', shows: '1 fret changed' },
+  harp: { field: 'F4 string, lever', shows: '1 without lever' },
+  drum: { field: 'tongue 3, cents', type: '-12', shows: 'some off by cents' },
+  custom: { field: 'pitch 2, name', type: 'Tern', shows: 'Tern' },
+};
+
+async function type(field: string, text: string): Promise<void> {
+  const input = (await page.waitForSelector(
+    `input[aria-label="${field}"]`,
+  )) as ElementHandle<HTMLInputElement>;
+  await input.click({ count: 3 });
+  await input.type(text);
+  await keys(page, 'Enter');
+}
+
+test.each(FAMILY_IDS)('%s: added from the list, edited, saved, mapped, played and printed', async (id) => {
+  const family = families[id];
+  const preset = family.presets[0]!;
+  page = await stage.page('/cabinet/new');
+  await click(page, family.label);
+  await (await page.waitForSelector(`button[aria-label="Add a ${preset.label} ${family.label}"]`))!.click();
+  await sees(page, 'is in the cabinet.');
+
+  const { field, type: text, shows } = EDITS[id]!;
+  if (text) await type(field, text);
+  else await (await page.waitForSelector(`input[aria-label="${field}"]`))!.click();
+  await page.waitForFunction(
+    (wanted) =>
+      document.querySelector('.editor')?.textContent?.includes(wanted) ||
+      [...document.querySelectorAll('.editor input')].some((e) => (e as HTMLInputElement).value === wanted),
+    { timeout: 5000 },
+    shows,
+  );
+  await click(page, 'Save');
+  await sees(page, 'is saved.');
+  await page.reload({ waitUntil: 'networkidle0' });
+  await page.waitForSelector('.editor-drawing .chip');
+
+  await click(page, 'Map');
+  await page.waitForSelector('.map-drawing .chip');
+  await page.waitForSelector('.line-note');
+  const tab = await textOf(page, '.line-tab');
+  expect(tab.length).toBeGreaterThan(10);
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await keys(page, 'ArrowRight');
+  await page.waitForSelector('.selected');
+
+  const file = join(stage.folder, `${id}.pdf`);
+  await page.pdf({
+    format: 'a4',
+    path: file,
+    margin: { top: '12mm', bottom: '12mm', left: '12mm', right: '12mm' },
+  });
+  expect(/Pages:\s+(\d+)/.exec(execFileSync('pdfinfo', [file], { encoding: 'utf8' }))?.[1]).toBe('1');
+  const printed = execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' }).replace(
+    /[\s′″‴°]+/g,
+    ' ',
+  );
+  const tabs = await page.$$eval('.print-line b', (found) => found.map((e) => e.textContent ?? ''));
+  for (const written of tabs.filter((t) => t !== '—'))
+    expect(printed).toContain(written.replace(/[\s′″‴°]+/g, ' ').trim());
+});
+
+test('layers step with one key, in drawing, line and sentence', async () => {
+  page = await stage.page('/map?on=preset:anglo/C-G-two-rows&in=C&play=major&dir=up');
+  await page.waitForSelector('.line-note');
+  const notes = () => page.$$eval('.line-note', (found) => found.length);
+  expect(await notes()).toBe(8);
+  await keys(page, 'l');
+  await sees(page, 'the scale and its colour notes');
+  await keys(page, 'l');
+  await sees(page, 'home alone');
+  await page.waitForFunction(() => document.querySelectorAll('.line-note').length === 2);
+  await keys(page, 'l', 'l');
+  await sees(page, 'five notes');
+  await page.waitForFunction(() => document.querySelectorAll('.line-note').length === 6);
+  expect(await textOf(page, '.ask-line')).toContain('Play five notes of major in C');
+});
+
+test('two scales and two instruments stand side by side, from the link and by keyboard', async () => {
+  page = await stage.page('/map?on=preset:whistle/75&in=Eb&play=major&dir=up');
+  await page.waitForSelector('.line-note');
+  await keys(page, 'v', '“dorian”', 'Enter');
+  await sees(page, 'Side by side');
+  await sees(page, 'Notes dropped');
+  expect(await textOf(page, '.verdict')).toContain('Notes added G♭ D♭');
+  await keys(page, 'v');
+  await page.waitForFunction(() => !document.querySelector('.compare-table'));
+  await keys(page, 'v', '“a 34 strings”', 'Enter');
+  await page.waitForSelector('.beside .chip');
+  await sees(page, 'fingers moved');
+  await page.reload({ waitUntil: 'networkidle0' });
+  await page.waitForSelector('.beside .chip');
+});
+
+test('a measurement and a choice are kept with the instrument and change the line', async () => {
+  page = await stage.page('/cabinet/new?kind=whistle');
+  await (await page.waitForSelector('button[aria-label="Add a B♭ whistle"]'))!.click();
+  await sees(page, 'is in the cabinet.');
+  await (await page.waitForSelector('.alternates summary'))!.click();
+  await sees(page, 'recommended');
+  await type('measured cents of 2 3 covered for A♭5', '40');
+  await type('measured cents of all open, 1 half for A♭5', '-35');
+  await click(page, 'Save');
+  await sees(page, 'is saved.');
+  await click(page, 'Map');
+  await page.waitForSelector('.line-note');
+  await page.goto(`${page.url()}&in=Eb&play=major&dir=up&span=G5-C6`, { waitUntil: 'networkidle0' });
+  await page.waitForSelector('.line-note');
+  expect(await textOf(page, '.line-tab')).toContain('○●●●○○');
+});
+
+test('a layout goes out as a file and in again; a tuning too; a wrong file says why and changes nothing', async () => {
+  page = await stage.page('/cabinet/new?kind=drum');
+  await (await page.waitForSelector('button[aria-label="Add a C major, 8 tongue drum"]'))!.click();
+  await sees(page, 'is in the cabinet.');
+  const choose = async (name: string, content: string) => {
+    const file = join(stage.folder, name);
+    writeFileSync(file, content);
+    const input = await page.waitForSelector('input[aria-label="Layout file to import"]');
+    await (input as ElementHandle<HTMLInputElement>).uploadFile(file);
+  };
+  await choose('five.scl', '! five.scl\n!\nFive\n 4\n!\n 9/8\n 5/4\n 3/2\n 27/16\n');
+  await sees(page, 'tongue drum of 5: C4 D4 E4 G4 A4, some off by cents');
+  await choose('bad.scl', 'Five\n 4\n 9/8\n');
+  await sees(page, '4 pitches are announced, 1 are there');
+  await choose(
+    'bad.json',
+    '{"format":"same-song-layout","version":1,"family":"drum","name":"x","layout":{"tongues":[]}}',
+  );
+  await sees(page, 'There must be 2 to 24 tongues, not 0.');
+  await choose(
+    'other.json',
+    JSON.stringify({
+      format: 'same-song-layout',
+      version: 1,
+      family: 'whistle',
+      name: 'x',
+      layout: families.whistle.presets[0]!.layout,
+    }),
+  );
+  await sees(page, 'for another kind of instrument');
+  await sees(page, 'tongue drum of 5');
+});
+
+test.each([
+  ['drum', 'tongue 3, place', '1', 'Tongue 3 lies where tongue 2 lies'],
+  ['dulcimer', 'fret 2, up', '1', 'Fret 2 must sound higher than fret 1'],
+  ['harp', 'F4 string', 'C3', 'is lower than string'],
+  ['custom', 'pitch 3, from left', '31', 'Pitch 3 lies on pitch 1'],
+  ['custom', 'pitch 3, name', '2', 'Two pitches are called “2”'],
+  ['anglo', 'right middle 2, pull', 'C0', 'out of range'],
+])('%s: a wrong %s is told at once, and undo takes it back', async (kind, field, text, message) => {
+  const family = families[kind as 'drum'];
+  page = await stage.page(`/cabinet/new?kind=${kind}`);
+  const preset = family.presets[0]!;
+  await (await page.waitForSelector(`button[aria-label="Add a ${preset.label} ${family.label}"]`))!.click();
+  await sees(page, 'is in the cabinet.');
+  await type(field, text);
+  await sees(page, message);
+  await click(page, 'Undo');
+  await page.waitForFunction(
+    (m) => !document.querySelector('.editor-problems')?.textContent?.includes(m),
+    {},
+    message,
+  );
+});
+
+test('no page complained in the console', () => {
+  expect(stage.complaints()).toEqual([]);
+});
