@@ -8,6 +8,7 @@ import { DatabaseModule } from './database/database.module.ts';
 import type { OpenDatabase } from './database/openDatabase.ts';
 import { HealthController } from './health.controller.ts';
 import { InstrumentsModule } from './instruments/instruments.module.ts';
+import { ProgressionsModule } from './progressions/progressions.module.ts';
 import { SettingsModule } from './settings/settings.module.ts';
 
 @Module({})
@@ -20,6 +21,7 @@ export class AppModule {
         ThrottlerModule.forRoot([{ ttl: 60_000, limit: config.requestsPerMinute }]),
         InstrumentsModule,
         AsksModule,
+        ProgressionsModule,
         SettingsModule,
         ExchangeModule,
       ],

@@ -169,6 +169,34 @@ describe('kept questions', () => {
   });
 });
 
+describe('progressions', () => {
+  const body = { name: 'Quay', text: '1 4,5 1 ii7', beats: 3 };
+
+  test('are kept, changed, refused when stale, binned and restored', async () => {
+    const { id } = (await api().post('/api/progressions').send(body).expect(201)).body as { id: string };
+    const changed = { ...body, text: '1 1', version: 1 };
+    await api().put(`/api/progressions/${id}`).send(changed).expect(200);
+    await api().put(`/api/progressions/${id}`).send(changed).expect(409);
+    await api().delete(`/api/progressions/${id}?version=2`).expect(204);
+    expect((await api().get('/api/progressions')).body).toEqual([]);
+    await api().post(`/api/progressions/${id}/restore`).expect(200);
+    expect((await api().get('/api/progressions')).body).toMatchObject([{ text: '1 1', version: 4 }]);
+  });
+
+  test.each([
+    ['text', { ...body, text: '1 4 H' }],
+    ['text', { ...body, text: '' }],
+    ['beats', { ...body, beats: 1 }],
+    ['beats', { ...body, beats: 'four' }],
+    ['name', { ...body, name: ' ' }],
+    ['colour', { ...body, colour: 'red' }],
+  ])('a wrong %s is refused there', async (field, wrong) => {
+    const answer = await api().post('/api/progressions').send(wrong).expect(422);
+    expect((answer.body.problems as { field: string }[]).map((p) => p.field)).toContain(field);
+    expect((await api().get('/api/progressions')).body).toEqual([]);
+  });
+});
+
 describe('settings', () => {
   test('start at their defaults, are saved, and refuse a stale or unknown one', async () => {
     const { body: first } = await api().get('/api/settings').expect(200);

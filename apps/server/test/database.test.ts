@@ -74,14 +74,14 @@ test('before a migration the data is copied beside the file; a migration that fa
   const file = await filled();
   const later = (up: string) => [
     ...MIGRATIONS,
-    { name: '0002-later', up: ({ context }: { context: QueryInterface }) => context.sequelize.query(up) },
+    { name: '9000-later', up: ({ context }: { context: QueryInterface }) => context.sequelize.query(up) },
   ];
-  await expect(openDatabase(file, later('NONSENSE'))).rejects.toThrow(/0002-later/);
+  await expect(openDatabase(file, later('NONSENSE'))).rejects.toThrow(/9000-later/);
   await (await openDatabase(file, later('DELETE FROM instruments'))).close();
   const copies = readdirSync(join(file, '..'))
-    .filter((name) => name.includes('before-0002-later'))
+    .filter((name) => name.includes('before-9000-later'))
     .sort();
-  expect(copies).toEqual(['x.sqlite.before-0002-later-2.sqlite', 'x.sqlite.before-0002-later.sqlite']);
+  expect(copies).toEqual(['x.sqlite.before-9000-later-2.sqlite', 'x.sqlite.before-9000-later.sqlite']);
   for (const copy of copies) {
     const { sequelize, close } = await openDatabase(join(file, '..', copy));
     expect((await sequelize.getRepository(InstrumentModel).findAll()).map((i) => i.name)).toEqual(['Kept']);

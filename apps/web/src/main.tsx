@@ -34,6 +34,12 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./map/MapPage.tsx')).MapPage }),
       },
       {
+        path: 'keys/:view?',
+        errorElement: <TroublePage />,
+        HydrateFallback: () => null,
+        lazy: async () => ({ Component: (await import('./keys/KeysPage.tsx')).KeysPage }),
+      },
+      {
         path: 'cabinet/:id?',
         errorElement: <TroublePage />,
         HydrateFallback: () => null,

@@ -25,7 +25,7 @@ export {
   type NoteName,
 } from './pitch/noteName.ts';
 export { fifthsOf, keySignature, type KeySignature } from './pitch/keySignature.ts';
-export { degreeText, type Degree } from './scale/degree.ts';
+export { CHROMATIC_DEGREE_NAMES, degreeText, type Degree } from './scale/degree.ts';
 export { againstMajor, formulaText, parseFormula } from './scale/formula.ts';
 export {
   SCALES,
@@ -47,6 +47,34 @@ export { fitsFrom, fitsOf, triadsIn, type Fit } from './scale/identify.ts';
 export { PATTERNS, patternById, type Pattern, type PatternId } from './practice/pattern.ts';
 export { alternatesOf, type AlternateRow, type Candidate } from './alternates/alternates.ts';
 export { compareMaps, type Comparison, type PartComparison } from './map/compare.ts';
+export { byEase, groundsOf, keyCell, type KeyCell, type OctaveFit } from './keys/keyCell.ts';
+export { keyTable, type KeyTable } from './keys/keyTable.ts';
+export {
+  everythingFor,
+  presetsFor,
+  rankSuggestions,
+  suggestionsFor,
+  type Suggestion,
+} from './keys/suggestions.ts';
+export { readNotes } from './keys/readNotes.ts';
+export { switchKeys, type ListedWay, type Switching } from './keys/switching.ts';
+export {
+  BARS_LIMIT,
+  BEATS,
+  FORMS,
+  parseProgression,
+  type DegreeChord,
+  type Progression,
+} from './harmony/progression.ts';
+export {
+  notesOver,
+  scaleFit,
+  suitableScales,
+  type FittedNote,
+  type NoteFit,
+  type ScaleFit,
+} from './harmony/suitability.ts';
+export { commonNotes, type Common } from './scale/common.ts';
 export { searchScales, type ScaleSearch } from './scale/search.ts';
 export { MAIN_CHORDS, mainChord, type Chord, type MainChord } from './harmony/chord.ts';
 export { LAYERS, fiveOf, layerSemitones, type LayerId } from './harmony/layer.ts';
@@ -109,6 +137,7 @@ export { OCTAVES, checkAsk, defaultAsk, storedAsk, type Ask, type StoredAsk } fr
 export { askFromLink, askToLink, type LinkParams } from './ask/link.ts';
 export {
   mapView,
+  sceneWithRoles,
   type AlternativeView,
   type LineView,
   type MapView,
@@ -142,9 +171,12 @@ export {
   RECORD_LIMIT,
   checkExchange,
   checkSavedAsk,
+  checkSavedProgression,
   isId,
   type ExchangeFile,
   type ExchangedAsk,
   type ExchangedInstrument,
+  type ExchangedProgression,
   type SavedAsk,
+  type SavedProgression,
 } from './exchange/exchange.ts';

@@ -30,6 +30,7 @@ function file(): ExchangeFile {
     version: EXCHANGE_VERSION,
     instruments,
     asks,
+    progressions: [{ id: id(200), name: 'Quay', text: '1 4,5 1 ii7', beats: 3 }],
     settings: DEFAULT_SETTINGS,
   };
 }
@@ -69,6 +70,11 @@ test.each([
     'a question with no scale',
     () => ({ ...file(), asks: [{ ...file().asks[0], ask: { ...file().asks[0]!.ask, scale: '' } }] }),
     'asks.0.ask.scale',
+  ],
+  [
+    'a progression with a wrong chord',
+    () => ({ ...file(), progressions: [{ id: id(9), name: 'x', text: '1 H', beats: 4 }] }),
+    'progressions.0.text',
   ],
   ['unknown settings', () => ({ ...file(), settings: { colour: 'red' } }), 'settings.colour'],
 ])('%s is refused at its field', (_, make, field) => {

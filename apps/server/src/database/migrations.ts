@@ -49,6 +49,19 @@ export const MIGRATIONS: readonly RunnableMigration<QueryInterface>[] = [
       });
     },
   },
+  {
+    name: '0002-progressions',
+    up: async ({ context }) => {
+      await context.createTable('progressions', {
+        id: { type: DataTypes.UUID, primaryKey: true },
+        name: { type: DataTypes.TEXT, allowNull: false },
+        text: { type: DataTypes.TEXT, allowNull: false },
+        beats: { type: DataTypes.INTEGER, allowNull: false },
+        binnedAt: { type: DataTypes.DATE, allowNull: true },
+        ...versioned,
+      });
+    },
+  },
 ];
 
 /**

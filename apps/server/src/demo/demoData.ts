@@ -209,6 +209,11 @@ function ask({ name, instrument: index, preset, ...rest }: DemoAsk, number: numb
   return { id: id(100 + number), name, instrumentId: id(index + 1), ask: { ...base, ...rest, preferences } };
 }
 
+const PROGRESSIONS = [
+  { name: 'Lantern walk, turning round', text: '1 6m 4 5 1 6m 2m,5 1', beats: 4 },
+  { name: 'Slow air of the quay', text: '1m b7 b6 b7 1m 4m 57 1m', beats: 3 },
+];
+
 /** The demo data as a file that the ordinary import reads. */
 export function demoData(): ExchangeFile {
   return {
@@ -216,6 +221,7 @@ export function demoData(): ExchangeFile {
     version: EXCHANGE_VERSION,
     instruments: INSTRUMENTS.map(instrument),
     asks: ASKS.map(ask),
+    progressions: PROGRESSIONS.map((progression, index) => ({ id: id(300 + index), ...progression })),
     settings: DEFAULT_SETTINGS,
   };
 }

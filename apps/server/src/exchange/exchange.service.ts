@@ -6,6 +6,7 @@ import {
   EXCHANGE_VERSION,
   type ExchangedAsk,
   type ExchangedInstrument,
+  type ExchangedProgression,
   type ExchangeFile,
 } from '@same-song/core';
 import type { CreationAttributes, Transaction } from 'sequelize';
@@ -15,6 +16,7 @@ import { invalid } from '../common/errors.ts';
 import type { RecordModel } from '../common/recordStore.ts';
 import { WriteQueue } from '../database/writeQueue.ts';
 import { InstrumentModel } from '../instruments/instrument.model.ts';
+import { ProgressionModel } from '../progressions/progression.model.ts';
 import { SettingsService } from '../settings/settings.service.ts';
 
 /** What an import changes of one kind of record: names, and how many are the same already. */
@@ -28,6 +30,7 @@ export interface ImportReport {
   readonly applied: boolean;
   readonly instruments: KindReport;
   readonly asks: KindReport;
+  readonly progressions: KindReport;
   readonly settings: 'changed' | 'same';
 }
 
@@ -54,10 +57,18 @@ const askContent = (a: ExchangedAsk): ExchangedAsk => ({
   ask: a.ask,
 });
 
+const progressionContent = ({ id, name, text, beats }: ExchangedProgression): ExchangedProgression => ({
+  id,
+  name,
+  text,
+  beats,
+});
+
 @Injectable()
 export class ExchangeService {
   readonly #instruments: Repository<InstrumentModel>;
   readonly #asks: Repository<AskModel>;
+  readonly #progressions: Repository<ProgressionModel>;
 
   constructor(
     sequelize: Sequelize,
@@ -66,6 +77,7 @@ export class ExchangeService {
   ) {
     this.#instruments = sequelize.getRepository(InstrumentModel);
     this.#asks = sequelize.getRepository(AskModel);
+    this.#progressions = sequelize.getRepository(ProgressionModel);
   }
 
   /** True when nothing was ever kept, the bin included. */
@@ -80,12 +92,14 @@ export class ExchangeService {
       const instruments = (await this.#instruments.findAll(kept)).map(instrumentContent);
       const known = new Set(instruments.map((instrument) => instrument.id));
       const asks = (await this.#asks.findAll(kept)).map(askContent);
+      const progressions = (await this.#progressions.findAll(kept)).map(progressionContent);
       const { value } = await this.settings.get(transaction);
       return {
         format: EXCHANGE_FORMAT,
         version: EXCHANGE_VERSION,
         instruments,
         asks: asks.filter((ask) => known.has(ask.instrumentId)),
+        progressions,
         settings: value,
       };
     });
@@ -95,7 +109,7 @@ export class ExchangeService {
   import(file: unknown, apply: boolean): Promise<ImportReport> {
     const checked = checkExchange(file);
     if (!checked.ok) throw invalid(checked.problems);
-    const { instruments, asks, settings } = checked.value;
+    const { instruments, asks, progressions, settings } = checked.value;
     return this.queue.run(async (transaction) => {
       const current = await this.settings.get(transaction);
       const same = isDeepStrictEqual(current.value, settings);
@@ -103,6 +117,7 @@ export class ExchangeService {
         applied: apply,
         instruments: await take(this.#instruments, instruments, instrumentContent, apply, transaction),
         asks: await take(this.#asks, asks, askContent, apply, transaction),
+        progressions: await take(this.#progressions, progressions, progressionContent, apply, transaction),
         settings: same ? 'same' : 'changed',
       };
       if (apply && !same) await this.settings.put(settings, current.version + 1, transaction);

@@ -48,6 +48,16 @@ export const EXCHANGE_SCHEMA = {
       maxItems: RECORD_LIMIT,
       items: closed({ id, name, instrumentId: id, ask: { type: 'object' } }),
     },
+    progressions: {
+      type: 'array',
+      maxItems: RECORD_LIMIT,
+      items: closed({
+        id,
+        name,
+        text: { type: 'string' },
+        beats: { type: 'integer', minimum: 2, maximum: 12 },
+      }),
+    },
     settings: { type: 'object' },
   }),
 };

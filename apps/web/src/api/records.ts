@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { InstrumentSpec, SavedAsk } from '@same-song/core';
+import type { InstrumentSpec, SavedAsk, SavedProgression } from '@same-song/core';
 import { request } from './client.ts';
 
 /** What the server adds to every record. */
@@ -9,11 +9,12 @@ interface Kept {
 }
 export type InstrumentRecord = InstrumentSpec & Kept;
 export type AskRecord = SavedAsk & Kept;
+export type ProgressionRecord = SavedProgression & Kept;
 
 export type Which = 'kept' | 'binned';
 
 /** One kind of record: its queries and the ways to change it, each renewing what is on screen. */
-function recordKind<Content, Record extends Content & Kept>(path: 'instruments' | 'asks') {
+function recordKind<Content, Record extends Content & Kept>(path: 'instruments' | 'asks' | 'progressions') {
   const useList = (which: Which = 'kept') =>
     useQuery({ queryKey: [path, which], queryFn: () => request<Record[]>('GET', `/${path}?which=${which}`) });
 
@@ -25,6 +26,7 @@ function recordKind<Content, Record extends Content & Kept>(path: 'instruments' 
         Promise.all([
           client.invalidateQueries({ queryKey: ['instruments'] }),
           client.invalidateQueries({ queryKey: ['asks'] }),
+          client.invalidateQueries({ queryKey: ['progressions'] }),
         ]),
     });
   };
@@ -44,6 +46,7 @@ function recordKind<Content, Record extends Content & Kept>(path: 'instruments' 
 
 export const instruments = recordKind<InstrumentSpec, InstrumentRecord>('instruments');
 export const asks = recordKind<SavedAsk, AskRecord>('asks');
+export const progressions = recordKind<SavedProgression, ProgressionRecord>('progressions');
 
 /** The content of an instrument record, without what the server adds. */
 export function specOf(record: InstrumentRecord): InstrumentSpec {

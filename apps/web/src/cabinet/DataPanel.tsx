@@ -3,7 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import type { ExchangeFile, Problem } from '@same-song/core';
 import { request, RequestError } from '../api/client.ts';
-import type { AskRecord, InstrumentRecord } from '../api/records.ts';
+import type { AskRecord, InstrumentRecord, ProgressionRecord } from '../api/records.ts';
 import { notify } from '../frame/notice.ts';
 import { remember } from '../frame/undo.ts';
 
@@ -15,6 +15,7 @@ interface KindReport {
 interface ImportReport {
   readonly instruments: KindReport;
   readonly asks: KindReport;
+  readonly progressions: KindReport;
   readonly settings: 'changed' | 'same';
 }
 /** A file that was read and what it would do. */
@@ -125,14 +126,15 @@ function problemsOf(error: unknown): readonly Problem[] {
 
 /** Records that only the import brought go to the bin; all others get back what they held. */
 async function takeBack(file: ExchangeFile, before: ExchangeFile): Promise<void> {
-  const binNew = async (path: 'asks' | 'instruments') => {
+  const binNew = async (path: 'asks' | 'instruments' | 'progressions') => {
     const known = new Set(before[path].map((record) => record.id));
     const brought = new Set(file[path].map((record) => record.id).filter((id) => !known.has(id)));
-    const now = await request<(AskRecord | InstrumentRecord)[]>('GET', `/${path}`);
+    const now = await request<(AskRecord | InstrumentRecord | ProgressionRecord)[]>('GET', `/${path}`);
     for (const { id, version } of now.filter((record) => brought.has(record.id))) {
       await request('DELETE', `/${path}/${id}?version=${version}`);
     }
   };
+  await binNew('progressions');
   await binNew('asks');
   await binNew('instruments');
   await request('POST', '/data/import?apply=true', before);
@@ -163,15 +165,17 @@ function PreviewPart({
   onApply: () => void;
   onDrop: () => void;
 }) {
-  const { instruments, asks, settings } = preview.report;
+  const { instruments, asks, progressions, settings } = preview.report;
   const nothing =
-    [instruments, asks].every((kind) => kind.added.length + kind.changed.length === 0) && settings === 'same';
+    [instruments, asks, progressions].every((kind) => kind.added.length + kind.changed.length === 0) &&
+    settings === 'same';
   return (
     <section className="preview" aria-label="What the file would change">
       <h3>{preview.name}</h3>
       {nothing && <p>Everything in this file is here already.</p>}
       <KindList title="Instruments" report={instruments} />
       <KindList title="Questions" report={asks} />
+      <KindList title="Progressions" report={progressions} />
       {settings === 'changed' && <p>The settings will be those of the file.</p>}
       <Button variant="contained" onClick={onApply} disabled={nothing}>
         Import

@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { wrap } from 'comlink';
-import type { InstrumentSpec, StoredAsk, Writing } from '@same-song/core';
-import type { Compute } from './worker.ts';
+import { proxy, wrap } from 'comlink';
+import type { InstrumentSpec, NamingStyle, Preferences, Role, StoredAsk, Writing } from '@same-song/core';
+import type { Compute, KeyAsk } from './worker.ts';
 
 const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
 const compute = wrap<Compute>(worker);
@@ -39,3 +39,75 @@ export function useAlternates(spec: InstrumentSpec, dialect: string, least: numb
     networkMode: 'always',
   });
 }
+
+/** A question to the worker, remembered by its content; an older answer stays on screen until the new one is there. */
+const lasting = {
+  placeholderData: keepPreviousData,
+  staleTime: Infinity,
+  retry: false,
+  networkMode: 'always',
+} as const;
+
+export function useKeyTable(
+  spec: InstrumentSpec | undefined,
+  scales: readonly string[],
+  preferences: Preferences,
+) {
+  return useQuery({
+    queryKey: ['keys', spec, scales, preferences],
+    queryFn: () => compute.keyTable(spec!, scales, preferences),
+    enabled: spec !== undefined,
+    ...lasting,
+  });
+}
+
+/** Every instrument for a key; `onProgress` gets the share that is done, and a newer question stops an older one. */
+export function useEverything(
+  specs: readonly InstrumentSpec[],
+  ask: KeyAsk,
+  onProgress: (share: number) => void,
+) {
+  return useQuery({
+    queryKey: ['everything', specs, ask],
+    queryFn: async () => {
+      const found = await compute.everything(specs, ask, proxy(onProgress));
+      if (!found) throw new Error('a newer question came');
+      return found;
+    },
+    enabled: specs.length > 0,
+    ...lasting,
+  });
+}
+
+export function usePresetsFor(family: string, ask: KeyAsk) {
+  return useQuery({
+    queryKey: ['presets', family, ask],
+    queryFn: () => compute.presets(family, ask),
+    ...lasting,
+  });
+}
+
+export function useSwitching(spec: InstrumentSpec | undefined, from: KeyAsk, to: KeyAsk, dialect: string) {
+  return useQuery({
+    queryKey: ['switch', spec, from, to, dialect],
+    queryFn: () => compute.switching(spec!, from, to, dialect),
+    enabled: spec !== undefined,
+    ...lasting,
+  });
+}
+
+export function useChordScene(
+  spec: InstrumentSpec | undefined,
+  ask: KeyAsk,
+  roles: readonly Role[] | undefined,
+  naming: NamingStyle,
+) {
+  return useQuery({
+    queryKey: ['chord', spec, ask, roles, naming],
+    queryFn: () => compute.chordScene(spec!, ask, roles!, naming),
+    enabled: spec !== undefined && roles !== undefined,
+    ...lasting,
+  });
+}
+
+export type { KeyAsk };

@@ -1,5 +1,22 @@
 import { expose } from 'comlink';
 import {
+  keyOf,
+  keyTable,
+  parseNote,
+  presetsFor,
+  rankSuggestions,
+  scaleById,
+  sceneWithRoles,
+  suggestionsFor,
+  switchKeys,
+  type Key,
+  type KeyTable,
+  type NamingStyle,
+  type Preferences,
+  type Role,
+  type Scene,
+  type Suggestion,
+  type Switching,
   alternatesOf,
   checkAsk,
   defaultPreferences,
@@ -13,6 +30,12 @@ import {
   type StoredAsk,
   type Writing,
 } from '@same-song/core';
+
+/** A scale on a tonic, as links write them. */
+export interface KeyAsk {
+  readonly scale: string;
+  readonly tonic: string;
+}
 
 /** Instruments opened lately, by their content. */
 const opened = new Map<string, Instrument>();
@@ -28,14 +51,57 @@ function open(spec: InstrumentSpec): Instrument {
   return instrument;
 }
 
+/** The newest run over many instruments; older ones stop when they see it. */
+let newest = 0;
+
+/** Lets messages that wait be handled, so that a newer question can stop an older one. */
+const breathe = () => new Promise((resolve) => setTimeout(resolve));
+
+function keyFor(ask: KeyAsk): Key {
+  return keyOf(expectOk(scaleById(ask.scale)), expectOk(parseNote(ask.tonic)));
+}
+
 const api = {
+  map(spec: InstrumentSpec, ask: StoredAsk, writing: Writing): MapView {
+    const instrument = open(spec);
+    return mapView(instrument, expectOk(checkAsk(instrument.family, ask)), writing);
+  },
   alternates(spec: InstrumentSpec, dialect: string, least: number): readonly AlternateRow[] {
     const instrument = open(spec);
     return alternatesOf(instrument, defaultPreferences(instrument.family), dialect, least);
   },
-  map(spec: InstrumentSpec, ask: StoredAsk, writing: Writing): MapView {
-    const instrument = open(spec);
-    return mapView(instrument, expectOk(checkAsk(instrument.family, ask)), writing);
+  keyTable(spec: InstrumentSpec, scales: readonly string[], preferences: Preferences): KeyTable {
+    return keyTable(
+      open(spec),
+      scales.map((id) => expectOk(scaleById(id))),
+      preferences,
+    );
+  },
+  /** All instruments for a key, best first; undefined when a newer question came in between. */
+  async everything(
+    specs: readonly InstrumentSpec[],
+    ask: KeyAsk,
+    onProgress: (share: number) => void,
+  ): Promise<readonly Suggestion[] | undefined> {
+    newest += 1;
+    const run = newest;
+    const found: Suggestion[] = [];
+    for (const [done, spec] of specs.entries()) {
+      found.push(...suggestionsFor(open(spec), keyFor(ask)));
+      onProgress((done + 1) / specs.length);
+      await breathe();
+      if (run !== newest) return undefined;
+    }
+    return rankSuggestions(found);
+  },
+  presets(family: string, ask: KeyAsk) {
+    return presetsFor(family, keyFor(ask));
+  },
+  switching(spec: InstrumentSpec, from: KeyAsk, to: KeyAsk, dialect: string): Switching {
+    return switchKeys(open(spec), keyFor(from), keyFor(to), dialect);
+  },
+  chordScene(spec: InstrumentSpec, ask: KeyAsk, roles: readonly Role[], naming: NamingStyle): Scene {
+    return sceneWithRoles(open(spec), keyFor(ask), roles, naming);
   },
 };
 

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useState } from 'react';
-import { NavLink, Outlet, useNavigate } from 'react-router';
+import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useSettings } from '../api/settings.ts';
 import { useGround } from '../theme/SongTheme.tsx';
 import { redo, undo, useHistory } from './undo.ts';
@@ -16,7 +16,8 @@ const ShortcutSheet = lazy(async () => ({ default: (await import('./ShortcutShee
 /** The places that are built, in the order of the work. */
 const PLACES = [
   { path: '/map', name: 'Map', about: 'where it lies', key: '1' },
-  { path: '/cabinet', name: 'Cabinet', about: 'what I have', key: '2' },
+  { path: '/keys', name: 'Keys', about: 'which key', key: '2' },
+  { path: '/cabinet', name: 'Cabinet', about: 'what I have', key: '6' },
 ];
 
 async function say(word: string, act: () => Promise<string | undefined>): Promise<void> {
@@ -33,6 +34,10 @@ const redoAndSay = () => void say('Redone', redo);
 export function Frame() {
   const [sheetOpen, setSheetOpen] = useState(false);
   const navigate = useNavigate();
+  const { pathname, search } = useLocation();
+  /** Map and Keys ask about the same thing, so the question goes along from one to the other. */
+  const linkTo = (path: string) =>
+    path !== '/cabinet' && !pathname.startsWith('/cabinet') ? `${path}${search}` : path;
   const { change } = useSettings();
   const ground = useGround();
   const { done, undone } = useHistory();
@@ -42,11 +47,11 @@ export function Frame() {
       key: place.key,
       label: `Go to ${place.name}`,
       group: 'Everywhere',
-      run: () => void navigate(place.path),
+      run: () => void navigate(linkTo(place.path)),
     })),
     { key: 'z', ctrl: true, shift: false, label: 'Undo', group: 'Everywhere', run: undoAndSay },
     { key: 'z', ctrl: true, shift: true, label: 'Redo', group: 'Everywhere', run: redoAndSay },
-    { key: 'l', label: 'Light or dark stage', group: 'Everywhere', run: flip },
+    { key: 't', label: 'Light or dark stage', group: 'Everywhere', run: flip },
     { key: '?', label: 'These keys', group: 'Everywhere', run: () => setSheetOpen(true) },
   ]);
   return (
@@ -59,7 +64,7 @@ export function Frame() {
           <span>Same</span> <span>Song</span>
         </div>
         {PLACES.map((place) => (
-          <NavLink key={place.path} to={place.path} className="rail-place">
+          <NavLink key={place.path} to={linkTo(place.path)} className="rail-place">
             <span className="rail-place-name">{place.name}</span>
             <span className="rail-place-about">{place.about}</span>
           </NavLink>
@@ -76,7 +81,7 @@ export function Frame() {
           >
             Redo
           </button>
-          <button type="button" onClick={flip} title="Light or dark (L)">
+          <button type="button" onClick={flip} title="Light or dark (T)">
             {ground === 'stage' ? 'Paper' : 'Stage'}
           </button>
           <button type="button" onClick={() => setSheetOpen(true)} title="All keys (?)">

@@ -188,7 +188,8 @@ function chooseCourse(state: MapState, id: string): void {
   else state.change('pattern', { pattern: id as PatternId });
 }
 
-function scaleChoices(text: string, current: string) {
+/** Scales that fit a typed text, a formula typed in full included. */
+export function scaleChoices(text: string, current: string) {
   const found =
     text.trim() === '' ? { scales: SCALES, tonic: undefined, problem: undefined } : searchScales(text);
   const own = scaleById(current);
@@ -204,12 +205,13 @@ function scaleChoices(text: string, current: string) {
 }
 
 /** A tonic typed with the scale is taken too. */
-function chooseScale(state: MapState, id: string, typed: string): void {
+export function chooseScale(state: MapState, id: string, typed: string): void {
   const { tonic } = searchScales(typed);
   state.change('scale', { scale: id, ...(tonic ? { tonic: noteCode(tonic) } : {}) });
 }
 
-function tonicChoices(text: string, { ask }: MapState) {
+/** Keys as the scale is usually spelled, or what was typed and its twin. */
+export function tonicChoices(text: string, { ask }: MapState) {
   const scale = scaleById(ask.scale);
   const usual = scale.ok ? USUAL_KEYS.map((key) => usualTonic(scale.value, notePitchClass(key))) : USUAL_KEYS;
   const choiceOf = (note: (typeof usual)[number]): Choice => ({

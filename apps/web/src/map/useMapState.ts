@@ -100,10 +100,11 @@ export function useMapState() {
       const { ask: base, at: marked } = current();
       const keepsLine = Object.keys(part).every((field) => KEEPS_LINE.includes(field));
       const next = { ...base, ...(keepsLine ? {} : { pins: [] }), ...part };
-      const link = new URLSearchParams({ ...(chosen ? { on: chosen.ref } : {}), ...askToLink(next, family) });
+      const link = withAsk(now.current, {
+        ...(chosen ? { on: chosen.ref } : {}),
+        ...askToLink(next, family),
+      });
       if (keepsLine && marked) link.set('at', marked);
-      const other = new URLSearchParams(now.current).get('vs');
-      if (other) link.set('vs', other);
       write(link, label);
     },
     [current, chosen, family, write],
@@ -111,7 +112,7 @@ export function useMapState() {
 
   const changeInstrument = useCallback(
     (ref: string, label: string) => {
-      write(new URLSearchParams({ on: ref, ...askToLink({ ...current().ask, pins: [] }, family) }), label);
+      write(withAsk(now.current, { on: ref, ...askToLink({ ...current().ask, pins: [] }, family) }), label);
       if (!ref.startsWith(BORROWED)) changeSettings({ lastInstrument: ref });
     },
     [current, family, write, changeSettings],
@@ -139,7 +140,21 @@ export function useMapState() {
     [write],
   );
 
+  /** A parameter of the place's own, such as the order of a table; empty takes it away. */
+  const setParam = useCallback(
+    (name: string, value: string, label: string) => {
+      const next = new URLSearchParams(now.current);
+      if (value === '') next.delete(name);
+      else next.set(name, value);
+      write(next, label);
+    },
+    [write],
+  );
+  const param = (name: string) => params.get(name) ?? '';
+
   return {
+    param,
+    setParam,
     ask,
     at,
     against,
@@ -160,6 +175,31 @@ export function useMapState() {
 }
 
 export type MapState = ReturnType<typeof useMapState>;
+
+/** Link parameters of a question and of what is marked in it; all others belong to the place. */
+const ASK_PARAMS = [
+  'on',
+  'in',
+  'play',
+  'span',
+  'dir',
+  'chord',
+  'layer',
+  'as',
+  'with',
+  'weigh',
+  'habit',
+  'pin',
+  'at',
+];
+
+/** The link with its question replaced. */
+function withAsk(search: string, ask: Readonly<Record<string, string>>): URLSearchParams {
+  const link = new URLSearchParams(search);
+  for (const name of ASK_PARAMS) link.delete(name);
+  for (const [name, value] of Object.entries(ask)) link.set(name, value);
+  return link;
+}
 
 /** The instrument's own key, in which Map begins. */
 function homeOf(chosen: ChosenInstrument | undefined): number {

@@ -1,5 +1,6 @@
 import { checkAsk, storedAsk, type StoredAsk } from '../ask/ask.ts';
 import { familyById } from '../families/index.ts';
+import { parseProgression } from '../harmony/progression.ts';
 import { NAME_LIMIT, openInstrument, textProblems, type InstrumentSpec } from '../instrument/instrument.ts';
 import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
 import { checkSettings, type Settings } from '../settings/settings.ts';
@@ -17,6 +18,16 @@ export interface SavedAsk {
   readonly ask: StoredAsk;
 }
 
+/** A progression of one's own. */
+export interface SavedProgression {
+  readonly name: string;
+  /** Chords as degrees, bar by bar. */
+  readonly text: string;
+  /** Beats in a bar. */
+  readonly beats: number;
+}
+
+export type ExchangedProgression = SavedProgression & { readonly id: string };
 export type ExchangedInstrument = InstrumentSpec & { readonly id: string };
 export type ExchangedAsk = SavedAsk & { readonly id: string };
 
@@ -26,6 +37,7 @@ export interface ExchangeFile {
   readonly version: number;
   readonly instruments: readonly ExchangedInstrument[];
   readonly asks: readonly ExchangedAsk[];
+  readonly progressions: readonly ExchangedProgression[];
   readonly settings: Settings;
 }
 
@@ -58,14 +70,26 @@ export function checkSavedAsk(stored: unknown, familyId: string): Result<SavedAs
   });
 }
 
+/** Checks a progression to be kept. Problem fields: `name`, `text` (with the character), `beats`. */
+export function checkSavedProgression(stored: unknown): Result<SavedProgression> {
+  const { name, text, beats } = isRecord(stored) ? stored : {};
+  const problems: Problem[] = textProblems('name', name, 1, NAME_LIMIT, 'A name');
+  const written = typeof text === 'string' ? text.trim() : '';
+  const parsed = parseProgression('', written, Number(beats));
+  if (!parsed.ok) problems.push(...parsed.problems);
+  if (problems.length > 0) return fail(...problems);
+  return ok({ name: (name as string).trim(), text: written, beats: beats as number });
+}
+
 /** Checks a whole file; nothing of it is taken unless all of it is sound. Problem fields: `instruments.0.layout.draw.4` … */
 export function checkExchange(file: unknown): Result<ExchangeFile> {
   const head = headProblem(file);
   if (head) return fail(head);
-  const { instruments, asks, settings } = file as Record<string, unknown>;
+  const { instruments, asks, progressions = [], settings } = file as Record<string, unknown>;
   const problems: Problem[] = [
     ...listProblems('instruments', instruments, 'Instruments'),
     ...listProblems('asks', asks, 'Questions'),
+    ...listProblems('progressions', progressions, 'Progressions'),
   ];
   if (problems.length > 0) return fail(...problems);
   const seen = new Set<string>();
@@ -76,6 +100,9 @@ export function checkExchange(file: unknown): Result<ExchangeFile> {
   const checkedAsks = (asks as unknown[]).map((record, index) =>
     checkRecord(record, `asks.${index}`, seen, problems, (rest) => askFor(rest, families)),
   );
+  const checkedProgressions = (progressions as unknown[]).map((record, index) =>
+    checkRecord(record, `progressions.${index}`, seen, problems, checkSavedProgression),
+  );
   const checkedSettings = checkSettings(settings ?? {});
   if (!checkedSettings.ok) problems.push(...under('settings', checkedSettings.problems));
   if (problems.length > 0 || !checkedSettings.ok) return fail(...problems);
@@ -84,6 +111,7 @@ export function checkExchange(file: unknown): Result<ExchangeFile> {
     version: EXCHANGE_VERSION,
     instruments: checkedInstruments as ExchangedInstrument[],
     asks: checkedAsks as ExchangedAsk[],
+    progressions: checkedProgressions as ExchangedProgression[],
     settings: checkedSettings.value,
   });
 }

@@ -12,6 +12,7 @@ import type {
   LayoutElement,
   LayoutOption,
   LayoutPreset,
+  Setting,
 } from './layoutPart.ts';
 import type { Timbre } from './timbre.ts';
 import type {
@@ -68,8 +69,13 @@ export interface FamilyDefinition<Layout, W extends Way> {
   withElement(layout: Layout, element: string, change: ElementChange): Layout;
   capabilityGroups(layout: Layout): readonly CapabilityGroup[];
 
-  /** The layout as it is set before playing in a key, e.g. with its levers set; itself where nothing is set. */
+  /**
+   * The layout as it is set before playing in a key, e.g. with its levers set; itself where nothing is set. Ways keep
+   * their ids and pitches; their techniques and own loads may change, the loads of steps between them do not.
+   */
   forKey?(layout: Layout, key: Key): Layout;
+  /** What is set on a layout, one entry for each thing a player sets. */
+  settings?(layout: Layout): readonly Setting[];
   ways(layout: Layout, capability: Capability): readonly W[];
   marks?(layout: Layout): readonly Mark[];
   /** Grips that can play a way under the chosen habits; left out where there is nothing to choose. */
@@ -118,6 +124,8 @@ export interface OpenLayout {
   readonly capabilityGroups: readonly CapabilityGroup[];
   /** Undefined where the family has no tuning of its own. */
   readonly tuning: readonly number[] | undefined;
+  /** What is set on it, such as levers. */
+  readonly settings: readonly Setting[];
   forKey(key: Key): OpenLayout;
   /** Every way to hold a way: itself with each of its grips. */
   playsOf(way: Way, habits: HabitChoice): readonly Play[];

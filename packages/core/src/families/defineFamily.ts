@@ -1,7 +1,7 @@
 import { fail, ok, type Result } from '../result.ts';
 import type { Family, FamilyDefinition, OpenLayout } from './contract.ts';
 import type { Capability } from './layoutPart.ts';
-import { PERSONAL_PARTS, PERSONAL_REST } from './personal.ts';
+import { PERSONAL_PARTS } from './personal.ts';
 import type { Play, Way } from './way.ts';
 
 /** Closes a definition over its own types, so that the list of families needs no type of any one of them. */
@@ -15,10 +15,27 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
     return checked.ok ? ok(opened(checked.value, capability)) : checked;
   }
 
-  function opened(layout: Layout, capability: Capability): OpenLayout {
+  /** What setting a layout for a key leaves as it is. */
+  function standing(layout: Layout) {
+    return {
+      home: definition.home(layout),
+      description: definition.describe(layout),
+      marks: definition.marks?.(layout) ?? [],
+      drones: definition.drones?.(layout) ?? [],
+      airCapacity: definition.airCapacity?.(layout),
+      options: definition.options(layout),
+      elements: definition.elements(layout),
+      capabilityGroups: definition.capabilityGroups(layout),
+      tuning: definition.tuning?.(layout),
+    };
+  }
+
+  function opened(layout: Layout, capability: Capability, facts = standing(layout)): OpenLayout {
     const ways = definition.ways(layout, capability);
     const byId = new Map(ways.map((way) => [way.id, way]));
     const ours = new Set<Way>(ways);
+    /** Layouts as they are set for keys, each opened once. */
+    const settled = new Map<string, OpenLayout>();
     const own = (way: Way): W => {
       const found = byId.get(way.id);
       if (!found) throw new Error(`${definition.id}: there is no way ${way.id} on this layout`);
@@ -30,32 +47,24 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
     return {
       family,
       layout,
-      home: definition.home(layout),
-      description: definition.describe(layout),
+      ...facts,
       ways,
-      marks: definition.marks?.(layout) ?? [],
-      drones: definition.drones?.(layout) ?? [],
-      airCapacity: definition.airCapacity?.(layout),
-      options: definition.options(layout),
-      elements: definition.elements(layout),
-      capabilityGroups: definition.capabilityGroups(layout),
-      tuning: definition.tuning?.(layout),
+      settings: definition.settings?.(layout) ?? [],
       forKey(key) {
         const set = definition.forKey?.(layout, key) ?? layout;
-        return set === layout ? this : opened(set, capability);
+        if (set === layout) return this;
+        const id = JSON.stringify(set);
+        const known = settled.get(id) ?? opened(set, capability, facts);
+        settled.set(id, known);
+        return known;
       },
       playsOf(way, habits) {
         const grips = definition.gripsFor?.(layout, own(way), habits) ?? [];
         return grips.length === 0 ? [{ way, grip: undefined }] : grips.map((grip) => ({ way, grip }));
       },
-      wayLoads: (play, moment, habits) => [
-        ...definition.wayLoads(layout, held(play), moment, habits),
-        ...PERSONAL_REST,
-      ],
-      stepLoads: (from, to, moment, habits) => [
-        ...definition.stepLoads(layout, held(from), held(to), moment, habits),
-        ...PERSONAL_REST,
-      ],
+      wayLoads: (play, moment, habits) => definition.wayLoads(layout, held(play), moment, habits),
+      stepLoads: (from, to, moment, habits) =>
+        definition.stepLoads(layout, held(from), held(to), moment, habits),
       remarks: (line) =>
         definition.remarks?.(
           layout,

@@ -9,7 +9,7 @@ export interface EffortPart {
   readonly weight?: number;
 }
 
-/** Loads in the order of the family's parts; each finite and not negative. */
+/** Loads in the order of the family's parts, those left out at the end being 0; each finite and not negative. */
 export type Loads = readonly number[];
 
 /** A choice of school, such as which of two equal ways is preferred. */
@@ -38,9 +38,10 @@ export interface PreferencePreset {
 
 /** Makes a family's function from values by part to loads in the order of its parts; what is left out is 0. */
 export function loader<Id extends string>(parts: readonly { readonly id: Id }[]) {
+  const ids = parts.map((part) => part.id);
   return (values: Partial<Record<Id, number>>): Loads => {
-    const loads = new Array<number>(parts.length);
-    for (let i = 0; i < parts.length; i += 1) loads[i] = values[parts[i]!.id] ?? 0;
+    const loads: number[] = [];
+    for (let i = 0; i < ids.length; i += 1) loads.push(values[ids[i]!] ?? 0);
     return loads;
   };
 }

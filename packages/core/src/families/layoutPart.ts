@@ -57,6 +57,13 @@ export interface ElementChange {
   readonly values?: Readonly<Record<string, number | boolean | string>>;
 }
 
+/** Something set for a key, such as a lever, and what a player does to set it and to take it back. */
+export interface Setting {
+  readonly id: string;
+  readonly on: string;
+  readonly off: string;
+}
+
 /** A preset in the cabinet's list. */
 export interface LayoutPreset<Layout> {
   readonly id: string;

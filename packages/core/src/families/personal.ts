@@ -18,9 +18,6 @@ export const PERSONAL_PARTS: readonly EffortPart[] = Object.freeze([
   },
 ]);
 
-/** Loads of a way of which nothing is known personally. */
-export const PERSONAL_REST: Loads = Object.freeze([0, 0]);
-
 /** Cents that count as one. */
 const CENTS_PER_LOAD = 10;
 

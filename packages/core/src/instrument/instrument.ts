@@ -99,6 +99,7 @@ export function openInstrument(stored: unknown): Result<Instrument> {
 
 /** A layout with what is known of this one object put to it. */
 function personal(opened: OpenLayout, spec: InstrumentSpec): Instrument {
+  const settled = new Map<OpenLayout, Instrument>();
   const centsOf = (way: Way) => spec.measured[way.id] ?? way.cents ?? 0;
   return {
     ...withPersonalLoads(opened, centsOf, spec.choices),
@@ -106,7 +107,10 @@ function personal(opened: OpenLayout, spec: InstrumentSpec): Instrument {
     centsOf,
     forKey(key) {
       const set = opened.forKey(key);
-      return set === opened ? this : personal(set, spec);
+      if (set === opened) return this;
+      const known = settled.get(set) ?? personal(set, spec);
+      settled.set(set, known);
+      return known;
     },
   };
 }

@@ -1,5 +1,5 @@
 import type { OpenLayout } from '../families/contract.ts';
-import { personalLoads, PERSONAL_PARTS } from '../families/personal.ts';
+import { personalLoads } from '../families/personal.ts';
 import type { Way } from '../families/way.ts';
 import { isRecord, shown, type Problem } from '../result.ts';
 
@@ -24,10 +24,7 @@ export function withPersonalLoads(
   );
   return {
     ...opened,
-    wayLoads: (play, moment, habits) => [
-      ...opened.wayLoads(play, moment, habits).slice(0, -PERSONAL_PARTS.length),
-      ...own.get(play.way.id)!,
-    ],
+    wayLoads: (play, moment, habits) => opened.wayLoads(play, moment, habits).concat(own.get(play.way.id)!),
   };
 }
 

@@ -130,6 +130,7 @@ export function mapView(base: Instrument, ask: Ask, writing: Writing): MapView {
   const pattern = patternById(ask.pattern);
   const line = scaleLine(key, ask.span, { direction: ask.direction, pattern, semitones: layer }, compass);
   const route = routeLine(instrument, line, ask.preferences, ask.pins);
+  const remarks = route.remarks();
   const inventory = takeInventory(instrument, key, roles, avoid);
   const name = namer(key, writing.naming);
   const reachable = new Set(usable.map((way) => way.id));
@@ -170,11 +171,11 @@ export function mapView(base: Instrument, ask: Ask, writing: Writing): MapView {
     chords: MAIN_CHORDS.map((degree) => ({ degree, name: mainChord(ask.scale, degree).name })),
     scene: sceneOf(instrument, key, roles, name, reachable),
     ways,
-    line: route.notes.map((note) => lineView(instrument, route, note, roles, key, name, writing)),
+    line: route.notes.map((note) => lineView(instrument, route, remarks, note, roles, key, name, writing)),
     tabText: tabText(instrument, route, name, writing),
     effort: route.effort,
     air: airBalance(route.notes, instrument.airCapacity),
-    remarks: route.remarks.filter((remark) => !remark.routine),
+    remarks: remarks.filter((remark) => !remark.routine),
     tables: instrument.tables(key),
     drones: instrument.drones.map((pitch) => frequency(pitch, instrument.spec.a4)),
     reach: reachOf(instrument, key, line, usable),
@@ -210,6 +211,18 @@ function namer(key: Key, naming: NamingStyle): Namer {
   };
 }
 
+/** The drawing with roles of one's own, such as those over one chord. @param roles by semitones above home */
+export function sceneWithRoles(
+  base: Instrument,
+  key: Key,
+  roles: readonly Role[],
+  naming: NamingStyle,
+): Scene {
+  const instrument = base.forKey(key);
+  const reachable = new Set(instrument.ways.filter((way) => way.able).map((way) => way.id));
+  return sceneOf(instrument, key, roles, namer(key, naming), reachable);
+}
+
 function sceneOf(
   instrument: Instrument,
   key: Key,
@@ -228,6 +241,7 @@ function sceneOf(
 function lineView(
   instrument: Instrument,
   route: Route,
+  remarks: readonly Remark[],
   note: RouteNote,
   roles: readonly Role[],
   key: Key,
@@ -235,7 +249,7 @@ function lineView(
   writing: Writing,
 ): LineView {
   const { index, pitch, beats, start, pinned, way, grip, missing } = note;
-  const marks = route.remarks.filter((remark) => remark.index === index);
+  const marks = remarks.filter((remark) => remark.index === index);
   return {
     index,
     pitch,

@@ -16,28 +16,51 @@ export interface CostTable {
   stepLoads(from: number, to: number, note: TimedNote): Loads;
 }
 
-/** What is known of the moments that cost the same. */
-interface MomentKind {
-  readonly own: Map<number, Weighed>;
-  /** By play left, then by play reached. */
-  readonly step: Map<number, Map<number, Weighed>>;
-}
-
 interface Weighed {
   readonly loads: Loads;
   readonly cost: number;
 }
 
-export function costTable(instrument: Instrument, { weights, habits }: ResolvedPreferences): CostTable {
+/**
+ * What one instrument keeps however it is set for a key, under the same preferences: the numbers of its plays and the
+ * steps between them. Setting changes what a way costs by itself, never a step.
+ */
+export interface SharedSteps {
+  readonly numbers: Map<string, number>;
+  /** By kind of moment; then by play left and play reached, as one number. */
+  readonly steps: Map<string, Map<number, Weighed>>;
+}
+
+export function sharedSteps(): SharedSteps {
+  return { numbers: new Map(), steps: new Map() };
+}
+
+/** What is known of the moments that cost the same. */
+interface MomentKind {
+  readonly own: Map<number, Weighed>;
+  readonly step: Map<number, Weighed>;
+}
+
+/** More plays than any instrument has. */
+const PLAYS_LIMIT = 1 << 20;
+
+export function costTable(
+  instrument: Instrument,
+  { weights, habits }: ResolvedPreferences,
+  shared = sharedSteps(),
+): CostTable {
   const plays: Play[] = [];
-  const numbers = new Map<string, number>();
   const kinds = new Map<string, MomentKind>();
   let last: { note: TimedNote; kind: MomentKind } | undefined;
   const kindOf = (note: TimedNote): MomentKind => {
     if (last?.note === note) return last.kind;
     const id = `${note.beats} ${note.since} ${note.start % 1}`;
     let kind = kinds.get(id);
-    if (!kind) kinds.set(id, (kind = { own: new Map(), step: new Map() }));
+    if (!kind) {
+      const step = shared.steps.get(id) ?? new Map<number, Weighed>();
+      shared.steps.set(id, step);
+      kinds.set(id, (kind = { own: new Map(), step }));
+    }
     last = { note, kind };
     return kind;
   };
@@ -49,23 +72,19 @@ export function costTable(instrument: Instrument, { weights, habits }: ResolvedP
     return found;
   };
   const step = (from: number, to: number, note: TimedNote): Weighed => {
-    const rows = kindOf(note).step;
-    let row = rows.get(from);
-    if (!row) rows.set(from, (row = new Map()));
-    let found = row.get(to);
-    if (!found) {
-      row.set(to, (found = weighed(instrument.stepLoads(plays[from]!, plays[to]!, note, habits))));
-    }
+    const known = kindOf(note).step;
+    const pair = from * PLAYS_LIMIT + to;
+    let found = known.get(pair);
+    if (!found)
+      known.set(pair, (found = weighed(instrument.stepLoads(plays[from]!, plays[to]!, note, habits))));
     return found;
   };
   return {
     numberOf(play) {
       const id = `${play.way.id} ${play.grip ?? ''}`;
-      let number = numbers.get(id);
-      if (number === undefined) {
-        numbers.set(id, (number = plays.length));
-        plays.push(play);
-      }
+      let number = shared.numbers.get(id);
+      if (number === undefined) shared.numbers.set(id, (number = shared.numbers.size));
+      plays[number] ??= play;
       return number;
     },
     playAt: (number) => plays[number]!,

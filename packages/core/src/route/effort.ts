@@ -19,10 +19,10 @@ export interface Effort {
 
 export type Weights = Readonly<Record<string, number>>;
 
-/** Weighted sum of loads. */
+/** Weighted sum of loads; parts that a family leaves out at the end count 0. */
 export function costOf(loads: Loads, weights: readonly number[]): number {
   let sum = 0;
-  for (let i = 0; i < weights.length; i += 1) sum += loads[i]! * weights[i]!;
+  for (let i = 0; i < loads.length; i += 1) sum += loads[i]! * weights[i]!;
   return sum;
 }
 
@@ -33,8 +33,8 @@ export function effortOf(
   notes: readonly Loads[],
 ): Effort {
   const efforts = parts.map((part, i): PartEffort => {
-    const sum = notes.reduce((total, loads) => total + loads[i]!, 0);
-    const count = part.tally === 'notes' ? notes.filter((loads) => loads[i]! > 0).length : round(sum);
+    const sum = notes.reduce((total, loads) => total + (loads[i] ?? 0), 0);
+    const count = part.tally === 'notes' ? notes.filter((loads) => (loads[i] ?? 0) > 0).length : round(sum);
     return { id: part.id, label: part.label, about: part.about, count, cost: sum * weights[i]! };
   });
   return { total: efforts.reduce((total, part) => total + part.cost, 0), parts: efforts };

@@ -6,7 +6,7 @@ import { airBalance } from './air.ts';
 import { defaultPreferences, resolvePreferences, type Preferences } from './preferences.ts';
 import { routeLine, type Route } from './route.ts';
 import type { LineNote } from './line.ts';
-import type { Play } from '../families/way.ts';
+import type { Play, Way } from '../families/way.ts';
 
 const family = familyById('diatonic')!;
 const everyHole = { overblow: ['1', '2', '3', '4', '5', '6'], overdraw: ['7', '8', '9', '10'] };
@@ -41,12 +41,25 @@ function plainCost(
   }, 0);
 }
 
-function everyRoute(instrument: Instrument, notes: readonly LineNote[], preferences: Preferences): Play[][] {
+/** @param openAt note at which ways that only repeat an easier one are tried as well */
+function everyRoute(
+  instrument: Instrument,
+  notes: readonly LineNote[],
+  preferences: Preferences,
+  openAt?: number,
+): Play[][] {
   const { avoid, habits } = resolvePreferences(instrument.family, preferences);
+  const usable = (w: Way) => w.able && !avoid.has(w.technique);
   return notes.reduce<Play[][]>(
-    (routes, note) => {
+    (routes, note, index) => {
       const plays = instrument.ways
-        .filter((w) => w.pitch === note.pitch && w.able && !avoid.has(w.technique))
+        .filter((w) => w.pitch === note.pitch && usable(w))
+        .filter(
+          (w) =>
+            index === openAt ||
+            w.duplicateOf === undefined ||
+            !instrument.ways.some((e) => e.id === w.duplicateOf && usable(e)),
+        )
         .flatMap((way) => instrument.playsOf(way, habits));
       return routes.flatMap((route) => plays.map((play) => [...route, play]));
     },
@@ -112,7 +125,7 @@ test('each alternative is the cheapest route that holds it, and its difference i
   let seen = 0;
   for (const note of route.notes) {
     for (const alternative of route.alternatives(note.index)) {
-      const holding = everyRoute(instrument, notes, preferences).filter(
+      const holding = everyRoute(instrument, notes, preferences, note.index).filter(
         (plays) => plays[note.index]!.way.id === alternative.way.id,
       );
       const best = Math.min(...holding.map((ways) => plainCost(instrument, notes, ways, preferences)));

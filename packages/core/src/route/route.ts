@@ -2,7 +2,7 @@ import type { Loads } from '../families/effortPart.ts';
 import type { Remark, Way } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import { solve, type Solution } from '../solver/solver.ts';
-import { costTable, type CostTable } from './costs.ts';
+import { costTable, type CostTable, type SharedSteps } from './costs.ts';
 import { effortOf, type Effort } from './effort.ts';
 import type { LineNote, TimedNote } from './line.ts';
 import { missingReason, type Missing } from './missing.ts';
@@ -39,11 +39,50 @@ export interface Route {
   readonly notes: readonly RouteNote[];
   readonly effort: Effort;
   /** What to do at single notes, in the family's words. */
-  readonly remarks: readonly Remark[];
+  remarks(): readonly Remark[];
   /** Pins that name no way of that note on this instrument. */
   readonly brokenPins: readonly Pin[];
   /** All other ways of a note, the least difference first; empty for a missing note. */
   alternatives(index: number): readonly Alternative[];
+}
+
+/** What many lines on one instrument with the same preferences share. */
+export interface RouteGround {
+  readonly instrument: Instrument;
+  readonly chosen: ResolvedPreferences;
+  readonly costs: CostTable;
+  /** Numbers of the plays that are chosen among, by pitch. */
+  readonly byPitch: ReadonlyMap<number, readonly number[]>;
+  /** Those that only repeat a pitch with an easier way: never chosen freely, but told as alternatives. */
+  readonly duplicates: ReadonlyMap<number, readonly number[]>;
+}
+
+/** @param shared steps known from other settings of the same instrument under the same preferences */
+export function prepareRoutes(
+  instrument: Instrument,
+  preferences: Preferences,
+  shared?: SharedSteps,
+): RouteGround {
+  const chosen = resolvePreferences(instrument.family, preferences);
+  const costs = costTable(instrument, chosen, shared);
+  const usable = instrument.ways.filter((way) => way.able && !chosen.avoid.has(way.technique));
+  const ids = new Set(usable.map((way) => way.id));
+  const gains = (way: Way) => way.duplicateOf === undefined || !ids.has(way.duplicateOf);
+  const numbersOf = (ways: readonly Way[]) => {
+    const byPitch = new Map<number, number[]>();
+    for (const way of ways) {
+      const numbers = instrument.playsOf(way, chosen.habits).map((play) => costs.numberOf(play));
+      byPitch.set(way.pitch, [...(byPitch.get(way.pitch) ?? []), ...numbers]);
+    }
+    return byPitch;
+  };
+  return {
+    instrument,
+    chosen,
+    costs,
+    byPitch: numbersOf(usable.filter(gains)),
+    duplicates: numbersOf(usable.filter((way) => !gains(way))),
+  };
 }
 
 /** Routes a line over an instrument: exact for the preferences given, honouring the pins. */
@@ -53,9 +92,13 @@ export function routeLine(
   preferences: Preferences,
   pins: readonly Pin[] = [],
 ): Route {
-  const chosen = resolvePreferences(instrument.family, preferences);
-  const costs = costTable(instrument, chosen);
-  const { layers, played, brokenPins, free } = choices(instrument, line, chosen, pins, costs);
+  return routeOn(prepareRoutes(instrument, preferences), line, pins);
+}
+
+/** The same on prepared ground. */
+export function routeOn(ground: RouteGround, line: readonly LineNote[], pins: readonly Pin[] = []): Route {
+  const { instrument, chosen, costs } = ground;
+  const { layers, played, brokenPins, free } = choices(ground, line, pins);
   const solution = solveLine(layers, played, costs);
   const pinned = new Set(pins.filter((pin) => !brokenPins.includes(pin)).map((pin) => pin.index));
   const layerOf = new Map(played.map((note, layer) => [note.index, layer]));
@@ -80,16 +123,20 @@ export function routeLine(
   const effortAlong = (path: readonly number[], through: Layers) =>
     effortOf(instrument.family.parts, chosen.weights, loadsAlong(through, played, path, costs));
   const effort = effortAlong(solution.path, layers);
-  const remarks = instrument.remarks(
-    played.map(({ index, beats, start }, layer) => {
-      const { way, grip } = playOf(layers, solution.path, layer);
-      return { index, beats, start, way, grip };
-    }),
-  );
+  const remarks = () =>
+    instrument.remarks(
+      played.map(({ index, beats, start }, layer) => {
+        const { way, grip } = playOf(layers, solution.path, layer);
+        return { index, beats, start, way, grip };
+      }),
+    );
   const alternatives = (index: number): Alternative[] => {
     const layer = layerOf.get(index);
     if (layer === undefined) return [];
-    const open = pinned.has(index) ? layers.with(layer, free[layer]!) : layers;
+    const repeats = ground.duplicates.get(line[index]!.pitch) ?? [];
+    const known = new Set(free[layer]!);
+    const all = [...free[layer]!, ...repeats.filter((play) => !known.has(play))];
+    const open = pinned.has(index) || repeats.length > 0 ? layers.with(layer, all) : layers;
     const detours = open === layers ? solution : solveLine(open, played, costs);
     const current = playOf(layers, solution.path, layer).way;
     const found = bestStates(open[layer]!, layer, detours, costs).flatMap(({ way, state }): Alternative[] => {
@@ -103,6 +150,31 @@ export function routeLine(
     return found.sort((a, b) => a.difference - b.difference);
   };
   return { notes, effort, remarks, brokenPins, alternatives };
+}
+
+/** A line of notes of one beat each that can all be had, without what only Map asks for: its effort and its ways. */
+export function quickRoute(
+  ground: RouteGround,
+  pitches: readonly number[],
+): { effort: Effort; ways: readonly Way[] } {
+  const played = pitches.map((pitch, start) => ({
+    pitch,
+    beats: 1,
+    start,
+    index: start,
+    since: start === 0 ? 0 : 1,
+  }));
+  const layers = pitches.map((pitch) => {
+    const plays = ground.byPitch.get(pitch);
+    if (!plays) throw new Error(`quickRoute: ${pitch} cannot be had`);
+    return plays;
+  });
+  const { path } = solveLine(layers, played, ground.costs);
+  const loads = loadsAlong(layers, played, path, ground.costs);
+  return {
+    effort: effortOf(ground.instrument.family.parts, ground.chosen.weights, loads),
+    ways: path.map((state, layer) => ground.costs.playAt(layers[layer]![state]!).way),
+  };
 }
 
 /** Of the grips of each way the one with the cheapest line through it. */
@@ -131,29 +203,20 @@ type NoteInLine = TimedNote & { readonly index: number };
 
 /** The plays open to each note that can be had; a pin leaves one way, even one that the preferences rule out. */
 function choices(
-  instrument: Instrument,
+  { instrument, chosen, costs, byPitch }: RouteGround,
   line: readonly LineNote[],
-  chosen: ResolvedPreferences,
   pins: readonly Pin[],
-  costs: CostTable,
 ) {
   const playsOf = (way: Way) => instrument.playsOf(way, chosen.habits).map((play) => costs.numberOf(play));
-  const byPitch = new Map<number, number[]>();
-  for (const way of instrument.ways) {
-    if (!way.able || chosen.avoid.has(way.technique)) continue;
-    const same = byPitch.get(way.pitch);
-    if (same) same.push(...playsOf(way));
-    else byPitch.set(way.pitch, playsOf(way));
-  }
-  const wayById = new Map(instrument.ways.map((way) => [way.id, way]));
   const pinAt = new Map(pins.map((pin) => [pin.index, pin]));
+  const wayById = pins.length === 0 ? undefined : new Map(instrument.ways.map((way) => [way.id, way]));
   const layers: (readonly number[])[] = [];
   const free: (readonly number[])[] = [];
   const played: NoteInLine[] = [];
   const brokenPins = pins.filter((pin) => line[pin.index] === undefined);
   for (const [index, note] of line.entries()) {
     const pin = pinAt.get(index);
-    const pinnedWay = pin && wayById.get(pin.wayId);
+    const pinnedWay = pin && wayById?.get(pin.wayId);
     const fits = pinnedWay?.pitch === note.pitch;
     if (pin && !fits) brokenPins.push(pin);
     const plays = fits ? playsOf(pinnedWay) : byPitch.get(note.pitch);
@@ -189,6 +252,6 @@ function loadsAlong(
     const own = costs.ownLoads(numberAt(layer), note);
     if (layer === 0) return own;
     const step = costs.stepLoads(numberAt(layer - 1), numberAt(layer), note);
-    return own.map((load, i) => load + step[i]!);
+    return own.map((load, i) => load + (step[i] ?? 0));
   });
 }

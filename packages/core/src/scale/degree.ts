@@ -28,3 +28,6 @@ export const CHROMATIC_DEGREES: readonly Degree[] = Object.freeze(
     alter,
   })),
 );
+
+/** Texts of the twelve semitones as degrees: `1`, `♭2` … */
+export const CHROMATIC_DEGREE_NAMES: readonly string[] = Object.freeze(CHROMATIC_DEGREES.map(degreeText));

@@ -38,21 +38,25 @@ const TIE = 1e-9;
  */
 export function solve<S>(problem: LayeredProblem<S>): Solution | NoPath {
   const { layers } = problem;
-  const forward: Float64Array[] = [];
-  const cameFrom: Int32Array[] = [];
-  for (const [layer, states] of layers.entries()) {
-    const best = new Float64Array(states.length).fill(Infinity);
-    const from = new Int32Array(states.length).fill(-1);
+  const forward: number[][] = [];
+  const cameFrom: number[][] = [];
+  // Plain loops over indices: this is the innermost work of everything that is computed here.
+  for (let layer = 0; layer < layers.length; layer += 1) {
+    const states = layers[layer]!;
+    const best = new Array<number>(states.length).fill(Infinity);
+    const from = new Array<number>(states.length).fill(-1);
     const before = layers[layer - 1];
-    for (const [s, state] of states.entries()) {
+    const soFarOf = forward[layer - 1];
+    for (let s = 0; s < states.length; s += 1) {
+      const state = states[s]!;
       if (!before) {
         best[s] = checked(problem.startCost(state), layer);
         continue;
       }
-      for (const [p, previous] of before.entries()) {
-        const soFar = forward[layer - 1]![p]!;
+      for (let p = 0; p < before.length; p += 1) {
+        const soFar = soFarOf![p]!;
         if (soFar === Infinity) continue;
-        const total = soFar + checked(problem.stepCost(previous, state, layer), layer);
+        const total = soFar + checked(problem.stepCost(before[p]!, state, layer), layer);
         if (total < best[s]! - TIE) {
           best[s] = total;
           from[s] = p;
@@ -71,10 +75,10 @@ export function solve<S>(problem: LayeredProblem<S>): Solution | NoPath {
 
 function detours<S>(
   problem: LayeredProblem<S>,
-  forward: readonly Float64Array[],
-  cameFrom: readonly Int32Array[],
+  forward: readonly (readonly number[])[],
+  cameFrom: readonly (readonly number[])[],
 ) {
-  let memo: { backward: Float64Array[]; goesTo: Int32Array[] } | undefined;
+  let memo: { backward: number[][]; goesTo: number[][] } | undefined;
   const rest = () => (memo ??= solveBackward(problem));
   const totalThrough = (layer: number, state: number) =>
     forward[layer]![state]! + rest().backward[layer]![state]!;
@@ -90,13 +94,16 @@ function detours<S>(
 /** Cheapest cost from each state to the end, its own cost left out, and the next state taken. */
 function solveBackward<S>(problem: LayeredProblem<S>) {
   const { layers } = problem;
-  const backward: Float64Array[] = layers.map((states) => new Float64Array(states.length));
-  const goesTo: Int32Array[] = layers.map((states) => new Int32Array(states.length).fill(-1));
+  const backward: number[][] = layers.map((states) => new Array<number>(states.length).fill(0));
+  const goesTo: number[][] = layers.map((states) => new Array<number>(states.length).fill(-1));
   for (let layer = layers.length - 2; layer >= 0; layer -= 1) {
-    for (const [s, state] of layers[layer]!.entries()) {
+    const states = layers[layer]!;
+    const nexts = layers[layer + 1]!;
+    const rest = backward[layer + 1]!;
+    for (let s = 0; s < states.length; s += 1) {
       let best = Infinity;
-      for (const [n, next] of layers[layer + 1]!.entries()) {
-        const total = problem.stepCost(state, next, layer + 1) + backward[layer + 1]![n]!;
+      for (let n = 0; n < nexts.length; n += 1) {
+        const total = problem.stepCost(states[s]!, nexts[n]!, layer + 1) + rest[n]!;
         if (total < best - TIE) {
           best = total;
           goesTo[layer]![s] = n;
@@ -114,13 +121,13 @@ function checked(cost: number, layer: number): number {
   return cost;
 }
 
-function lowest(costs: Float64Array): number {
+function lowest(costs: readonly number[]): number {
   let best = 0;
   for (let i = 1; i < costs.length; i += 1) if (costs[i]! < costs[best]! - TIE) best = i;
   return best;
 }
 
-function traceBack(cameFrom: readonly Int32Array[], layer: number, state: number): number[] {
+function traceBack(cameFrom: readonly (readonly number[])[], layer: number, state: number): number[] {
   const path = new Array<number>(layer + 1);
   path[layer] = state;
   for (let l = layer; l > 0; l -= 1) path[l - 1] = cameFrom[l]![path[l]!]!;

@@ -62,7 +62,11 @@ export const custom = defineFamily<CustomLayout, CustomWay>({
   facts: ({ spots }, key) => {
     const set = pitchSet(spots);
     const have = key.scale.semitones.filter((s) => set.has(pitchClass(key.home + s))).length;
-    return [`has ${have} of the scale’s ${key.scale.semitones.length} notes`];
+    const anchor = spots.find(({ pitch }) => pitchClass(pitch) === key.home);
+    return [
+      anchor ? `anchor on ${anchor.name}` : 'none of its pitches is home',
+      `has ${have} of the scale’s ${key.scale.semitones.length} notes`,
+    ];
   },
   tables: ({ spots }, _, all) => [
     anchorTable(

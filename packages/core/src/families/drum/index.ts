@@ -63,7 +63,11 @@ export const drum = defineFamily<DrumLayout, SpotWay>({
   facts: ({ tongues }, key) => {
     const set = pitchSet(tongues);
     const have = key.scale.semitones.filter((s) => set.has(pitchClass(key.home + s))).length;
-    return [`has ${have} of the scale’s ${key.scale.semitones.length} notes`];
+    const anchor = tongues.findIndex(({ pitch }) => pitchClass(pitch) === key.home);
+    return [
+      anchor < 0 ? 'no tongue is home' : `anchor on tongue ${anchor + 1}`,
+      `has ${have} of the scale’s ${key.scale.semitones.length} notes`,
+    ];
   },
   tables: ({ tongues }, _, all) => [
     anchorTable(

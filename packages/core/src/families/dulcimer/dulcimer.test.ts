@@ -60,7 +60,7 @@ test('the noter school stays on the melody string and uses the noter; fingers ar
 
 test('picking goes out on the beat and in off it', () => {
   const line = [62, 64, 66, 67].map((pitch, i) => ({ pitch, beats: 0.5, start: i / 2 }));
-  const { remarks } = routeLine(open('d3-a3-d4'), line, { preset: 'melody', weights: {}, habits: {} });
+  const remarks = routeLine(open('d3-a3-d4'), line, { preset: 'melody', weights: {}, habits: {} }).remarks();
   expect(remarks.filter((r) => r.routine).map((r) => r.mark)).toEqual(['out', 'in', 'out', 'in']);
 });
 

@@ -63,11 +63,11 @@ test('a note outside the key is told as a lever to flip, when, and back again', 
   const line = [60, 65, 66, 67, 65].map((pitch, i) => ({ pitch, beats: 1, start: i }));
   const route = routeLine(instrument, line, prefer('even'));
   expect(route.notes[2]!.way!.technique).toBe('flip');
-  expect(route.remarks.map((r) => [r.index, r.mark])).toEqual([
+  expect(route.remarks().map((r) => [r.index, r.mark])).toEqual([
     [2, 'F up'],
     [4, 'F down'],
   ]);
-  expect(route.remarks[0]!.text).toContain('left hand is free');
+  expect(route.remarks()[0]!.text).toContain('left hand is free');
   expect(routeLine(instrument, line, prefer('no-flips')).notes[2]!.missing!.text).toBe(
     'needs a lever flipped on F',
   );

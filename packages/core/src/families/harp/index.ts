@@ -51,6 +51,12 @@ export const harp = defineFamily<HarpLayout, HarpWay>({
   withElement,
   capabilityGroups,
   forKey,
+  settings: (layout) =>
+    lettersUp(layout).map((letter) => ({
+      id: letter,
+      on: `raise the ${letter} levers`,
+      off: `lower the ${letter} levers`,
+    })),
   ways,
   gripsFor: (_, way, chosen) => gripsFor(way, chosen),
   wayLoads: (_, play, moment) => wayLoads(play, moment),

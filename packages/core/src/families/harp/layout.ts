@@ -54,8 +54,10 @@ function mostFrom(lowest: string): number {
   return fitting.length;
 }
 
+const LOWEST_BY_TEXT = new Map(LOWEST.map((name) => [nameText(name), name]));
+
 function lowestName(lowest: string): StringName {
-  return LOWEST.find((name) => nameText(name) === lowest) ?? LOWEST[0]!;
+  return LOWEST_BY_TEXT.get(lowest) ?? LOWEST[0]!;
 }
 
 /** Letter and octave of a string, 0 the lowest. */

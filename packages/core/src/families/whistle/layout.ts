@@ -131,7 +131,6 @@ export function options({ lowest, bore, ceiling }: WhistleLayout): readonly Layo
       'Highest note played',
       ceiling,
       range(CEILING.lowest, CEILING.highest).map((n) => [n, `${keyName(lowest + n)}, ${n} semitones up`]),
-      { retune: () => 'blow no higher' },
     ),
   ];
 }

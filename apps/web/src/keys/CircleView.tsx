@@ -1,0 +1,212 @@
+import { arc } from 'd3-shape';
+import { useMemo, useRef, type KeyboardEvent } from 'react';
+import {
+  familyById,
+  keySignature,
+  noteCode,
+  notePitchClass,
+  noteText,
+  parseNote,
+  USUAL_KEYS,
+  type NoteName,
+} from '@same-song/core';
+import { presetRef } from '../map/useMapState.ts';
+import type { KeysViewProps } from './KeysPage.tsx';
+
+/** Radii in the drawing's own units. */
+const R = { out: 230, key: 172, minor: 116, inner: 70 };
+
+/** Where a key stands on the circle, counted clockwise from the instrument's own. */
+interface Segment {
+  readonly note: NoteName;
+  readonly minor: NoteName;
+  /** 0 at the top. */
+  readonly step: number;
+  readonly position: number;
+}
+
+/**
+ * Keys by fifths, turned so that the instrument's own key stands at the top: the steps from it, plus one, are the
+ * positions of harmonica players. Choosing a key asks for it; key and position together give the instrument.
+ */
+export function CircleView({ state }: KeysViewProps) {
+  const { chosen, ask, param, setParam, change, changeInstrument } = state;
+  const fourths = param('turn') === 'fourths';
+  const opened = chosen && familyById(chosen.spec.family)?.open(chosen.spec.layout, {});
+  const home = opened?.ok ? opened.value.home : 0;
+  const played = parseNote(ask.tonic);
+  const tonic = played.ok ? notePitchClass(played.value) : 0;
+  const segments = useMemo(() => segmentsFrom(home, fourths), [home, fourths]);
+  const current = segments.find((segment) => notePitchClass(segment.note) === tonic) ?? segments[0]!;
+  const wanted = Number(param('position')) || current.position;
+  const needed = USUAL_KEYS[(((tonic - 7 * (wanted - 1)) % 12) + 12) % 12]!;
+  const harmonica = familyById('diatonic')!.presets.find(
+    (p) => Number(p.id) >= 55 && Number(p.id) % 12 === notePitchClass(needed),
+  )!;
+  const choose = (segment: Segment) =>
+    change(`key ${noteCode(segment.note)}`, { tonic: noteCode(segment.note) });
+  return (
+    <div className="circle-split">
+      <Circle segments={segments} current={current} onChoose={choose} />
+      <section className="circle-words" aria-label="This key">
+        <div className="keys-tools">
+          <label>
+            Clockwise{' '}
+            <select
+              value={param('turn')}
+              onChange={(event) => setParam('turn', event.target.value, 'the circle')}
+            >
+              <option value="">by fifths</option>
+              <option value="fourths">by fourths</option>
+            </select>
+          </label>
+        </div>
+        <KeyWords segment={current} home={USUAL_KEYS[home]!} />
+        <h3>Key and position give the harmonica</h3>
+        <p className="circle-position">
+          To play in {noteText(current.note)} in{' '}
+          <select
+            aria-label="Position"
+            value={wanted}
+            onChange={(event) => setParam('position', event.target.value, 'the position')}
+          >
+            {Array.from({ length: 12 }, (_, i) => (
+              <option key={i + 1} value={i + 1}>
+                {ordinal(i + 1)} position
+              </option>
+            ))}
+          </select>{' '}
+          take <b>{noteText(needed)}</b>.{' '}
+          <button
+            type="button"
+            className="link"
+            onClick={() =>
+              changeInstrument(presetRef('diatonic', harmonica.id), `a ${noteText(needed)} harmonica`)
+            }
+          >
+            Try a {noteText(needed)} harmonica
+          </button>
+        </p>
+      </section>
+    </div>
+  );
+}
+
+function ordinal(n: number): string {
+  return `${n}${['st', 'nd', 'rd'][n - 1] ?? 'th'}`;
+}
+
+function segmentsFrom(home: number, fourths: boolean): Segment[] {
+  return Array.from({ length: 12 }, (_, step) => {
+    const fifths = fourths ? (12 - step) % 12 : step;
+    const pc = (home + 7 * fifths) % 12;
+    return { note: USUAL_KEYS[pc]!, minor: USUAL_KEYS[(pc + 9) % 12]!, step, position: fifths + 1 };
+  });
+}
+
+interface CircleProps {
+  readonly segments: readonly Segment[];
+  readonly current: Segment;
+  readonly onChoose: (segment: Segment) => void;
+}
+
+function Circle({ segments, current, onChoose }: CircleProps) {
+  const svg = useRef<SVGSVGElement>(null);
+  const half = Math.PI / 12;
+  const shape = arc<Segment>()
+    .startAngle((s) => (s.step * Math.PI) / 6 - half)
+    .endAngle((s) => (s.step * Math.PI) / 6 + half)
+    .padAngle(0.012)
+    .cornerRadius(4);
+  const at = (step: number, radius: number) => {
+    const angle = (step * Math.PI) / 6 - Math.PI / 2;
+    return { x: Math.cos(angle) * radius, y: Math.sin(angle) * radius };
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    const by = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
+    if (by === undefined) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const next = segments[(current.step + by + 12) % 12]!;
+    onChoose(next);
+    svg.current?.querySelector<SVGGElement>(`[data-step="${next.step}"]`)?.focus();
+  };
+  return (
+    <svg
+      ref={svg}
+      className="circle"
+      viewBox={`${-R.out - 4} ${-R.out - 4} ${2 * R.out + 8} ${2 * R.out + 8}`}
+      role="listbox"
+      aria-label="Circle of keys, the instrument’s own at the top"
+      onKeyDown={onKeyDown}
+    >
+      {segments.map((segment) => {
+        const isCurrent = segment === current;
+        const { altered, fifths } = keySignature(segment.note);
+        const signs = fifths === 0 ? '' : `${altered.length} ${fifths > 0 ? '♯' : '♭'}`;
+        const [outer, inner, core] = [at(segment.step, 203), at(segment.step, 144), at(segment.step, 92)];
+        return (
+          <g
+            key={segment.step}
+            role="option"
+            data-step={segment.step}
+            tabIndex={isCurrent ? 0 : -1}
+            aria-selected={isCurrent}
+            aria-label={`${noteText(segment.note)} major, ${ordinal(segment.position)} position, relative minor ${noteText(segment.minor)}, ${signs || 'no sharps or flats'}`}
+            className={isCurrent ? 'circle-key current' : 'circle-key'}
+            onClick={() => onChoose(segment)}
+          >
+            <path d={shape.innerRadius(R.key).outerRadius(R.out)(segment) ?? ''} className="circle-major" />
+            <path
+              d={shape.innerRadius(R.minor).outerRadius(R.key - 3)(segment) ?? ''}
+              className="circle-minor"
+            />
+            <text x={outer.x} y={outer.y + 2} className="circle-name">
+              {noteText(segment.note)}
+            </text>
+            <text x={outer.x} y={outer.y + 19} className="circle-signs">
+              {signs}
+            </text>
+            <text x={inner.x} y={inner.y + 6} className="circle-small">
+              {noteText(segment.minor)}m
+            </text>
+            <text x={core.x} y={core.y + 6} className="circle-place">
+              {segment.position}
+            </text>
+          </g>
+        );
+      })}
+      <text x={0} y={-6} className="circle-small">
+        position
+      </text>
+      <text x={0} y={16} className="circle-small">
+        in the middle
+      </text>
+    </svg>
+  );
+}
+
+/** Sharps or flats in the order in which they enter, and the rule that finds the tonic. */
+function KeyWords({ segment, home }: { segment: Segment; home: NoteName }) {
+  const signature = keySignature(segment.note);
+  const { altered, fifths } = signature;
+  const kind = fifths > 0 ? 'sharps' : 'flats';
+  return (
+    <>
+      <h2>{noteText(segment.note)} major</h2>
+      <p>
+        <b>{ordinal(segment.position)} position</b> of an instrument in {noteText(home)}:{' '}
+        {segment.position - 1} {segment.position === 2 ? 'fifth' : 'fifths'} up from its own key.
+      </p>
+      <p>
+        {altered.length === 0
+          ? 'No sharps or flats.'
+          : `${altered.length} ${altered.length === 1 ? kind.slice(0, -1) : kind}, in the order in which they enter: ${altered.map(noteText).join(' ')}.`}
+      </p>
+      {signature.rule && <p>{signature.rule}</p>}
+      <p>
+        Its relative minor is {noteText(segment.minor)} minor, three semitones lower, with the same notes.
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,89 @@
+import Button from '@mui/material/Button';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { familyById, type Suggestion } from '@same-song/core';
+import { specOf } from '../api/records.ts';
+import { useEverything } from '../compute/compute.ts';
+import { asksText, hardText, octavesText } from './cellWords.ts';
+import type { KeysViewProps } from './KeysPage.tsx';
+import { mapLink } from './mapLink.ts';
+
+/** One key on everything in the cabinet, with what must be done first. */
+export function EverythingView({ state }: KeysViewProps) {
+  const { cabinet, ask } = state;
+  const [progress, setProgress] = useState(0);
+  const specs = useMemo(() => cabinet.map(specOf), [cabinet]);
+  const { data, isFetching, error } = useEverything(
+    specs,
+    { scale: ask.scale, tonic: ask.tonic },
+    setProgress,
+  );
+  if (cabinet.length === 0)
+    return (
+      <div className="keys-empty">
+        <p>The cabinet is empty, so there is nothing to choose from yet.</p>
+        <Button variant="contained" component={Link} to="/cabinet/new">
+          Add an instrument
+        </Button>
+      </div>
+    );
+  if (error && !data) return <p role="alert">The cabinet cannot be compared: {error.message}</p>;
+  return (
+    <>
+      {isFetching && (
+        <p className="keys-progress" role="status">
+          Trying the cabinet… <progress value={progress} max={1} />
+        </p>
+      )}
+      <table className="keys-list">
+        <thead>
+          <tr>
+            <th scope="col">Take</th>
+            <th scope="col">Do first</th>
+            <th scope="col">It gives</th>
+            <th scope="col">The best octave asks</th>
+            <th scope="col">
+              <span className="unseen">Open</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {data?.map((suggestion, i) => (
+            <SuggestionRow key={i} suggestion={suggestion} reference={refOf(suggestion, state)} />
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
+
+/** The record a suggestion is about. A retuned one is opened as it stands now: what to do first is said beside it. */
+function refOf({ spec }: Suggestion, { cabinet }: KeysViewProps['state']): string {
+  return cabinet.find((record) => record.name === spec.name && record.family === spec.family)?.id ?? '';
+}
+
+function SuggestionRow({ suggestion, reference }: { suggestion: Suggestion; reference: string }) {
+  const { spec, todo, cell } = suggestion;
+  const hard = hardText(cell, familyById(spec.family)!);
+  return (
+    <tr className={cell.best === undefined ? 'keys-poor' : ''}>
+      <th scope="row" dir="auto">
+        {spec.name}
+        <span>{cell.facts[0]}</span>
+      </th>
+      <td>{todo.length > 0 ? todo.join(', ') : 'nothing'}</td>
+      <td>
+        <b>{octavesText(cell)}</b>
+        <span>
+          {cell.have} of {cell.of} notes{hard && `, hangs on ${hard}`}
+        </span>
+      </td>
+      <td>{asksText(cell)}</td>
+      <td>
+        <Link className="link" to={mapLink(reference, cell)}>
+          Map
+        </Link>
+      </td>
+    </tr>
+  );
+}

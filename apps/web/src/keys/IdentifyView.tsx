@@ -1,0 +1,176 @@
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import {
+  CHROMATIC_DEGREE_NAMES,
+  commonNotes,
+  fitsOf,
+  flatName,
+  noteCode,
+  noteText,
+  openInstrument,
+  readNotes,
+  type Fit,
+} from '@same-song/core';
+import { specOf } from '../api/records.ts';
+import type { KeysViewProps } from './KeysPage.tsx';
+import { mapLink } from './mapLink.ts';
+
+const SHOWN = 14;
+
+/** From notes to the scales that hold them, and from several instruments to what they share. */
+export function IdentifyView({ state }: KeysViewProps) {
+  const { chosen, family, settings, param, setParam } = state;
+  const [text, setText] = useState(param('notes'));
+  const dialect = settings.dialects[family.id] ?? family.dialects[0]!.id;
+  const instrument = useMemo(() => {
+    const opened = chosen && openInstrument(chosen.spec);
+    return opened?.ok ? opened.value : undefined;
+  }, [chosen]);
+  const read = useMemo(
+    () => (text.trim() === '' ? undefined : readNotes(text, instrument, dialect)),
+    [text, instrument, dialect],
+  );
+  const fits = useMemo(() => (read?.ok ? fitsOf(read.value) : []), [read]);
+  const own = useMemo(
+    () => [...new Set(instrument?.ways.filter((way) => way.able).map((way) => way.pitch % 12))],
+    [instrument],
+  );
+  const take = (notes: string) => {
+    setText(notes);
+    setParam('notes', notes, 'the notes');
+  };
+  return (
+    <div className="identify">
+      <label className="identify-notes">
+        Notes, or a line of tab of {chosen?.spec.name}
+        <input
+          value={text}
+          placeholder="D F G A C"
+          maxLength={2000}
+          aria-invalid={read !== undefined && !read.ok}
+          onChange={(event) => setText(event.target.value)}
+          onBlur={() => setParam('notes', text, 'the notes')}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') setParam('notes', text, 'the notes');
+          }}
+        />
+      </label>
+      {own.length < 12 && own.length > 0 && (
+        <button
+          type="button"
+          className="link"
+          onClick={() => take(own.map((pc) => noteText(flatName(pc))).join(' '))}
+        >
+          Take all notes of {chosen?.spec.name}
+        </button>
+      )}
+      {read && !read.ok && (
+        <ul className="editor-problems" role="alert">
+          {read.problems.slice(0, 5).map((problem, i) => (
+            <li key={i}>
+              {problem.message}
+              {problem.position !== undefined && ` It stands at character ${problem.position + 1}.`}
+            </li>
+          ))}
+        </ul>
+      )}
+      {read?.ok && (
+        <>
+          <h2>{fits.length === 0 ? 'No scale of the list comes near this set' : 'It fits, best first'}</h2>
+          {fits.length === 0 && <p>Try fewer notes, or look what several of them share.</p>}
+          <table className="keys-list">
+            <tbody>
+              {fits.slice(0, SHOWN).map((fit, i) => (
+                <FitRow key={i} fit={fit} reference={chosen!.ref} />
+              ))}
+            </tbody>
+          </table>
+        </>
+      )}
+      <CommonPart state={state} />
+    </div>
+  );
+}
+
+function FitRow({ fit, reference }: { fit: Fit; reference: string }) {
+  const degrees = (semitones: readonly number[]) => semitones.map((s) => CHROMATIC_DEGREE_NAMES[s]).join(' ');
+  const exact = fit.lacking.length + fit.strange.length === 0;
+  return (
+    <tr>
+      <th scope="row">
+        {noteText(fit.tonic)} {fit.scale.name}
+      </th>
+      <td>
+        {exact
+          ? 'exactly'
+          : [
+              fit.lacking.length > 0 ? `without ${degrees(fit.lacking)}` : '',
+              fit.strange.length > 0 ? `and ${degrees(fit.strange)} besides` : '',
+            ]
+              .filter((part) => part !== '')
+              .join(', ')}
+      </td>
+      <td>
+        <Link className="link" to={mapLink(reference, { tonic: noteCode(fit.tonic), scale: fit.scale.id })}>
+          Map
+        </Link>
+      </td>
+    </tr>
+  );
+}
+
+/** What several instruments of the cabinet share, and the drones that suit all. */
+function CommonPart({ state }: KeysViewProps) {
+  const { cabinet, param, setParam } = state;
+  const ids = param('together')
+    .split(',')
+    .filter((id) => cabinet.some((record) => record.id === id));
+  const toggle = (id: string) =>
+    setParam(
+      'together',
+      (ids.includes(id) ? ids.filter((i) => i !== id) : [...ids, id]).join(','),
+      'the instruments',
+    );
+  const sets = cabinet
+    .filter((record) => ids.includes(record.id))
+    .flatMap((record) => {
+      const opened = openInstrument(specOf(record));
+      return opened.ok
+        ? [
+            new Set(
+              opened.value.ways
+                .filter((w) => w.able && w.technique === opened.value.family.techniques[0]!.id)
+                .map((w) => w.pitch % 12),
+            ),
+          ]
+        : [];
+    });
+  const { notes, drones } = commonNotes(sets);
+  const names = (pcs: readonly number[]) => pcs.map((pc) => noteText(flatName(pc))).join(' ');
+  if (cabinet.length < 2) return null;
+  return (
+    <section>
+      <h2>What several instruments share</h2>
+      <p>By their first technique: plain notes, plain fingerings, strings as they are.</p>
+      <div className="keys-tools">
+        {cabinet.map((record) => (
+          <label key={record.id}>
+            <input type="checkbox" checked={ids.includes(record.id)} onChange={() => toggle(record.id)} />
+            {record.name}
+          </label>
+        ))}
+      </div>
+      {sets.length > 1 && (
+        <p role="status">
+          {notes.length === 0 ? (
+            'These have no note in common.'
+          ) : (
+            <>
+              In common: <b>{names(notes)}</b>. Best drones: <b>{names(drones.slice(0, 3))}</b>.
+            </>
+          )}
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,116 @@
+import Button from '@mui/material/Button';
+import type { MapView, Side, Technique, WayView } from '@same-song/core';
+import { useMapView } from '../compute/compute.ts';
+import { scaleWords, tonicWords } from '../map/askWords.ts';
+import { SceneView } from '../scene/SceneView.tsx';
+import type { KeysViewProps } from './KeysPage.tsx';
+
+const SIDES: readonly Side[] = ['above', 'level', 'below'];
+
+/** What a player does with an instrument in a new key, step by step: plain notes, what comes next, the rest, the lists. */
+export function LessonView({ state }: KeysViewProps) {
+  const { chosen, ask, settings, family } = state;
+  const dialect = settings.dialects[family.id] ?? family.dialects[0]!.id;
+  const { data: view, error } = useMapView(chosen?.spec, ask, { naming: settings.naming, dialect });
+  if (error) return <p role="alert">This lesson cannot be made: {error.message}</p>;
+  if (!view) return <p className="loading">Writing the lesson…</p>;
+  const { separator } = family.dialects.find((d) => d.id === dialect)!;
+  const used = family.techniques.filter((t) => view.ways.some((way) => way.technique === t.id));
+  const list = (ways: readonly WayView[]) => ways.map((way) => way.tab).join(separator) || 'none';
+  const inScale = (way: WayView) => way.role === 'home' || way.role === 'chord' || way.role === 'scale';
+  const lists = [
+    { title: 'Safe', ways: view.ways.filter((w) => w.advice === 'safe') },
+    { title: 'A risk', ways: view.ways.filter((w) => w.advice === 'risk' && w.reachable) },
+    { title: 'Leave out', ways: view.ways.filter((w) => w.advice === 'leave' && w.reachable && w.gains) },
+  ];
+  return (
+    <article className="lesson">
+      <div className="lesson-head">
+        <h2>
+          {tonicWords(ask)} {scaleWords(ask)} on {chosen!.spec.name}
+        </h2>
+        <Button variant="outlined" className="no-print" onClick={() => window.print()}>
+          Print
+        </Button>
+      </div>
+      <p>{[view.facts.notes.join(' '), ...view.instrumentFacts].join(' · ')}</p>
+      <div className="lesson-drawing">
+        <SceneView scene={view.scene} label={chosen!.spec.name} />
+      </div>
+      <ol className="lesson-steps">
+        {used.map((technique, i) => (
+          <Step
+            key={technique.id}
+            first={i === 0}
+            technique={technique}
+            ways={view.ways.filter((way) => way.technique === technique.id)}
+            sides={family.sides}
+            inScale={inScale}
+            list={list}
+          />
+        ))}
+      </ol>
+      <dl className="lesson-lists">
+        {lists.map(({ title, ways }) => (
+          <div key={title}>
+            <dt>{title}</dt>
+            <dd>{list(ways)}</dd>
+          </div>
+        ))}
+        <Missing view={view} />
+      </dl>
+    </article>
+  );
+}
+
+interface StepProps {
+  readonly first: boolean;
+  readonly technique: Technique;
+  readonly ways: readonly WayView[];
+  readonly sides: Readonly<Record<Side, string>>;
+  readonly inScale: (way: WayView) => boolean;
+  readonly list: (ways: readonly WayView[]) => string;
+}
+
+/** Of the first technique it is told what is out, since most is in; of all others what is in. What only repeats is left aside. */
+function Step({ first, technique, ways, sides, inScale, list }: StepProps) {
+  const gaining = ways.filter((way) => way.gains);
+  const repeats = ways.length - gaining.length;
+  const able = gaining.filter((way) => way.reachable);
+  return (
+    <li>
+      <b>{technique.label}</b>
+      {first
+        ? SIDES.filter((side) => able.some((way) => way.side === side)).map((side) => {
+            const own = able.filter((way) => way.side === side);
+            const out = own.filter((way) => !inScale(way));
+            const said =
+              out.length === 0
+                ? 'all of them are in'
+                : out.length === own.length
+                  ? 'none is in'
+                  : `out: ${list(out)}`;
+            return (
+              <span key={side}>
+                {sides[side]}: {said}
+              </span>
+            );
+          })
+        : [<span key="in">in: {list(able.filter(inScale))}</span>]}
+      {repeats > 0 && <span>{repeats} more only repeat an easier note</span>}
+      {gaining.length > able.length && (
+        <span>not possible here yet: {list(gaining.filter((way) => !way.reachable && inScale(way)))}</span>
+      )}
+    </li>
+  );
+}
+
+function Missing({ view }: { view: MapView }) {
+  if (view.missing.length === 0) return null;
+  return (
+    <div>
+      <dt>Missing</dt>
+      <dd>{view.missing.map((m) => `${m.note} (${m.text})`).join(', ')}</dd>
+    </div>
+  );
+}

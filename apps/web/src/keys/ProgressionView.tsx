@@ -1,0 +1,331 @@
+import Button from '@mui/material/Button';
+import { useMemo, useState } from 'react';
+import {
+  FORMS,
+  keyOf,
+  noteText,
+  notesOver,
+  parseNote,
+  parseProgression,
+  scaleById,
+  scaleFit,
+  suitableScales,
+  type DegreeChord,
+  type FittedNote,
+  type Key,
+  type Progression,
+  type Role,
+} from '@same-song/core';
+import { progressions } from '../api/records.ts';
+import { useChordScene } from '../compute/compute.ts';
+import { notify } from '../frame/notice.ts';
+import { remember } from '../frame/undo.ts';
+import { SceneView } from '../scene/SceneView.tsx';
+import type { KeysViewProps } from './KeysPage.tsx';
+
+const SUGGESTIONS = 7;
+const FIT_WORDS = { chord: 'chord tone', passing: 'passing', clash: 'clashes' } as const;
+
+/** A progression in the chosen key: what the scale is over every bar, on the drawing too, and scales that suit it better. */
+export function ProgressionView({ state }: KeysViewProps) {
+  const { ask, chosen, settings, param, setParam, change } = state;
+  const { data: kept } = progressions.useList();
+  const forms = [...FORMS, ...(kept ?? [])];
+  const form = forms.find((f) => f.id === param('form')) ?? FORMS[0];
+  const text = param('bars') || form.text;
+  const beats = Number(param('beats')) || form.beats;
+  const parsed = useMemo(() => parseProgression(form.name, text, beats), [form.name, text, beats]);
+  const scale = scaleById(ask.scale);
+  const tonic = parseNote(ask.tonic);
+  const key = useMemo(
+    () => (scale.ok && tonic.ok ? keyOf(scale.value, tonic.value) : undefined),
+    [scale, tonic],
+  );
+  const bar = Math.max(0, Number(param('bar')) || 0);
+  const progression = parsed.ok ? parsed.value : undefined;
+  const chord = progression?.bars[bar]?.[0] ?? progression?.bars[0]?.[0];
+  const roles = useMemo(() => (key && chord ? rolesOver(key, chord) : undefined), [key, chord]);
+  const { data: scene } = useChordScene(
+    chosen?.spec,
+    { scale: ask.scale, tonic: ask.tonic },
+    roles,
+    settings.naming,
+  );
+  return (
+    <div className="keys-split">
+      <div>
+        <Editor
+          text={text}
+          beats={beats}
+          forms={forms}
+          form={form.id}
+          problem={parsed.ok ? undefined : parsed.problems[0]}
+          onForm={(id) => setParam('form', id, 'the progression')}
+          onText={(next) => setParam('bars', next === form.text ? '' : next, 'the chords')}
+          onBeats={(next) => setParam('beats', next === form.beats ? '' : String(next), 'the beats')}
+        />
+        {progression && key && (
+          <Bars
+            progression={progression}
+            keyOfAll={key}
+            bar={bar}
+            onBar={(i) => setParam('bar', String(i), 'the bar')}
+          />
+        )}
+        {scene && chord && key && (
+          <>
+            <h2>
+              Over {nameIn(key, chord)} on {chosen!.spec.name}
+            </h2>
+            <div className="lesson-drawing">
+              <SceneView scene={scene} label={`${chosen!.spec.name} over ${chord.name}`} />
+            </div>
+            <p className="keys-legend">
+              Solid: chord tones · outlined: passing · lozenge: clashes · dot: not in the scale
+            </p>
+          </>
+        )}
+      </div>
+      <aside className="keys-side" aria-label="How the scale suits">
+        {progression && key && (
+          <Suits
+            progression={progression}
+            current={key}
+            onScale={(id) => change('the scale', { scale: id })}
+          />
+        )}
+      </aside>
+    </div>
+  );
+}
+
+/** A chord by its name in the key. */
+function nameIn(key: Key, chord: DegreeChord): string {
+  return noteText(key.names[chord.tones[0]!]!) + chord.quality;
+}
+
+function rolesOver(key: Key, chord: DegreeChord): readonly Role[] {
+  const notes = new Map(notesOver(key.scale, chord).map((note) => [note.semitone, note]));
+  return Array.from({ length: 12 }, (_, semitone): Role => {
+    const note = notes.get(semitone);
+    if (!note) return 'outside';
+    if (note.fit === 'clash') return 'colour';
+    return note.fit === 'chord' ? (semitone === 0 ? 'home' : 'chord') : 'scale';
+  });
+}
+
+interface EditorProps {
+  readonly text: string;
+  readonly beats: number;
+  readonly forms: readonly { readonly id: string; readonly name: string }[];
+  readonly form: string;
+  readonly problem:
+    { readonly message: string; readonly position?: number; readonly field: string } | undefined;
+  readonly onForm: (id: string) => void;
+  readonly onText: (text: string) => void;
+  readonly onBeats: (beats: number) => void;
+}
+
+function Editor({ text, beats, forms, form, problem, onForm, onText, onBeats }: EditorProps) {
+  const [typed, setTyped] = useState(text);
+  const [shown, setShown] = useState(text);
+  if (shown !== text) {
+    setShown(text);
+    setTyped(text);
+  }
+  return (
+    <div className="chords-editor">
+      <label>
+        Progression{' '}
+        <select value={form} onChange={(event) => onForm(event.target.value)}>
+          {forms.map((f) => (
+            <option key={f.id} value={f.id}>
+              {f.name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="chords-text">
+        Chords by degree, bar by bar{' '}
+        <input
+          value={typed}
+          aria-invalid={problem?.field === 'text'}
+          maxLength={4000}
+          onChange={(event) => setTyped(event.target.value)}
+          onBlur={() => onText(typed)}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') onText(typed);
+          }}
+        />
+      </label>
+      <label>
+        Beats{' '}
+        <input
+          key={beats}
+          type="number"
+          min={2}
+          max={12}
+          defaultValue={beats}
+          onBlur={(event) => onBeats(Number(event.target.value) || 4)}
+        />
+      </label>
+      <KeepProgression text={text} beats={beats} sound={!problem} />
+      {problem && (
+        <p className="editor-problems" role="alert">
+          {problem.message}
+          {problem.position !== undefined && ` It stands at character ${problem.position + 1}.`}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Keeps what is written under a name. */
+function KeepProgression({ text, beats, sound }: { text: string; beats: number; sound: boolean }) {
+  const [name, setName] = useState('');
+  const add = progressions.useAdd();
+  const bin = progressions.useBin();
+  const restore = progressions.useRestore();
+  const keep = () =>
+    add.mutate(
+      { name, text, beats },
+      {
+        onSuccess: (record) => {
+          remember({
+            label: `keeping ${record.name}`,
+            undo: () => bin.mutateAsync(record),
+            redo: () => restore.mutateAsync(record.id),
+          });
+          notify(`Kept “${record.name}”.`);
+          setName('');
+        },
+        onError: (error) => notify(error.message, { kind: 'error' }),
+      },
+    );
+  return (
+    <label>
+      Keep as{' '}
+      <input
+        value={name}
+        maxLength={120}
+        placeholder="a name"
+        onChange={(event) => setName(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter' && sound) keep();
+        }}
+      />{' '}
+      <Button
+        size="small"
+        variant="outlined"
+        disabled={!sound || name.trim() === '' || add.isPending}
+        onClick={keep}
+      >
+        Keep
+      </Button>
+    </label>
+  );
+}
+
+interface BarsProps {
+  readonly progression: Progression;
+  readonly keyOfAll: Key;
+  readonly bar: number;
+  readonly onBar: (bar: number) => void;
+}
+
+/** Bar by bar: the chord, and every note of the scale as chord tone, passing or clash. */
+function Bars({ progression, keyOfAll, bar, onBar }: BarsProps) {
+  return (
+    <ol className="bars" aria-label="Bars">
+      {progression.bars.map((chords, i) => (
+        <li key={i}>
+          <button type="button" aria-pressed={i === bar} onClick={() => onBar(i)}>
+            <span className="bars-number">{i + 1}</span>
+            {chords.map((chord, c) => (
+              <span key={c} className="bars-chord">
+                <b>{nameIn(keyOfAll, chord)}</b> {chord.name}
+                <span className="bars-notes">
+                  {notesOver(keyOfAll.scale, chord).map((note) => (
+                    <BarNote key={note.semitone} note={note} keyOfAll={keyOfAll} />
+                  ))}
+                </span>
+              </span>
+            ))}
+          </button>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function BarNote({ note, keyOfAll }: { note: FittedNote; keyOfAll: Key }) {
+  const name = (semitone: number) => noteText(keyOfAll.names[semitone]!);
+  const instead = note.instead === undefined ? '' : `, rather ${name(note.instead)}`;
+  const about = note.why ? `: ${note.why}${instead}` : '';
+  return (
+    <span
+      className={`bars-note fit-${note.fit}`}
+      title={`${name(note.semitone)} ${FIT_WORDS[note.fit]}${about}`}
+    >
+      {name(note.semitone)}
+    </span>
+  );
+}
+
+interface SuitsProps {
+  readonly progression: Progression;
+  readonly current: Key;
+  readonly onScale: (id: string) => void;
+}
+
+function Suits({ progression, current, onScale }: SuitsProps) {
+  const own = scaleFit(current.scale, progression);
+  const better = useMemo(() => suitableScales(progression).slice(0, SUGGESTIONS), [progression]);
+  const clashes = progression.bars.flatMap((chords, i) =>
+    chords.flatMap((chord) =>
+      notesOver(current.scale, chord)
+        .filter((note) => note.fit === 'clash')
+        .map((note) => ({ bar: i + 1, chord, note })),
+    ),
+  );
+  const seen = new Map<string, { bars: number[]; text: string }>();
+  for (const { bar, chord, note } of clashes) {
+    const name = (semitone: number) => noteText(current.names[semitone]!);
+    const instead = note.instead === undefined ? '' : `; ${name(note.instead)} does not`;
+    const text = `${name(note.semitone)} over ${nameIn(current, chord)}: ${note.why}${instead}`;
+    const entry = seen.get(text) ?? { bars: [], text };
+    if (!entry.bars.includes(bar)) entry.bars.push(bar);
+    seen.set(text, entry);
+  }
+  return (
+    <>
+      <h2>
+        {noteText(current.tonic)} {current.scale.name}
+      </h2>
+      <p>{own.reason}.</p>
+      {seen.size > 0 && (
+        <>
+          <h3>Where it clashes</h3>
+          <ul className="verdict-list">
+            {[...seen.values()].map(({ bars, text }) => (
+              <li key={text}>
+                {text} <span className="keys-soft">(bar {bars.join(', ')})</span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      <h3>Scales that suit, best first</h3>
+      <ol className="suits">
+        {better.map((fit) => (
+          <li key={fit.scale.id}>
+            <button type="button" className="link" onClick={() => onScale(fit.scale.id)}>
+              {fit.scale.name}
+            </button>
+            <span className="keys-soft">{fit.reason}</span>
+          </li>
+        ))}
+      </ol>
+    </>
+  );
+}

@@ -1,0 +1,96 @@
+import { useMemo } from 'react';
+import {
+  noteCode,
+  notePitchClass,
+  parseNote,
+  scaleById,
+  SCALES,
+  USUAL_KEYS,
+  usualTonic,
+} from '@same-song/core';
+import { useSwitching } from '../compute/compute.ts';
+import { scaleWords, tonicWords } from '../map/askWords.ts';
+import { tonicText } from './cellWords.ts';
+import type { KeysViewProps } from './KeysPage.tsx';
+
+/** From one key to another on one instrument: a short list that a pupil can follow. */
+export function SwitchView({ state }: KeysViewProps) {
+  const { chosen, ask, family, settings, param, setParam } = state;
+  const toScale = scaleById(param('toscale') || ask.scale);
+  const scale = toScale.ok ? toScale.value.id : ask.scale;
+  const to = useMemo(() => {
+    const typed = parseNote(param('to'));
+    const from = parseNote(ask.tonic);
+    const fifthUp = ((from.ok ? notePitchClass(from.value) : 0) + 7) % 12;
+    const found = scaleById(scale);
+    if (typed.ok) return noteCode(typed.value);
+    return found.ok ? noteCode(usualTonic(found.value, fifthUp)) : 'C';
+  }, [param, ask.tonic, scale]);
+  const dialect = settings.dialects[family.id] ?? family.dialects[0]!.id;
+  const from = { scale: ask.scale, tonic: ask.tonic };
+  const { data, error } = useSwitching(chosen?.spec, from, { scale, tonic: to }, dialect);
+  const { separator } = family.dialects.find((d) => d.id === dialect)!;
+  const rows = data
+    ? [
+        { title: 'Leave out now', ways: data.drop },
+        { title: 'Take in now', ways: data.take },
+        { title: 'Stay', ways: data.keep },
+      ]
+    : [];
+  return (
+    <div className="switch">
+      <p className="switch-ask">
+        From <b>{`${tonicWords(ask)} ${scaleWords(ask)}`}</b> to{' '}
+        <select
+          aria-label="Key to go to"
+          value={to}
+          onChange={(event) => setParam('to', event.target.value, 'the key to go to')}
+        >
+          {[...new Set([to, ...USUAL_KEYS.map(noteCode)])].map((code) => (
+            <option key={code} value={code}>
+              {tonicText(code)}
+            </option>
+          ))}
+        </select>{' '}
+        <select
+          aria-label="Scale to go to"
+          value={scale}
+          onChange={(event) => setParam('toscale', event.target.value, 'the scale to go to')}
+        >
+          {[...new Set([scale, ...SCALES.map((s) => s.id)])].map((id) => {
+            const found = scaleById(id);
+            return (
+              <option key={id} value={id}>
+                {found.ok ? found.value.name : id}
+              </option>
+            );
+          })}
+        </select>
+      </p>
+      {error && <p role="alert">This cannot be worked out: {error.message}</p>}
+      {data && (
+        <>
+          <p>
+            {data.facts[0][0]} → {data.facts[1][0]}
+          </p>
+          <h2>To do</h2>
+          {data.todo.length === 0 ? (
+            <p>Nothing to set. Only the notes change.</p>
+          ) : (
+            <ul>
+              {data.todo.map((step) => (
+                <li key={step}>{step}</li>
+              ))}
+            </ul>
+          )}
+          {rows.map(({ title, ways }) => (
+            <section key={title}>
+              <h2>{title}</h2>
+              <p className="switch-ways">{ways.map((way) => way.tab).join(separator) || 'nothing'}</p>
+            </section>
+          ))}
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,31 @@
+import { noteText, parseNote, pitchText, type Family, type KeyCell } from '@same-song/core';
+
+/** `2 octaves`, or `no whole octave`. */
+export function octavesText(cell: KeyCell): string {
+  const count = cell.octaves.length;
+  if (count === 0) return 'no whole octave';
+  return `${count} ${count === 1 ? 'octave' : 'octaves'}`;
+}
+
+export function tonicText(code: string): string {
+  const note = parseNote(code);
+  return note.ok ? noteText(note.value) : code;
+}
+
+/** Where a cell's octaves lie: `from E♭4 and E♭5`. */
+export function whereText(cell: KeyCell): string {
+  return cell.octaves.map((octave) => `${pitchText(octave.from)}–${pitchText(octave.from + 12)}`).join(', ');
+}
+
+/** Labels of the hard techniques of the best octave. */
+export function hardText(cell: KeyCell, family: Family): string {
+  const best = cell.best === undefined ? undefined : cell.octaves[cell.best];
+  return (best?.hard ?? []).map((id) => family.techniques.find((t) => t.id === id)?.label ?? id).join(', ');
+}
+
+/** What the best octave asks, part by part. */
+export function asksText(cell: KeyCell): string {
+  const best = cell.best === undefined ? undefined : cell.octaves[cell.best];
+  if (!best) return '';
+  return best.parts.map((part) => `${part.label} ${part.count}`).join(', ') || 'next to nothing';
+}

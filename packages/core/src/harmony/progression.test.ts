@@ -1,0 +1,82 @@
+import { expectOk } from '../result.ts';
+import { scaleById } from '../scale/scale.ts';
+import { FORMS, parseProgression } from './progression.ts';
+import { notesOver, scaleFit, suitableScales } from './suitability.ts';
+
+const read = (text: string, beats = 4) => parseProgression('x', text, beats);
+const names = (text: string) =>
+  expectOk(read(text)).bars.map((bar) => bar.map((chord) => chord.name).join(','));
+const scale = (id: string) => expectOk(scaleById(id));
+
+test.each([
+  ['1 4 5', ['I', 'IV', 'V']],
+  ['I IV V7 ii', ['I', 'IV', 'V7', 'ii']],
+  ['1 6m | 2m,57 1', ['I', 'vi', 'ii,V7', 'I']],
+  ['b7 ♭VII 4maj7 7°', ['♭VII', '♭VII', 'IVmaj7', 'vii°']],
+  ['1 % 4 %', ['I', 'I', 'IV', 'IV']],
+  ['ii7 vdim 1sus', ['ii7', 'v°', 'Isus4']],
+])('%s is read as %j', (text, wanted) => {
+  expect(names(text)).toEqual(wanted);
+});
+
+test('tones stand above home, root first', () => {
+  const [bar] = expectOk(read('57')).bars;
+  expect(bar![0]!.tones).toEqual([7, 11, 2, 5]);
+  expect(expectOk(read('b6')).bars[0]![0]!.tones).toEqual([8, 0, 3]);
+});
+
+test.each([
+  ['1 4 H 5', 4, 'no chord'],
+  ['1 8', 2, 'no chord'],
+  ['1,q 4', 2, 'no chord'],
+  ['', 0, 'at least one chord'],
+  ['% 1', 0, 'no bar before'],
+  ['1 '.repeat(200), 0, 'At most 128 bars'],
+])('%j is refused at character %d', (text, position, message) => {
+  expect(read(text)).toMatchObject({
+    ok: false,
+    problems: [{ field: 'text', position, message: expect.stringContaining(message) }],
+  });
+});
+
+test('a bar of no beats is refused at its own field', () => {
+  expect(read('1', 0)).toMatchObject({ ok: false, problems: [{ field: 'beats' }] });
+});
+
+test('every form that is shipped is sound, and the twelve bars are twelve', () => {
+  for (const form of FORMS) expect(expectOk(read(form.text, form.beats)).bars.length).toBeGreaterThan(7);
+  expect(names(FORMS[0].text)).toEqual('I I I I IV IV I I V IV I V'.split(' '));
+});
+
+test('major pentatonic over I, IV and V: only the third rubs, over the four, and the root, over the five', () => {
+  const clash = (text: string) =>
+    notesOver(scale('major-pentatonic'), expectOk(read(text)).bars[0]![0]!)
+      .filter((n) => n.fit === 'clash')
+      .map((n) => n.semitone);
+  expect(clash('1')).toEqual([]);
+  expect(clash('4')).toEqual([]);
+  expect(clash('5')).toEqual([0]);
+});
+
+test('a clash tells why and what to play instead', () => {
+  const over = notesOver(scale('major'), expectOk(read('1')).bars[0]![0]!);
+  const fourth = over.find((n) => n.semitone === 5)!;
+  expect(fourth).toMatchObject({ fit: 'clash', why: 'a semitone above a chord tone', instead: 4 });
+  const minorThird = notesOver(scale('minor-pentatonic'), expectOk(read('1')).bars[0]![0]!).find(
+    (n) => n.semitone === 3,
+  )!;
+  expect(minorThird).toMatchObject({ fit: 'clash', why: 'the other third' });
+  expect(over.filter((n) => n.fit === 'chord').map((n) => n.semitone)).toEqual([0, 4, 7]);
+});
+
+test('suggestions are ranked by the fit that is told, and the worst is not better than the best', () => {
+  const progression = expectOk(read(FORMS[4].text));
+  const ranked = suitableScales(progression);
+  const score = (id: string) => {
+    const { covers, clashes } = scaleFit(scale(id), progression);
+    return 2 * covers - clashes / progression.bars.length;
+  };
+  for (const [i, fit] of ranked.entries())
+    if (i > 0) expect(score(ranked[i - 1]!.scale.id)).toBeGreaterThanOrEqual(score(fit.scale.id) - 1e-9);
+  expect(score('minor-pentatonic')).toBeGreaterThan(score('major'));
+});

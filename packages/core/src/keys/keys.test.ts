@@ -1,0 +1,179 @@
+import { families, FAMILY_IDS } from '../families/index.ts';
+import { openInstrument, specFromPreset, type Instrument } from '../instrument/instrument.ts';
+import { noteCode, notePitchClass, parseNote } from '../pitch/noteName.ts';
+import { pitchClass } from '../pitch/pitch.ts';
+import { expectOk } from '../result.ts';
+import { defaultPreferences, resolvePreferences } from '../route/preferences.ts';
+import { routeLine } from '../route/route.ts';
+import { keyOf, scaleById, SCALES, USUAL_KEYS } from '../scale/scale.ts';
+import { byEase } from './keyCell.ts';
+import { keyTable } from './keyTable.ts';
+import { everythingFor, presetsFor, suggestionsFor } from './suggestions.ts';
+import { switchKeys } from './switching.ts';
+
+const scale = (id: string) => expectOk(scaleById(id));
+const note = (text: string) => expectOk(parseNote(text));
+const open = (family: string, preset: string, more: object = {}): Instrument =>
+  expectOk(openInstrument({ ...specFromPreset(family, preset), ...more }));
+const firstOf = (id: string) => open(id, families[id as 'drum'].presets[0]!.id);
+
+describe.each(FAMILY_IDS)('the table of a %s', (id) => {
+  const base = firstOf(id);
+  const preferences = defaultPreferences(base.family);
+  const { avoid } = resolvePreferences(base.family, preferences);
+  const scales = ['major', 'minor-pentatonic', 'harmonic-minor'].map(scale);
+  const table = keyTable(base, scales, preferences);
+
+  test('says what trying out every note and octave one by one says', () => {
+    for (const cell of table.rows.flat()) {
+      const key = keyOf(scale(cell.scale), note(cell.tonic));
+      const instrument = base.forKey(key);
+      const usable = instrument.ways.filter((w) => w.able && !avoid.has(w.technique)).map((w) => w.pitch);
+      const members = key.scale.semitones.map((s) => pitchClass(key.home + s));
+      const wanted: number[] = [];
+      for (let p = Math.min(...usable); p <= Math.max(...usable); p += 1)
+        if (members.includes(pitchClass(p))) wanted.push(p);
+      expect(cell.of).toBe(wanted.length);
+      expect(cell.missing).toEqual(wanted.filter((p) => !usable.includes(p)));
+      expect(cell.have).toBe(cell.of - cell.missing.length);
+      const complete = wanted.filter(
+        (p) =>
+          pitchClass(p) === key.home &&
+          wanted.includes(p + 12) &&
+          wanted.filter((q) => q >= p && q <= p + 12).every((q) => usable.includes(q)),
+      );
+      expect(cell.octaves.map((o) => o.from)).toEqual(complete);
+      for (const octave of cell.octaves) {
+        const pitches = wanted.filter((p) => p >= octave.from && p <= octave.from + 12);
+        const line = pitches.map((pitch, start) => ({ pitch, beats: 1, start }));
+        expect(octave.total).toBeCloseTo(routeLine(instrument, line, preferences).effort.total, 8);
+      }
+      const totals = cell.octaves.map((o) => o.total);
+      if (cell.best !== undefined) expect(totals[cell.best]).toBe(Math.min(...totals));
+    }
+  });
+});
+
+test('positions of all twelve keys on all twelve harmonicas: steps of fifths from the instrument’s key, plus one', () => {
+  for (const preset of families.diatonic.presets.filter((p) => p.group === 'Usual keys')) {
+    const instrument = open('diatonic', preset.id);
+    let pc = instrument.home;
+    for (let position = 1; position <= 12; position += 1) {
+      const key = keyOf(scale('major'), USUAL_KEYS[pc]!);
+      expect(instrument.facts(key)[0]).toMatch(new RegExp(`^${position}(st|nd|rd|th) position$`));
+      pc = pitchClass(pc + 7);
+    }
+    expect(pc).toBe(instrument.home);
+  }
+});
+
+test('one position gives three octaves of a scale and another fewer, whatever the key of the harmonica', () => {
+  for (const preset of ['56', '58', '65']) {
+    const capability = { overblow: ['1', '4', '5', '6'], overdraw: ['7', '9', '10'] };
+    const instrument = open('diatonic', preset, { capability });
+    const table = keyTable(instrument, [scale('major')], defaultPreferences(instrument.family));
+    const octaves = (position: number) =>
+      table.rows[pitchClass(instrument.home + 7 * (position - 1))]![0]!.octaves.length;
+    expect(octaves(1)).toBe(3);
+    expect(octaves(2)).toBe(2);
+  }
+});
+
+test('what to do for a key is enough: on the layout it leads to, nothing more is missing than is told', () => {
+  const key = keyOf(scale('major'), note('A'));
+  for (const id of FAMILY_IDS) {
+    for (const { spec, cell } of suggestionsFor(firstOf(id), key)) {
+      const instrument = expectOk(openInstrument(spec)).forKey(key);
+      const usable = instrument.ways.filter((w) => w.able).map((w) => w.pitch);
+      expect(cell.missing.every((pitch) => !usable.includes(pitch))).toBe(true);
+    }
+  }
+});
+
+test('a dulcimer in C G C is told to be tuned or capoed for D, and the harp which levers to raise', () => {
+  const key = keyOf(scale('major'), note('D'));
+  const [best, standing] = suggestionsFor(open('dulcimer', 'c3-g3-c4'), key);
+  expect(best!.todo.join()).toMatch(/tune the|capo/);
+  expect(byEase(best!.cell, standing!.cell)).toBeLessThan(0);
+  expect(suggestionsFor(open('harp', 'c-34'), key)[0]!.todo).toEqual([
+    'raise the F levers',
+    'raise the C levers',
+  ]);
+});
+
+test('everything I have for E♭: the best comes first, and what cannot play it last', () => {
+  const instruments = [
+    open('drum', 'c-major-8'),
+    open('diatonic', '56'),
+    open('whistle', '75'),
+    open('anglo', 'C-G-two-rows'),
+  ];
+  const ranked = everythingFor(instruments, keyOf(scale('major'), note('Eb')));
+  expect(ranked[0]!.spec.name).toContain('E♭ whistle');
+  expect(ranked.at(-1)!.cell.best).toBeUndefined();
+  for (const [i, s] of ranked.entries())
+    if (i > 0) expect(byEase(ranked[i - 1]!.cell, s.cell)).toBeLessThanOrEqual(0);
+  expect(everythingFor([], keyOf(scale('major'), note('Eb')))).toEqual([]);
+});
+
+test('which whistle for B♭ major: B♭ itself and F, whose fourth it is, before those that need half-holes', () => {
+  const ranked = presetsFor('whistle', keyOf(scale('major'), note('Bb')));
+  const easy = ranked
+    .filter((s) => s.cell.octaves[s.cell.best ?? -1]?.hard.length === 0)
+    .map((s) => s.spec.name);
+  expect(easy.some((name) => name.startsWith('B♭ whistle'))).toBe(true);
+  expect(ranked).toHaveLength(families.whistle.presets.length);
+});
+
+describe('switching', () => {
+  test.each([
+    ['C', 'G', ['raise the F levers']],
+    ['A', 'C', ['lower the F levers', 'lower the C levers', 'lower the G levers']],
+  ])('a harp from %s to %s: levers, applied one after the other, give the other key', (from, to, todo) => {
+    const harp = open('harp', 'c-34');
+    const keyTo = keyOf(scale('major'), note(to));
+    const change = switchKeys(harp, keyOf(scale('major'), note(from)), keyTo, 'notes');
+    expect(change.todo).toEqual(todo);
+    const up = new Set(harp.forKey(keyOf(scale('major'), note(from))).settings.map((s) => s.id));
+    for (const step of change.todo) {
+      const letter = / the (.) levers/.exec(step)![1]!;
+      if (step.startsWith('raise')) up.add(letter);
+      else up.delete(letter);
+    }
+    expect([...up].sort()).toEqual(
+      harp
+        .forKey(keyTo)
+        .settings.map((s) => s.id)
+        .sort(),
+    );
+  });
+
+  test('a harmonica from its own key to a fifth up: ways left out, ways taken in, and nothing both', () => {
+    const change = switchKeys(
+      open('diatonic', '58'),
+      keyOf(scale('major'), note('Bb')),
+      keyOf(scale('major'), note('F')),
+      'words',
+    );
+    const ids = (ways: readonly { id: string }[]) => ways.map((w) => w.id);
+    expect(change.todo).toEqual([]);
+    expect(ids(change.drop)).toEqual(expect.arrayContaining(['5d', '9d']));
+    expect(ids(change.take)).toEqual(expect.arrayContaining(['2d1']));
+    expect(
+      ids(change.keep).filter((id) => ids(change.drop).includes(id) || ids(change.take).includes(id)),
+    ).toEqual([]);
+    expect(change.facts).toEqual([['1st position'], ['2nd position']]);
+  });
+});
+
+test('a scale of twelve notes and one of two are answered like any other', () => {
+  for (const id of ['chromatic', 'custom:1-5'].map((s) => SCALES.find((x) => x.id === s)?.id ?? s)) {
+    const found = scaleById(id);
+    if (!found.ok) continue;
+    const table = keyTable(open('english', 'treble'), [found.value], defaultPreferences(families.english));
+    expect(table.rows.flat().every((cell) => cell.have === cell.of && cell.octaves.length > 0)).toBe(true);
+    expect(table.rows.map((row) => row[0]!.home)).toEqual(Array.from({ length: 12 }, (_, i) => i));
+    expect(table.rows.every((row) => notePitchClass(note(row[0]!.tonic)) === row[0]!.home)).toBe(true);
+    expect(noteCode(note(table.rows[0]![0]!.tonic))).toBe(table.rows[0]![0]!.tonic);
+  }
+});

@@ -1,0 +1,94 @@
+import { familyById } from '../families/index.ts';
+import {
+  openInstrument,
+  specFromPreset,
+  type Instrument,
+  type InstrumentSpec,
+} from '../instrument/instrument.ts';
+import { defaultPreferences } from '../route/preferences.ts';
+import type { Key } from '../scale/scale.ts';
+import { byEase, groundsOf, keyCell, type KeyCell } from './keyCell.ts';
+
+/** One instrument for a key, and what must be done first. */
+export interface Suggestion {
+  /** Of the instrument as it would then be; its name is the instrument's own. */
+  readonly spec: InstrumentSpec;
+  /** Steps without a workshop, empty when it can be played as it is. */
+  readonly todo: readonly string[];
+  readonly cell: KeyCell;
+}
+
+/** Most combinations of an instrument's quick options that are tried. */
+const VARIANTS = 160;
+
+/**
+ * What an instrument offers for a key: as it stands, and the best it can be brought to without a workshop where that
+ * serves better.
+ */
+export function suggestionsFor(instrument: Instrument, key: Key): readonly Suggestion[] {
+  const standing = suggestion(instrument, key, []);
+  const variants = variantsOf(instrument).map(({ spec, todo }) => {
+    const opened = openInstrument(spec);
+    return opened.ok ? suggestion(opened.value, key, todo) : undefined;
+  });
+  const better = variants
+    .filter((variant) => variant !== undefined)
+    .sort((a, b) => byEase(a.cell, b.cell) || a.todo.length - b.todo.length)[0];
+  return better && byEase(better.cell, standing.cell) < 0 ? [better, standing] : [standing];
+}
+
+function suggestion(instrument: Instrument, key: Key, todo: readonly string[]): Suggestion {
+  const groundOf = groundsOf(defaultPreferences(instrument.family));
+  const set = instrument.forKey(key).settings.map((setting) => setting.on);
+  return { spec: instrument.spec, todo: [...todo, ...set], cell: keyCell(instrument, key, groundOf) };
+}
+
+/** Every combination of the options that take no workshop, the present one left out. */
+function variantsOf(instrument: Instrument): readonly { spec: InstrumentSpec; todo: readonly string[] }[] {
+  const quick = instrument.options.filter((option) => option.retune);
+  let variants: { layout: unknown; todo: readonly string[] }[] = [{ layout: instrument.layout, todo: [] }];
+  for (const option of quick) {
+    variants = variants.flatMap(({ layout, todo }) => {
+      const opened = instrument.family.open(layout, instrument.spec.capability);
+      if (!opened.ok) return [];
+      return option.choices.slice(0, VARIANTS).map((choice) =>
+        choice.id === option.value
+          ? { layout, todo }
+          : {
+              layout: opened.value.withOption(option.id, choice.id),
+              todo: [...todo, option.retune!(choice.id)],
+            },
+      );
+    });
+  }
+  return variants
+    .filter((variant) => variant.todo.length > 0)
+    .slice(0, VARIANTS)
+    .map(({ layout, todo }) => ({ spec: { ...instrument.spec, layout, measured: {}, choices: [] }, todo }));
+}
+
+/** All instruments for a key, best first; each at most twice. */
+export function everythingFor(instruments: readonly Instrument[], key: Key): readonly Suggestion[] {
+  return rankSuggestions(instruments.flatMap((instrument) => suggestionsFor(instrument, key)));
+}
+
+/** The same suggestions, best first. */
+export function rankSuggestions(suggestions: readonly Suggestion[]): readonly Suggestion[] {
+  return [...suggestions].sort((a, b) => byEase(a.cell, b.cell) || a.todo.length - b.todo.length);
+}
+
+/** Every preset of a family for a key, best first: which one to pick up or to buy. */
+export function presetsFor(
+  familyId: string,
+  key: Key,
+): readonly (Suggestion & { readonly preset: string; readonly label: string })[] {
+  const family = familyById(familyId);
+  if (!family) throw new Error(`presetsFor: no family ${familyId}`);
+  return family.presets
+    .map((preset) => {
+      const opened = openInstrument(specFromPreset(familyId, preset.id));
+      if (!opened.ok) throw new Error(`presetsFor: preset ${preset.id} is wrong`);
+      return { ...suggestion(opened.value, key, []), preset: preset.id, label: preset.label };
+    })
+    .sort((a, b) => byEase(a.cell, b.cell));
+}

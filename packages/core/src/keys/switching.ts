@@ -1,0 +1,59 @@
+import type { Way } from '../families/way.ts';
+import type { Instrument } from '../instrument/instrument.ts';
+import { aboveHome, type Key } from '../scale/scale.ts';
+
+/** A way as it is listed: its tab and its words. */
+export interface ListedWay {
+  readonly id: string;
+  readonly tab: string;
+  readonly words: string;
+}
+
+/** What changes from one key to another on one instrument. */
+export interface Switching {
+  /** Levers and the like, as things to do. */
+  readonly todo: readonly string[];
+  readonly drop: readonly ListedWay[];
+  readonly take: readonly ListedWay[];
+  readonly keep: readonly ListedWay[];
+  /** The instrument's words about each of the two keys. */
+  readonly facts: readonly [readonly string[], readonly string[]];
+}
+
+/** From key to key: what to set, which ways to leave out, which to take in. */
+export function switchKeys(base: Instrument, from: Key, to: Key, dialect: string): Switching {
+  const before = base.forKey(from);
+  const after = base.forKey(to);
+  const was = new Set(before.settings.map((s) => s.id));
+  const is = new Set(after.settings.map((s) => s.id));
+  const used = (instrument: Instrument, key: Key) =>
+    instrument.ways.filter(
+      (way) =>
+        way.able &&
+        way.duplicateOf === undefined &&
+        key.indexOf[aboveHome(key, way.pitch)] !== undefined &&
+        isFree(instrument, way),
+    );
+  const first = used(before, from);
+  const second = used(after, to);
+  const firstIds = new Set(first.map((way) => way.id));
+  const secondIds = new Set(second.map((way) => way.id));
+  const listed = (ways: readonly Way[]): ListedWay[] =>
+    ways.map((way) => ({ id: way.id, tab: after.tab(way, dialect), words: way.words }));
+  return {
+    todo: [
+      ...before.settings.filter((s) => !is.has(s.id)).map((s) => s.off),
+      ...after.settings.filter((s) => !was.has(s.id)).map((s) => s.on),
+    ],
+    drop: listed(first.filter((way) => !secondIds.has(way.id))),
+    take: listed(second.filter((way) => !firstIds.has(way.id))),
+    keep: listed(second.filter((way) => firstIds.has(way.id))),
+    facts: [before.facts(from), after.facts(to)],
+  };
+}
+
+/** Ways that a pupil would list: no technique that only works in the middle of a tune. */
+function isFree(instrument: Instrument, way: Way): boolean {
+  const technique = instrument.family.techniques.find((t) => t.id === way.technique)!;
+  return technique.safe || instrument.settings.length === 0;
+}
