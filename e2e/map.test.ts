@@ -179,6 +179,9 @@ test('keys are listed by ?, and every place is reached by them', async () => {
 test.each([
   ['/map?in=Bb&play=blues-six&at=1', false],
   ['/map?in=Bb&play=blues-six&at=1', true],
+  ['/keys/table?in=Bb&play=major', false],
+  ['/keys/circle?in=Bb', true],
+  ['/keys/chords?in=Bb&play=blues-six', true],
   ['/cabinet', false],
   ['/cabinet', true],
   ['/cabinet/new', false],

@@ -47,6 +47,18 @@ export const SHOTS = [
     path: `/map?on=${LOW_E_FLAT}&in=Bb&play=major&dir=up&vs=play:mixolydian`,
     ready: '.compare-table',
   },
+  { name: 'keys-table', path: `/keys/table?on=${LOW_E_FLAT}&in=Bb&play=major`, ready: '.strips' },
+  {
+    name: 'keys-cabinet',
+    path: `/keys/cabinet?on=${LOW_E_FLAT}&in=Bb&play=major`,
+    ready: '.keys-list tbody tr',
+  },
+  { name: 'keys-circle', path: `/keys/circle?on=${LOW_E_FLAT}&in=Bb`, ready: '.circle-key' },
+  {
+    name: 'keys-chords',
+    path: `/keys/chords?on=${LOW_E_FLAT}&in=Bb&play=minor-pentatonic&bar=4`,
+    ready: '.lesson-drawing .chip',
+  },
   { name: 'cabinet-add', path: '/cabinet/new?kind=whistle', ready: '.add-families' },
   { name: 'cabinet-alternates', path: `/cabinet/${id(8)}`, ready: '.editor-drawing .chip' },
   { name: 'cabinet', path: `/cabinet/${B_FLAT}`, ready: '.editor-drawing .chip' },

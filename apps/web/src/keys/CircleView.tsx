@@ -152,27 +152,29 @@ function Circle({ segments, current, onChoose }: CircleProps) {
             data-step={segment.step}
             tabIndex={isCurrent ? 0 : -1}
             aria-selected={isCurrent}
-            aria-label={`${noteText(segment.note)} major, ${ordinal(segment.position)} position, relative minor ${noteText(segment.minor)}, ${signs || 'no sharps or flats'}`}
             className={isCurrent ? 'circle-key current' : 'circle-key'}
             onClick={() => onChoose(segment)}
           >
-            <path d={shape.innerRadius(R.key).outerRadius(R.out)(segment) ?? ''} className="circle-major" />
-            <path
-              d={shape.innerRadius(R.minor).outerRadius(R.key - 3)(segment) ?? ''}
-              className="circle-minor"
-            />
-            <text x={outer.x} y={outer.y + 2} className="circle-name">
-              {noteText(segment.note)}
-            </text>
-            <text x={outer.x} y={outer.y + 19} className="circle-signs">
-              {signs}
-            </text>
-            <text x={inner.x} y={inner.y + 6} className="circle-small">
-              {noteText(segment.minor)}m
-            </text>
-            <text x={core.x} y={core.y + 6} className="circle-place">
-              {segment.position}
-            </text>
+            <title>{`${noteText(segment.note)} major, ${ordinal(segment.position)} position, relative minor ${noteText(segment.minor)}, ${signs || 'no sharps or flats'}`}</title>
+            <g aria-hidden="true">
+              <path d={shape.innerRadius(R.key).outerRadius(R.out)(segment) ?? ''} className="circle-major" />
+              <path
+                d={shape.innerRadius(R.minor).outerRadius(R.key - 3)(segment) ?? ''}
+                className="circle-minor"
+              />
+              <text x={outer.x} y={outer.y + 2} className="circle-name">
+                {noteText(segment.note)}
+              </text>
+              <text x={outer.x} y={outer.y + 19} className="circle-signs">
+                {signs}
+              </text>
+              <text x={inner.x} y={inner.y + 6} className="circle-small">
+                {noteText(segment.minor)}m
+              </text>
+              <text x={core.x} y={core.y + 6} className="circle-place">
+                {segment.position}
+              </text>
+            </g>
           </g>
         );
       })}

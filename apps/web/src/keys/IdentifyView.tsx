@@ -121,16 +121,11 @@ function FitRow({ fit, reference }: { fit: Fit; reference: string }) {
 
 /** What several instruments of the cabinet share, and the drones that suit all. */
 function CommonPart({ state }: KeysViewProps) {
-  const { cabinet, param, setParam } = state;
+  const { cabinet, param, flipParam } = state;
   const ids = param('together')
     .split(',')
     .filter((id) => cabinet.some((record) => record.id === id));
-  const toggle = (id: string) =>
-    setParam(
-      'together',
-      (ids.includes(id) ? ids.filter((i) => i !== id) : [...ids, id]).join(','),
-      'the instruments',
-    );
+  const toggle = (id: string) => flipParam('together', id, 'the instruments');
   const sets = cabinet
     .filter((record) => ids.includes(record.id))
     .flatMap((record) => {

@@ -1,3 +1,4 @@
+import { useEffect, useRef } from 'react';
 import { NavLink, Navigate, useLocation, useNavigate, useParams } from 'react-router';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useMapState, type MapState } from '../map/useMapState.ts';
@@ -37,8 +38,14 @@ export function KeysPage() {
   const navigate = useNavigate();
   const state = useMapState();
   const at = VIEWS.findIndex((entry) => entry.id === view);
+  // Where the keys pressed so far lead, drawn or not yet drawn.
+  const heading = useRef(at);
+  useEffect(() => {
+    heading.current = at;
+  }, [at]);
   const go = (by: number) => {
-    const next = VIEWS[(at + by + VIEWS.length) % VIEWS.length]!;
+    heading.current = (heading.current + by + VIEWS.length) % VIEWS.length;
+    const next = VIEWS[heading.current]!;
     void navigate(`/keys/${next.id}${window.location.search}`);
   };
   useShortcuts([

@@ -56,7 +56,7 @@ function filtersOf(family: Family): Filter[] {
 
 /** Twelve keys of many scales on one instrument. */
 export function TableView({ state }: KeysViewProps) {
-  const { chosen, ask, family, param, setParam } = state;
+  const { chosen, ask, family, param, setParam, flipParam } = state;
   const all = param('scales') === 'all';
   const scales = useMemo(() => {
     const ids = all ? SCALES.filter((s) => s.group !== 'chords').map((s) => s.id) : USUAL;
@@ -67,12 +67,7 @@ export function TableView({ state }: KeysViewProps) {
   const wanted = param('only')
     .split(',')
     .filter((id) => id !== '');
-  const toggle = (id: string) =>
-    setParam(
-      'only',
-      (wanted.includes(id) ? wanted.filter((w) => w !== id) : [...wanted, id]).join(','),
-      'the filter',
-    );
+  const toggle = (id: string) => flipParam('only', id, 'the filter');
   const holds = (cell: KeyCell) => filters.every((f) => !wanted.includes(f.id) || f.holds(cell));
   if (error) return <p role="alert">This table cannot be worked out: {error.message}</p>;
   if (!table) return <p className="loading">Trying every key…</p>;
@@ -213,16 +208,16 @@ function Grid({ rows, scales, holds, selected, onChoose }: GridProps) {
                     <button
                       type="button"
                       data-cell={`${r},${c}`}
-                      className={`keys-cell${holds(cell) ? '' : ' ruled-out'}${isSelected ? ' selected' : ''}`}
+                      className={`keys-cell${holds(cell) ? '' : ' ruled-out'}${isSelected ? ' chosen' : ''}`}
                       style={{ ['--share' as string]: `${Math.round(share * 100)}%` }}
-                      aria-label={name}
                       aria-pressed={isSelected}
                       title={name}
                       onClick={() => onChoose(cell)}
                       onKeyDown={(event) => onKeyDown(event, r, c)}
                     >
-                      <b>{cell.octaves.length}</b>
-                      <span>{easy ? '✓' : ''}</span>
+                      <span className="unseen">{name}</span>
+                      <b aria-hidden="true">{cell.octaves.length}</b>
+                      <span aria-hidden="true">{easy ? '✓' : ''}</span>
                     </button>
                   </td>
                 );

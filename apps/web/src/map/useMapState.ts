@@ -142,8 +142,9 @@ export function useMapState() {
 
   /** A parameter of the place's own, such as the order of a table; empty takes it away. */
   const setParam = useCallback(
-    (name: string, value: string, label: string) => {
+    (name: string, change: string | ((before: string) => string), label: string) => {
       const next = new URLSearchParams(now.current);
+      const value = typeof change === 'string' ? change : change(next.get(name) ?? '');
       if (value === '') next.delete(name);
       else next.set(name, value);
       write(next, label);
@@ -151,10 +152,26 @@ export function useMapState() {
     [write],
   );
   const param = (name: string) => params.get(name) ?? '';
+  /** Puts an entry into a list of the place's own, or takes it out. */
+  const flipParam = useCallback(
+    (name: string, entry: string, label: string) =>
+      setParam(
+        name,
+        (before) => {
+          const entries = before.split(',').filter((e) => e !== '');
+          return (entries.includes(entry) ? entries.filter((e) => e !== entry) : [...entries, entry]).join(
+            ',',
+          );
+        },
+        label,
+      ),
+    [setParam],
+  );
 
   return {
     param,
     setParam,
+    flipParam,
     ask,
     at,
     against,

@@ -77,23 +77,22 @@ export function isUp({ up, strings }: HarpLayout, index: number): boolean {
 }
 
 /**
- * Sets the levers so that most notes of the key are there, then fewest that are not its own, then fewest levers up.
- * Only strings of which both positions belong to the key are open questions; these are tried out together.
+ * Sets the levers so that most notes of the key are there, with as few levers up as that takes, and among equals with
+ * as few notes as may be that are not the key's. Only strings whose raised note belongs to the key are tried.
  */
 export function forKey(layout: HarpLayout, key: Key): HarpLayout {
   const has = (pc: number) => key.indexOf[aboveHome(key, pc)] !== undefined;
   const classes = [...new Set(layout.strings.map(({ pitch }) => pitchClass(pitch)))];
-  const sure = classes.filter((pc) => !has(pc) && has(pc + 1));
-  const open = classes.filter((pc) => has(pc) && has(pc + 1));
-  let best = { up: sure, score: -Infinity };
+  const open = classes.filter((pc) => has(pc + 1));
+  let best: { up: readonly number[]; score: number } = { up: [], score: -Infinity };
   for (let choice = 0; choice < 2 ** open.length; choice += 1) {
-    const up = [...sure, ...open.filter((_, bit) => (choice >> bit) % 2 === 1)];
+    const up = open.filter((_, bit) => (choice >> bit) % 2 === 1);
     const sounding = new Set(classes.map((pc) => pitchClass(up.includes(pc) ? pc + 1 : pc)));
     const own = [...sounding].filter(has).length;
-    const score = 1000 * own - 20 * (sounding.size - own) - up.length;
+    const score = 1000 * own - 20 * up.length - (sounding.size - own);
     if (score > best.score) best = { up, score };
   }
-  const up = best.up.sort((a, b) => a - b);
+  const up = [...best.up].sort((a, b) => a - b);
   return up.join() === layout.up.join() ? layout : { ...layout, up };
 }
 

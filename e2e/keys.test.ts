@@ -1,0 +1,233 @@
+import { execFileSync } from 'node:child_process';
+import { join } from 'node:path';
+import type { ElementHandle, Page } from 'puppeteer-core';
+import { click, keys, openStage, sees, textOf, type Stage } from './stage.ts';
+
+let stage: Stage;
+let page: Page;
+beforeAll(async () => {
+  stage = await openStage({ SAME_SONG_DEMO: '1' });
+});
+afterAll(() => stage.close());
+
+const id = (n: number) => `5a3e5046-0000-4000-8000-${String(n).padStart(12, '0')}`;
+const HARMONICA = id(1);
+const HARP = id(13);
+
+async function choose(label: string, value: string): Promise<void> {
+  const select = await page.waitForSelector(`select[aria-label="${label}"]`);
+  await select!.select(value);
+}
+
+describe('this instrument, all keys', () => {
+  test('arrow keys walk the cells, Enter explains one, M opens it on Map, and the link brings it back', async () => {
+    page = await stage.page(`/keys/table?on=${HARMONICA}&in=Bb&play=major`);
+    await sees(page, '2nd position');
+    await page.focus('.keys-cell.chosen');
+    await keys(page, 'ArrowDown', 'ArrowRight', 'ArrowRight', 'Enter');
+    await sees(page, 'F Dorian');
+    await page.reload({ waitUntil: 'networkidle0' });
+    expect(await textOf(page, '.keys-side h2')).toBe('F Dorian');
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await keys(page, 'm');
+    await page.waitForSelector('.map-drawing .chip');
+    expect(await textOf(page, '.ask-line')).toContain('Play Dorian in F on Mara’s low E♭ harmonica');
+  });
+
+  test('filters rule cells out, orders sort the keys, and all scales can be seen', async () => {
+    page = await stage.page(`/keys/table?on=${HARMONICA}&in=Bb&play=major`);
+    await sees(page, 'at least one octave');
+    const ruledOut = () => page.$$eval('.keys-cell.ruled-out', (cells) => cells.length);
+    expect(await ruledOut()).toBe(0);
+    await page.click('::-p-xpath(//label[contains(., "no overblows")]/input)');
+    await page.waitForSelector('.keys-cell.ruled-out');
+    const rows = () =>
+      page.$$eval('.keys-grid tbody th', (cells) => cells.map((c) => c.textContent!.split(' ')[0]));
+    expect((await rows()).slice(0, 3)).toEqual(['E♭', 'B♭', 'F']);
+    await (await page.waitForSelector('.keys-tools select'))!.select('semitones');
+    await page.waitForFunction(() =>
+      document.querySelectorAll('.keys-grid tbody th')[1]?.textContent?.startsWith('E'),
+    );
+    expect((await rows()).slice(0, 3)).toEqual(['E♭', 'E', 'F']);
+    await page.click('::-p-xpath(//label[contains(., "all scales")]/input)');
+    await page.waitForFunction(() => document.querySelectorAll('.keys-grid thead th').length > 38, {
+      timeout: 8000,
+    });
+    await click(page, 'Undo');
+    await page.waitForFunction(() => document.querySelectorAll('.keys-grid thead th').length < 12);
+  });
+
+  test('a custom scale of twelve notes gets its own column', async () => {
+    page = await stage.page(`/keys/table?on=${HARMONICA}&in=Bb&play=chromatic`);
+    await sees(page, 'chromatic');
+    expect(await page.$$eval('.keys-grid thead th', (cells) => cells[1]!.textContent)).toBe('chromatic');
+  });
+});
+
+test('everything I have for a key, best first, with what to do; one opens on Map', async () => {
+  page = await stage.page(`/keys/cabinet?on=${HARMONICA}&in=A&play=major`);
+  await page.waitForFunction(() => document.querySelectorAll('.keys-list tbody tr').length >= 14, {
+    timeout: 10_000,
+  });
+  const text = await textOf(page, '.keys-list');
+  expect(text).toContain('raise the');
+  expect(text).toContain('put the capo on');
+  await page.click('.keys-list tbody tr:first-child .link');
+  await page.waitForSelector('.map-drawing .chip');
+  expect(await textOf(page, '.ask-line')).toContain('major in A');
+});
+
+test('an empty cabinet says what to do next', async () => {
+  const empty = await openStage();
+  const other = await empty.page('/keys/cabinet');
+  await sees(other, 'The cabinet is empty');
+  await click(other, 'Add an instrument');
+  await sees(other, 'What do you have?');
+  await empty.close();
+});
+
+test('which whistle to take for B♭ major', async () => {
+  page = await stage.page(`/keys/which?on=${HARMONICA}&in=Bb&play=major`);
+  await sees(page, '1st position');
+  await (await page.waitForSelector('.keys-tools select'))!.select('whistle');
+  await sees(page, 'home on the lowest note');
+  await page.click('.keys-list tbody tr:first-child .link');
+  await page.waitForSelector('.map-drawing .chip');
+  expect(await textOf(page, '.ask-line')).toContain('whistle');
+});
+
+test('the circle by keyboard: keys one after another, positions, and the harmonica that key and position need', async () => {
+  page = await stage.page(`/keys/circle?on=${HARMONICA}&in=Eb`);
+  await sees(page, 'E♭ major');
+  await page.$eval('.circle-key.current', (key) => (key as SVGElement).focus());
+  await keys(page, 'ArrowRight', 'ArrowRight', 'ArrowRight');
+  await sees(page, 'C major');
+  expect(await textOf(page, '.circle-words')).toContain('4th position');
+  await page.click('.circle-key[data-step="11"]');
+  await sees(page, 'A♭ major');
+  expect(await textOf(page, '.circle-words')).toContain(
+    '4 flats, in the order in which they enter: B♭ E♭ A♭ D♭',
+  );
+  await choose('Position', '2');
+  await sees(page, 'take D♭.');
+  await click(page, 'Try a D♭ harmonica');
+  await page.waitForFunction(() =>
+    document.querySelector('.ask-line')?.textContent?.includes('D♭ harmonica'),
+  );
+  await sees(page, '2nd position');
+});
+
+test('a lesson says what is out, what is in and what only repeats, and prints to one page', async () => {
+  page = await stage.page(`/keys/lesson?on=${id(2)}&in=Eb&play=major`);
+  await page.waitForSelector('.lesson .chip');
+  const text = await textOf(page, '.lesson-steps');
+  expect(text).toMatch(/blow ↑: all of them are in\s*draw ↓: out: 5 draw, 9 draw/);
+  const file = join(stage.folder, 'lesson.pdf');
+  await page.pdf({
+    format: 'a4',
+    path: file,
+    margin: { top: '12mm', bottom: '12mm', left: '12mm', right: '12mm' },
+  });
+  const printed = execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
+  expect(printed).toContain('Leave out');
+  expect(printed).not.toContain('Which one to take');
+  expect(/Pages:\s+(\d+)/.exec(execFileSync('pdfinfo', [file], { encoding: 'utf8' }))?.[1]).toBe('1');
+});
+
+describe('progressions', () => {
+  test('bars tell chord tones from clashes; a better scale is one click away; own ones are kept', async () => {
+    page = await stage.page(`/keys/chords?on=${HARMONICA}&in=Bb&play=major`);
+    await sees(page, 'Scales that suit');
+    expect(await page.$$eval('.bars li', (bars) => bars.length)).toBe(12);
+    const first = await textOf(page, '.suits li');
+    await page.click('.suits .link');
+    await page.waitForFunction(
+      (name) => name.startsWith(document.querySelector('.keys-side h2')!.textContent!.replace('B♭ ', '')),
+      {},
+      first,
+    );
+
+    const field = (await page.waitForSelector('.chords-text input')) as ElementHandle<HTMLInputElement>;
+    await field.click({ count: 3 });
+    await field.type('1 6m H 5');
+    await keys(page, 'Enter');
+    await sees(page, '“H” is no chord');
+    await sees(page, 'It stands at character 6.');
+    expect(await field.evaluate((e) => e.value)).toBe('1 6m H 5');
+    await field.click({ count: 3 });
+    await field.type('1 6m 2m,57 1');
+    await keys(page, 'Enter');
+    await page.waitForFunction(() => document.querySelectorAll('.bars li').length === 4);
+    expect(await textOf(page, '.bars li:nth-child(3)')).toContain('Cm ii');
+
+    await page.type('.chords-editor input[placeholder="a name"]', 'Four bars of ours');
+    await keys(page, 'Enter');
+    await sees(page, 'Kept “Four bars of ours”.');
+    await page.reload({ waitUntil: 'networkidle0' });
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll('option')].some((o) => o.textContent === 'Four bars of ours'),
+    );
+  });
+
+  test('a bar chosen shows its chord on the drawing', async () => {
+    page = await stage.page(`/keys/chords?on=${HARMONICA}&in=Bb&play=major`);
+    await page.waitForSelector('.bars button');
+    await page.click('.bars li:nth-child(5) button');
+    await sees(page, 'Over E♭ on Mara’s low E♭ harmonica');
+  });
+});
+
+test('what is this: notes, tab, mistakes with their place, and what several instruments share', async () => {
+  page = await stage.page(`/keys/identify?on=${id(14)}`);
+  await sees(page, 'Lantern drum');
+  await click(page, 'Take all notes of Lantern drum');
+  await sees(page, 'minor pentatonic');
+  const field = (await page.waitForSelector('.identify-notes input')) as ElementHandle<HTMLInputElement>;
+  await field.click({ count: 3 });
+  await field.type('D F Q A');
+  await sees(page, '“Q” is neither');
+  await sees(page, 'It stands at character 5.');
+  await field.click({ count: 3 });
+  await field.type('1 2 3 5');
+  await sees(page, 'It fits, best first');
+  await page.click('::-p-xpath(//section//label[contains(., "Lantern drum")]/input)');
+  await page.click('::-p-xpath(//label[contains(., "A♭ harmonica of the room")]/input)');
+  await sees(page, 'In common:');
+});
+
+test('switching a harp from one key to another is a list of levers', async () => {
+  page = await stage.page(`/keys/switch?on=${HARP}&in=F&play=major`);
+  await sees(page, 'raise the B levers');
+  await choose('Key to go to', 'D');
+  await sees(page, 'raise the F levers');
+  await sees(page, 'raise the C levers');
+});
+
+test('keys lead from question to question and the question goes along to Map and back', async () => {
+  page = await stage.page(`/keys/table?on=${HARMONICA}&in=Bb&play=dorian`);
+  await sees(page, 'B♭ Dorian');
+  await keys(page, ']', ']', ']');
+  await page.waitForSelector('.circle');
+  await keys(page, '1');
+  await page.waitForSelector('.map-drawing .chip');
+  expect(await textOf(page, '.ask-line')).toContain('Dorian in B♭');
+  await keys(page, '2');
+  await sees(page, 'How does Dorian in B♭ lie on');
+});
+
+test.each([
+  ['table', 1280],
+  ['cabinet', 768],
+  ['circle', 768],
+  ['chords', 768],
+  ['lesson', 768],
+])('%s at %d wide runs over no side', async (view, width) => {
+  page = await stage.page(`/keys/${view}?on=${HARMONICA}&in=Bb&play=major`, { width, height: 900 });
+  await page.waitForFunction(() => !document.querySelector('.loading'));
+  const over = await page.$eval('.keys-page', (e) => e.scrollWidth - e.clientWidth);
+  expect(over).toBeLessThanOrEqual(0);
+});
+
+test('no page complained in the console', () => {
+  expect(stage.complaints()).toEqual([]);
+});
