@@ -1,8 +1,8 @@
 import { performance } from 'node:perf_hooks';
 
 /** Median time of a piece of work in ms, after a warm-up; for long work fewer runs. */
-export async function medianMs(work, runs = 15) {
-  for (let i = 0; i < 3; i += 1) await work();
+export async function medianMs(work, runs = 9) {
+  for (let i = 0; i < 2; i += 1) await work();
   const times = [];
   for (let i = 0; i < runs; i += 1) {
     const begin = performance.now();

@@ -2,22 +2,31 @@ import {
   checkAsk,
   defaultAsk,
   defaultPreferences,
+  everythingFor,
   expectOk,
   families,
   FAMILY_IDS,
+  keyOf,
+  keyTable,
   mapView,
   openInstrument,
+  parseNote,
   routeLine,
+  scaleById,
+  SCALES,
   specFromPreset,
 } from '@same-song/core';
 import { medianMs, ratio } from './measure.mjs';
 
 /** Budgets in ms; docs/ARCHITECTURE.md lists them. */
-const ROUTE_BUDGET = 50;
-const REPAINT_BUDGET = 50;
+const BUDGETS = { route: 50, map: 50, table: 100, cabinet: 300, songs: 1000 };
 
-function instrumentOf(family) {
-  return expectOk(openInstrument(specFromPreset(family, families[family].presets[0].id)));
+const scale = (id) => expectOk(scaleById(id));
+const note = (text) => expectOk(parseNote(text));
+
+/** A fresh instrument each time, so that nothing is remembered from one run to the next. */
+function instrumentOf(family, preset = families[family].presets[0].id) {
+  return expectOk(openInstrument(specFromPreset(family, preset)));
 }
 
 /** A long song that wanders over everything the instrument has. */
@@ -30,19 +39,54 @@ function song(instrument, length) {
   }));
 }
 
-/** Routes and whole maps of every family against their budgets. */
+/** Routes, whole maps and key tables of every family against their budgets. */
 export async function routeRatios() {
   const ratios = [];
+  const against = async (name, budget, work, runs) =>
+    ratios.push(ratio(name, (await medianMs(work, runs)) / budget, `${budget} ms`));
+  const scales = SCALES.filter((s) => s.group !== 'chords').slice(0, 40);
   for (const family of FAMILY_IDS) {
+    const preferences = defaultPreferences(families[family]);
+    const line = song(instrumentOf(family), 2000);
+    const writing = { naming: 'key', dialect: families[family].dialects[0].id };
+    await against(`route of 2,000 notes, ${family}`, BUDGETS.route, () =>
+      routeLine(instrumentOf(family), line, preferences),
+    );
+    await against(`map computed, ${family}`, BUDGETS.map, () => {
+      const instrument = instrumentOf(family);
+      mapView(
+        instrument,
+        expectOk(checkAsk(instrument.family, defaultAsk(instrument.family, instrument.home))),
+        writing,
+      );
+    });
+    await against(
+      `table of 12 keys and ${scales.length} scales, ${family}`,
+      BUDGETS.table,
+      () => keyTable(instrumentOf(family), scales, preferences),
+      7,
+    );
+  }
+  const cabinet = () => Array.from({ length: 20 }, (_, i) => instrumentOf(FAMILY_IDS[i % FAMILY_IDS.length]));
+  const key = keyOf(scale('major'), note('Eb'));
+  await against('20 instruments for one key', BUDGETS.cabinet, () => everythingFor(cabinet(), key), 7);
+  await against('every key on ten instruments, 200 notes', BUDGETS.songs, everyKey, 5);
+  return ratios;
+}
+
+/** A song of 200 notes moved to every key on ten instruments. */
+function everyKey() {
+  for (let i = 0; i < 10; i += 1) {
+    const family = FAMILY_IDS[i % FAMILY_IDS.length];
     const instrument = instrumentOf(family);
     const preferences = defaultPreferences(families[family]);
-    const line = song(instrument, 2000);
-    const route = await medianMs(() => routeLine(instrument, line, preferences), 7);
-    ratios.push(ratio(`route of 2,000 notes, ${family}`, route / ROUTE_BUDGET, `${ROUTE_BUDGET} ms`));
-    const ask = expectOk(checkAsk(instrument.family, defaultAsk(instrument.family, instrument.home)));
-    const writing = { naming: 'key', dialect: families[family].dialects[0].id };
-    const map = await medianMs(() => mapView(instrument, ask, writing));
-    ratios.push(ratio(`map computed, ${family}`, map / REPAINT_BUDGET, `${REPAINT_BUDGET} ms`));
+    const line = song(instrument, 200);
+    for (let by = -6; by < 6; by += 1) {
+      routeLine(
+        instrument,
+        line.map((n) => ({ ...n, pitch: n.pitch + by })),
+        preferences,
+      );
+    }
   }
-  return ratios;
 }

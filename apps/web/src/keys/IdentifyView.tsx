@@ -7,11 +7,14 @@ import {
   flatName,
   noteCode,
   noteText,
+  octaveOf,
   openInstrument,
   readNotes,
   type Fit,
+  type Instrument,
 } from '@same-song/core';
 import { specOf } from '../api/records.ts';
+import { SceneView } from '../scene/SceneView.tsx';
 import type { KeysViewProps } from './KeysPage.tsx';
 import { mapLink } from './mapLink.ts';
 
@@ -87,8 +90,49 @@ export function IdentifyView({ state }: KeysViewProps) {
           </table>
         </>
       )}
+      {instrument && (
+        <PickOnDrawing
+          instrument={instrument}
+          notes={read?.ok ? read.value : NONE}
+          onNotes={(pcs) => take(pcs.map((pc) => noteText(flatName(pc))).join(' '))}
+        />
+      )}
       <CommonPart state={state} />
     </div>
+  );
+}
+
+const NONE: ReadonlySet<number> = new Set();
+
+interface PickOnDrawingProps {
+  readonly instrument: Instrument;
+  readonly notes: ReadonlySet<number>;
+  readonly onNotes: (pcs: readonly number[]) => void;
+}
+
+/** Notes chosen on the instrument itself: each click takes a note in or out. */
+function PickOnDrawing({ instrument, notes, onNotes }: PickOnDrawingProps) {
+  const scene = useMemo(
+    () =>
+      instrument.scene((way) => ({
+        role: notes.has(way.pitch % 12) ? 'chord' : 'scale',
+        degree: noteText(flatName(way.pitch)),
+        note: String(octaveOf(way.pitch)),
+        reachable: way.able,
+      })),
+    [instrument, notes],
+  );
+  const flip = (id: string) => {
+    const pc = instrument.ways.find((way) => way.id === id)!.pitch % 12;
+    onNotes(notes.has(pc) ? [...notes].filter((n) => n !== pc) : [...notes, pc]);
+  };
+  return (
+    <section>
+      <h2>Or choose on the drawing</h2>
+      <div className="lesson-drawing">
+        <SceneView scene={scene} label={`${instrument.spec.name}: choose notes`} onSelect={flip} />
+      </div>
+    </section>
   );
 }
 

@@ -16,7 +16,7 @@ import {
   type Progression,
   type Role,
 } from '@same-song/core';
-import { progressions } from '../api/records.ts';
+import { progressions, type ProgressionRecord } from '../api/records.ts';
 import { useChordScene } from '../compute/compute.ts';
 import { notify } from '../frame/notice.ts';
 import { remember } from '../frame/undo.ts';
@@ -32,8 +32,15 @@ export function ProgressionView({ state }: KeysViewProps) {
   const { data: kept } = progressions.useList();
   const forms = [...FORMS, ...(kept ?? [])];
   const form = forms.find((f) => f.id === param('form')) ?? FORMS[0];
+  const own = kept?.find((f) => f.id === form.id);
   const text = param('bars') || form.text;
   const beats = Number(param('beats')) || form.beats;
+  /** Another progression begins as it is written, not with what was typed over the last one. */
+  const chooseForm = (id: string) => {
+    setParam('bars', '', 'the chords');
+    setParam('beats', '', 'the beats');
+    setParam('form', id, 'the progression');
+  };
   const parsed = useMemo(() => parseProgression(form.name, text, beats), [form.name, text, beats]);
   const scale = scaleById(ask.scale);
   const tonic = parseNote(ask.tonic);
@@ -60,10 +67,11 @@ export function ProgressionView({ state }: KeysViewProps) {
           forms={forms}
           form={form.id}
           problem={parsed.ok ? undefined : parsed.problems[0]}
-          onForm={(id) => setParam('form', id, 'the progression')}
+          onForm={chooseForm}
           onText={(next) => setParam('bars', next === form.text ? '' : next, 'the chords')}
           onBeats={(next) => setParam('beats', next === form.beats ? '' : String(next), 'the beats')}
         />
+        {own && <BinProgression record={own} onGone={() => setParam('form', '', 'the progression')} />}
         {progression && key && (
           <Bars
             progression={progression}
@@ -223,6 +231,31 @@ function KeepProgression({ text, beats, sound }: { text: string; beats: number; 
         Keep
       </Button>
     </label>
+  );
+}
+
+/** A progression of one's own goes to the bin, and comes back by undo. */
+function BinProgression({ record, onGone }: { record: ProgressionRecord; onGone: () => void }) {
+  const bin = progressions.useBin();
+  const restore = progressions.useRestore();
+  const remove = () =>
+    bin.mutate(record, {
+      onSuccess: () => {
+        const undo = () => restore.mutateAsync(record.id);
+        onGone();
+        remember({
+          label: `putting ${record.name} into the bin`,
+          undo,
+          redo: async () => bin.mutateAsync({ ...record, version: record.version + 2 }),
+        });
+        notify(`“${record.name}” is in the bin.`, { action: { label: 'Undo', run: () => void undo() } });
+      },
+      onError: (error) => notify(error.message, { kind: 'error' }),
+    });
+  return (
+    <Button size="small" variant="text" onClick={remove} disabled={bin.isPending}>
+      Put “{record.name}” into the bin
+    </Button>
   );
 }
 

@@ -1,6 +1,6 @@
 import { area, curveLinear, line as lineShape } from 'd3-shape';
 import { scaleLinear } from 'd3-scale';
-import { useEffect, useRef } from 'react';
+import { memo, useEffect, useRef } from 'react';
 import type { AirBalance, AirNames, LineView, MapView, Side, SideNames } from '@same-song/core';
 
 interface LinePanelProps {
@@ -28,7 +28,15 @@ const NAME_Y: Readonly<Record<Side, number>> = {
 const CURVE_HEIGHT = 42;
 
 /** The route note by note on a centre axis, out above and in below, with the running balance of air beneath it. */
-export function LinePanel({ view, air, sides, selected, related, sounding, onSelect }: LinePanelProps) {
+export const LinePanel = memo(function LinePanel({
+  view,
+  air,
+  sides,
+  selected,
+  related,
+  sounding,
+  onSelect,
+}: LinePanelProps) {
   const scroller = useRef<HTMLDivElement>(null);
   const { line } = view;
   const marked = sounding ?? selected;
@@ -80,7 +88,7 @@ export function LinePanel({ view, air, sides, selected, related, sounding, onSel
       </p>
     </section>
   );
-}
+});
 
 function noteY(note: LineView): number {
   if (note.side === 'level') return AXIS_Y;
@@ -130,7 +138,7 @@ function LineNote({ note, column, words, selected, related, sounding, onSelect }
       <span className="unseen">{name}</span>
       <span
         aria-hidden="true"
-        className={note.brief?.includes('\n') ? 'line-note-tab two-lines' : 'line-note-tab'}
+        className={`line-note-tab${note.brief?.includes('\n') ? ' two-lines' : (note.brief?.length ?? 0) > 3 && column < 48 ? ' tight' : ''}`}
         style={{ top: noteY(note) - NOTE.height / 2, height: NOTE.height }}
       >
         {note.brief ?? '—'}

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { familyById, type MapView } from '@same-song/core';
 import { useMapView } from '../compute/compute.ts';
 import { instruments } from '../api/records.ts';
@@ -116,6 +116,8 @@ function MapBody({ state, view }: { state: MapState; view: MapView }) {
   );
   const player = usePlayer(view.line, tempo, voice);
   const beside = useComparison(state, view);
+  // Paper can wait until the screen has changed.
+  const onPaper = useDeferredValue(view);
   const sounding = player.sounding === undefined ? undefined : view.line[player.sounding];
   const selectWay = useCallback((id: string) => select(selectionOfWay(view, id)), [view, select]);
   const selectNote = useCallback((index: number) => select(noteSelection(index)), [select]);
@@ -197,7 +199,7 @@ function MapBody({ state, view }: { state: MapState; view: MapView }) {
         )}
       </div>
       <PrintSheet
-        view={view}
+        view={onPaper}
         title={title}
         instrument={chosen!.spec.name}
         separator={family.dialects.find((d) => d.id === dialectOf(state))!.separator}

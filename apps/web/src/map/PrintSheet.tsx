@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { MapView } from '@same-song/core';
 import { SceneView } from '../scene/SceneView.tsx';
 
@@ -14,7 +15,7 @@ const NOTES_LARGE = 34;
 const LETTERS_LARGE = 240;
 
 /** Map on one page of paper: the question, the drawing, the tab in large type, what is safe and what is missing. */
-export function PrintSheet({ view, title, instrument, separator }: PrintSheetProps) {
+export const PrintSheet = memo(function PrintSheet({ view, title, instrument, separator }: PrintSheetProps) {
   const letters = view.line.reduce((sum, note) => sum + (note.tab ?? note.note).length, 0);
   const long = view.line.length > NOTES_LARGE || letters > LETTERS_LARGE;
   const lists = [
@@ -67,4 +68,4 @@ export function PrintSheet({ view, title, instrument, separator }: PrintSheetPro
       </p>
     </section>
   );
-}
+});

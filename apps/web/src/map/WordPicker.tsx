@@ -68,6 +68,7 @@ export function PickerPopover(props: PickerPopoverProps) {
       onClose={() => onOpen(false)}
       anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
       transitionDuration={0}
+      disableScrollLock
       slotProps={{ paper: { 'aria-label': `Choose the ${name}`, role: 'dialog' } as object }}
     >
       <Search {...props} />

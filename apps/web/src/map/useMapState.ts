@@ -73,16 +73,19 @@ export function useMapState() {
     return { ask: storedAsk(read.ask), at: link.get('at') ?? undefined };
   }, [family, chosen]);
 
-  const go = useCallback(
-    (link: URLSearchParams, options?: { replace: boolean }) => {
-      const next = link.toString();
-      if (next === now.current) return;
-      now.current = next;
-      underWay.current.push(next);
-      setParams(link, options);
-    },
-    [setParams],
-  );
+  // The router hands out another setter with every link; what hangs on it shall not be drawn again for that.
+  const latestSet = useRef(setParams);
+  useEffect(() => {
+    latestSet.current = setParams;
+  }, [setParams]);
+
+  const go = useCallback((link: URLSearchParams, options?: { replace: boolean }) => {
+    const next = link.toString();
+    if (next === now.current) return;
+    now.current = next;
+    underWay.current.push(next);
+    latestSet.current(link, options);
+  }, []);
 
   const write = useCallback(
     (next: URLSearchParams, label: string) => {

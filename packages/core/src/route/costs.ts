@@ -16,33 +16,38 @@ export interface CostTable {
   stepLoads(from: number, to: number, note: TimedNote): Loads;
 }
 
-interface Weighed {
-  readonly loads: Loads;
-  readonly cost: number;
-}
-
 /**
  * What one instrument keeps however it is set for a key, under the same preferences: the numbers of its plays and the
- * steps between them. Setting changes what a way costs by itself, never a step.
+ * costs of steps between them. Setting changes what a way costs by itself, never a step.
  */
 export interface SharedSteps {
   readonly numbers: Map<string, number>;
-  /** By kind of moment; then by play left and play reached, as one number. */
-  readonly steps: Map<string, Map<number, Weighed>>;
+  /** By kind of moment. */
+  readonly steps: Map<string, StepCosts>;
 }
 
 export function sharedSteps(): SharedSteps {
   return { numbers: new Map(), steps: new Map() };
 }
 
-/** What is known of the moments that cost the same. */
-interface MomentKind {
-  readonly own: Map<number, Weighed>;
-  readonly step: Map<number, Weighed>;
+/** Costs of steps as far as they are known: a square of numbers for most instruments, a map beyond its width. */
+interface StepCosts {
+  readonly width: number;
+  /** −1 where not known yet. */
+  readonly square: Float64Array;
+  readonly beyond: Map<number, number>;
 }
 
+/** Widest square that is laid out, in plays: three megabytes. */
+const WIDEST = 640;
 /** More plays than any instrument has. */
 const PLAYS_LIMIT = 1 << 20;
+
+/** What is known of the moments that cost the same. */
+interface MomentKind {
+  readonly own: Map<number, number>;
+  readonly step: StepCosts;
+}
 
 export function costTable(
   instrument: Instrument,
@@ -57,28 +62,21 @@ export function costTable(
     const id = `${note.beats} ${note.since} ${note.start % 1}`;
     let kind = kinds.get(id);
     if (!kind) {
-      const step = shared.steps.get(id) ?? new Map<number, Weighed>();
+      const width = Math.min(WIDEST, shared.numbers.size);
+      const step = shared.steps.get(id) ?? {
+        width,
+        square: new Float64Array(width * width).fill(-1),
+        beyond: new Map(),
+      };
       shared.steps.set(id, step);
       kinds.set(id, (kind = { own: new Map(), step }));
     }
     last = { note, kind };
     return kind;
   };
-  const weighed = (loads: Loads): Weighed => ({ loads, cost: costOf(loads, weights) });
-  const own = (play: number, note: TimedNote): Weighed => {
-    const known = kindOf(note).own;
-    let found = known.get(play);
-    if (!found) known.set(play, (found = weighed(instrument.wayLoads(plays[play]!, note, habits))));
-    return found;
-  };
-  const step = (from: number, to: number, note: TimedNote): Weighed => {
-    const known = kindOf(note).step;
-    const pair = from * PLAYS_LIMIT + to;
-    let found = known.get(pair);
-    if (!found)
-      known.set(pair, (found = weighed(instrument.stepLoads(plays[from]!, plays[to]!, note, habits))));
-    return found;
-  };
+  const ownLoads = (play: number, note: TimedNote) => instrument.wayLoads(plays[play]!, note, habits);
+  const stepLoads = (from: number, to: number, note: TimedNote) =>
+    instrument.stepLoads(plays[from]!, plays[to]!, note, habits);
   return {
     numberOf(play) {
       const id = `${play.way.id} ${play.grip ?? ''}`;
@@ -88,9 +86,24 @@ export function costTable(
       return number;
     },
     playAt: (number) => plays[number]!,
-    own: (play, note) => own(play, note).cost,
-    step: (from, to, note) => step(from, to, note).cost,
-    ownLoads: (play, note) => own(play, note).loads,
-    stepLoads: (from, to, note) => step(from, to, note).loads,
+    own(play, note) {
+      const { own } = kindOf(note);
+      let cost = own.get(play);
+      if (cost === undefined) own.set(play, (cost = costOf(ownLoads(play, note), weights)));
+      return cost;
+    },
+    step(from, to, note) {
+      const { width, square, beyond } = kindOf(note).step;
+      const inside = from < width && to < width;
+      const at = inside ? from * width + to : from * PLAYS_LIMIT + to;
+      const known = inside ? square[at]! : (beyond.get(at) ?? -1);
+      if (known >= 0) return known;
+      const cost = costOf(stepLoads(from, to, note), weights);
+      if (inside) square[at] = cost;
+      else beyond.set(at, cost);
+      return cost;
+    },
+    ownLoads,
+    stepLoads,
   };
 }

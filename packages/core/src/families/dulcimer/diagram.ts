@@ -52,13 +52,13 @@ export function scene(
   const frets = layout.frets.flatMap((fret, i): Shape[] => {
     const half = fret.name.includes('½');
     const x = fretX(fret.semitones);
-    // Names of close frets stand in two lines.
+    // Half frets are named on a second line, and of close whole ones every other on a third.
     const before = layout.frets[i - 1];
     const close = before !== undefined && x - fretX(before.semitones) < NAME_ROOM;
-    const low = half || (close && i % 2 === 1);
+    const nameLane = half ? 1 : close && i % 2 === 1 ? 2 : 0;
     return [
       line(x, SIZE.margin + SIZE.head - 1, x, bottom + 1, half ? 'rule' : 'brass', half ? 0.8 : 1.1),
-      label(x, low ? bottom + 10.4 : bottom + 6.4, fret.name, 4.4, { anchor: 'middle', bold: !half }),
+      label(x, bottom + 6.2 + nameLane * 4.2, fret.name, half ? 3.6 : 4.4, { anchor: 'middle', bold: !half }),
     ];
   });
   const nut = line(
@@ -92,7 +92,7 @@ export function scene(
   return {
     title: describe(layout),
     widthMm: SIZE.left + SIZE.length + SIZE.margin,
-    heightMm: bottom + 12 + SIZE.margin,
+    heightMm: bottom + 15 + SIZE.margin,
     shapes: [board, ...frets, nut, ...strings, ...capoBar, ...chips(layout, ways, chip, fretX, stringY)],
   };
 }

@@ -40,10 +40,15 @@ export function wayLoads({ way, grip }: Play<DulcimerWay>): Loads {
 }
 
 /** Diatonic frets are the player's measure; a half fret lies between two. */
+const FRET_PLACES: ReadonlyMap<string, number> = new Map(
+  ALL_FRETS.map(({ name }, index) => {
+    const wholes = ALL_FRETS.slice(0, index + 1).filter((f) => !f.name.includes('½')).length;
+    return [name, name.includes('½') ? wholes + 0.5 : wholes];
+  }),
+);
+
 function fretPlace(fret: string): number {
-  const index = ALL_FRETS.findIndex((f) => f.name === fret);
-  const wholes = ALL_FRETS.slice(0, index + 1).filter((f) => !f.name.includes('½')).length;
-  return fret.includes('½') ? wholes + 0.5 : wholes;
+  return FRET_PLACES.get(fret) ?? 0;
 }
 
 const reach = (grip: string | undefined) =>

@@ -62,9 +62,7 @@ function facts({ lowest }: WhistleLayout, key: Key): readonly string[] {
   const halves = needs([1, 3, 6, 8]);
   const cross = needs([10]);
   return [
-    at === 0
-      ? 'home on the lowest note'
-      : `home ${at} ${at === 1 ? 'semitone' : 'semitones'} above the lowest note`,
+    at === 0 ? 'home on the lowest note' : `home ${at} ${at === 1 ? 'semitone' : 'semitones'} up`,
     halves === 0
       ? cross > 0
         ? 'no half-holes, one cross-fingering'
