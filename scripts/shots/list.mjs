@@ -60,6 +60,5 @@ export const SHOTS = [
     ready: '.lesson-drawing .chip',
   },
   { name: 'cabinet-add', path: '/cabinet/new?kind=whistle', ready: '.add-families' },
-  { name: 'cabinet-alternates', path: `/cabinet/${id(8)}`, ready: '.editor-drawing .chip' },
   { name: 'cabinet', path: `/cabinet/${B_FLAT}`, ready: '.editor-drawing .chip' },
 ];

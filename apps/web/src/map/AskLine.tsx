@@ -1,32 +1,19 @@
 import { useState } from 'react';
 import {
   DIRECTIONS,
-  formulaText,
-  noteCode,
-  noteText,
   OCTAVES,
-  familyById,
-  families,
-  FAMILY_IDS,
-  parseNote,
   PATTERNS,
   parsePitch,
   pitchText,
-  scaleById,
-  scaleGroupName,
-  searchScales,
-  SCALES,
-  USUAL_KEYS,
-  usualTonic,
-  notePitchClass,
   type MapView,
   type PatternId,
   type Span,
 } from '@same-song/core';
 import { useShortcuts } from '../frame/shortcuts.ts';
-import { courseWords, DIRECTION_WORDS, layerWords, scaleWords, spanWords, tonicWords } from './askWords.ts';
+import { courseWords, DIRECTION_WORDS, layerWords, spanWords } from './askWords.ts';
+import { contains, InstrumentWord, ScaleWord, TonicWord } from './KeyWords.tsx';
 import { PreferenceWeights } from './PreferenceWeights.tsx';
-import { presetRef, type MapState } from './useMapState.ts';
+import { type MapState } from './useMapState.ts';
 import { WordPicker, type Choice } from './WordPicker.tsx';
 
 /** Words of the sentence and the key that opens each. */
@@ -50,17 +37,10 @@ const WORD_NAMES: Readonly<Record<Word, string>> = {
   chord: 'chord',
 };
 
-const contains = (text: string) => (choice: Choice) =>
-  `${choice.label} ${choice.about ?? ''}`
-    .toLowerCase()
-    .replaceAll('♭', 'b')
-    .replaceAll('♯', '#')
-    .includes(text.trim().toLowerCase());
-
 /** The whole state as one sentence whose words are the controls. */
 export function AskLine({ state, view }: { state: MapState; view: MapView | undefined }) {
   const [open, setOpen] = useState<Word | undefined>(undefined);
-  const { ask, chosen, family } = state;
+  const { ask, family } = state;
   useShortcuts(
     (Object.keys(WORDS) as Word[]).map((word) => ({
       key: WORDS[word],
@@ -81,31 +61,10 @@ export function AskLine({ state, view }: { state: MapState; view: MapView | unde
   return (
     <h1 className="ask-line">
       Play {ask.layer !== 'scale' && <span className="ask-layer">{layerWords(ask)} </span>}
-      <WordPicker
-        {...picker('scale')}
-        word={scaleWords(ask)}
-        placeholder="eb dor, blues, 1 2 ♭3 4 5 …"
-        search={(text) => scaleChoices(text, ask.scale)}
-        onChoose={(id, typed) => chooseScale(state, id, typed)}
-      />{' '}
-      in{' '}
-      <WordPicker
-        {...picker('tonic')}
-        word={tonicWords(ask)}
-        placeholder="A letter, with b or # …"
-        search={(text) => tonicChoices(text, state)}
-        onChoose={(id) => state.change(`key ${id}`, { tonic: id })}
-      />{' '}
-      on{' '}
+      <ScaleWord picker={picker('scale')} state={state} /> in{' '}
+      <TonicWord picker={picker('tonic')} state={state} /> on{' '}
       <span className="ask-unbroken">
-        <WordPicker
-          {...picker('instrument')}
-          word={chosen ? chosen.spec.name : '…'}
-          placeholder="A name, a key …"
-          search={(text) => instrumentChoices(text, state)}
-          onChoose={(id) => state.changeInstrument(id, 'another instrument')}
-        />
-        ,
+        <InstrumentWord picker={picker('instrument')} state={state} />,
       </span>{' '}
       <WordPicker
         {...picker('span')}
@@ -186,80 +145,6 @@ function chooseCourse(state: MapState, id: string): void {
   const direction = DIRECTIONS.find((d) => d === id);
   if (direction) state.change('direction', { direction });
   else state.change('pattern', { pattern: id as PatternId });
-}
-
-/** Scales that fit a typed text, a formula typed in full included. */
-export function scaleChoices(text: string, current: string) {
-  const found =
-    text.trim() === '' ? { scales: SCALES, tonic: undefined, problem: undefined } : searchScales(text);
-  const own = scaleById(current);
-  const extra = text.trim() === '' && own.ok && own.value.group === 'custom' ? [own.value] : [];
-  const choices = [...extra, ...found.scales].map((scale): Choice => ({
-    id: scale.id,
-    label: found.tonic ? `${noteText(found.tonic)} ${scale.name}` : scale.name,
-    about: scale.note ? `${formulaText(scale.degrees)} · ${scale.note}` : formulaText(scale.degrees),
-    group: scaleGroupName(scale),
-    current: scale.id === current,
-  }));
-  return { choices, error: found.problem?.message };
-}
-
-/** A tonic typed with the scale is taken too. */
-export function chooseScale(state: MapState, id: string, typed: string): void {
-  const { tonic } = searchScales(typed);
-  state.change('scale', { scale: id, ...(tonic ? { tonic: noteCode(tonic) } : {}) });
-}
-
-/** Keys as the scale is usually spelled, or what was typed and its twin. */
-export function tonicChoices(text: string, { ask }: MapState) {
-  const scale = scaleById(ask.scale);
-  const usual = scale.ok ? USUAL_KEYS.map((key) => usualTonic(scale.value, notePitchClass(key))) : USUAL_KEYS;
-  const choiceOf = (note: (typeof usual)[number]): Choice => ({
-    id: noteCode(note),
-    label: noteText(note),
-    current: noteCode(note) === ask.tonic,
-  });
-  if (text.trim() === '') {
-    const current = parseNote(ask.tonic);
-    const other = current.ok && !usual.some((n) => noteCode(n) === ask.tonic) ? [current.value] : [];
-    return { choices: [...other, ...usual].map(choiceOf) };
-  }
-  const typed = parseNote(text);
-  if (!typed.ok) return { choices: [], error: typed.problems[0]!.message };
-  const same = usual.filter(
-    (note) => note.letter === typed.value.letter && noteCode(note) !== noteCode(typed.value),
-  );
-  const twin = usual.filter(
-    (note) => notePitchClass(note) === notePitchClass(typed.value) && note.letter !== typed.value.letter,
-  );
-  return { choices: [typed.value, ...twin, ...same].map(choiceOf) };
-}
-
-/** Instruments of the cabinet, then presets on loan, that fit a typed text. */
-export function instrumentChoices(text: string, { cabinet, chosen }: MapState) {
-  const own = cabinet.map((record): Choice => {
-    const family = familyById(record.family);
-    const opened = family?.open(record.layout, {});
-    return {
-      id: record.id,
-      label: record.name,
-      about: opened?.ok ? opened.value.description : '',
-      group: 'In the cabinet',
-      current: record.id === chosen?.ref,
-    };
-  });
-  const presets = FAMILY_IDS.flatMap((id) =>
-    families[id].presets.map((preset): Choice => {
-      const ref = presetRef(id, preset.id);
-      return {
-        id: ref,
-        label: `a ${preset.label} ${families[id].label}`,
-        group: 'Try one that is not in the cabinet',
-        current: ref === chosen?.ref,
-      };
-    }),
-  );
-  return { choices: [...own, ...presets].filter(contains(text)) };
 }
 
 function spanChoices(text: string, current: Span) {

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { scaleById, searchScales, SCALES, formulaText, scaleGroupName } from '@same-song/core';
 import { useShortcuts } from '../frame/shortcuts.ts';
-import { instrumentChoices } from './AskLine.tsx';
+import { instrumentChoices } from './KeyWords.tsx';
 import type { MapState } from './useMapState.ts';
 import { PickerPopover, type Choice } from './WordPicker.tsx';
 

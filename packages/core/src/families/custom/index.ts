@@ -1,18 +1,7 @@
 import { pitchClass } from '../../pitch/pitch.ts';
 import { defineFamily } from '../defineFamily.ts';
-import {
-  anchorTable,
-  gripsFor,
-  GRIPS,
-  habits,
-  parts,
-  pitchSet,
-  preferences,
-  stepLoads,
-  wayLoads,
-} from '../kernel/fixedPitches.ts';
+import { anchorTable, pitchSet, SPOT_FAMILY } from '../kernel/fixedPitches.ts';
 import { parseByTable } from '../kernel/tabTable.ts';
-import { STRUCK } from '../kernel/timbres.ts';
 import { scene } from './diagram.ts';
 import {
   checkLayout,
@@ -32,17 +21,12 @@ import { capabilityGroups, techniques, ways, type CustomWay } from './ways.ts';
 const DIALECT_IDS = dialects.map((dialect) => dialect.id);
 
 export const custom = defineFamily<CustomLayout, CustomWay>({
+  ...SPOT_FAMILY,
   id: 'custom',
   label: 'other fixed pitches',
-  air: undefined,
   sides: { above: 'right hand', level: 'pitches', below: 'left hand' },
   techniques,
-  parts,
-  preferences,
-  habits,
-  grips: GRIPS,
   dialects,
-  timbre: STRUCK,
   absent: 'none of its pitches is this one',
   element: 'pitch',
   presets,
@@ -55,10 +39,6 @@ export const custom = defineFamily<CustomLayout, CustomWay>({
   withElement,
   capabilityGroups,
   ways,
-  gripsFor: (_, __, chosen) => gripsFor(chosen),
-  wayLoads: (_, play) => wayLoads(play),
-  stepLoads: (_, from, to) => stepLoads(from, to),
-  sideOf: (_, { grip }) => (grip === 'R' ? 'above' : grip === 'L' ? 'below' : 'level'),
   facts: ({ spots }, key) => {
     const set = pitchSet(spots);
     const have = key.scale.semitones.filter((s) => set.has(pitchClass(key.home + s))).length;

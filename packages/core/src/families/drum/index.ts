@@ -1,19 +1,7 @@
 import { pitchClass } from '../../pitch/pitch.ts';
 import { defineFamily } from '../defineFamily.ts';
-import {
-  anchorTable,
-  gripsFor,
-  GRIPS,
-  habits,
-  parts,
-  pitchSet,
-  preferences,
-  stepLoads,
-  wayLoads,
-  type SpotWay,
-} from '../kernel/fixedPitches.ts';
+import { anchorTable, pitchSet, SPOT_FAMILY, type SpotWay } from '../kernel/fixedPitches.ts';
 import { parseByTable } from '../kernel/tabTable.ts';
-import { STRUCK } from '../kernel/timbres.ts';
 import { scene } from './diagram.ts';
 import {
   checkLayout,
@@ -33,17 +21,12 @@ import { capabilityGroups, techniques, ways } from './ways.ts';
 const DIALECT_IDS = dialects.map((dialect) => dialect.id);
 
 export const drum = defineFamily<DrumLayout, SpotWay>({
+  ...SPOT_FAMILY,
   id: 'drum',
   label: 'tongue drum',
-  air: undefined,
   sides: { above: 'right hand', level: 'tongues', below: 'left hand' },
   techniques,
-  parts,
-  preferences,
-  habits,
-  grips: GRIPS,
   dialects,
-  timbre: STRUCK,
   absent: 'no tongue has it, and none can be altered',
   element: 'tongue',
   presets,
@@ -56,10 +39,6 @@ export const drum = defineFamily<DrumLayout, SpotWay>({
   withElement,
   capabilityGroups,
   ways,
-  gripsFor: (_, __, chosen) => gripsFor(chosen),
-  wayLoads: (_, play) => wayLoads(play),
-  stepLoads: (_, from, to) => stepLoads(from, to),
-  sideOf: (_, { grip }) => (grip === 'R' ? 'above' : grip === 'L' ? 'below' : 'level'),
   facts: ({ tongues }, key) => {
     const set = pitchSet(tongues);
     const have = key.scale.semitones.filter((s) => set.has(pitchClass(key.home + s))).length;

@@ -13,7 +13,8 @@ import {
   type PreferencePreset,
 } from '../effortPart.ts';
 import type { FactTable } from '../layoutPart.ts';
-import type { Grip, Play, Technique, Way } from '../way.ts';
+import type { Grip, Play, Side, Technique, Way } from '../way.ts';
+import { STRUCK } from './timbres.ts';
 
 /** What instruments of fixed pitches share: places on a surface, two hands, a set of pitches that cannot be altered. */
 
@@ -36,12 +37,12 @@ export interface SpotWay extends Way {
 
 export const CENTS = Object.freeze({ lowest: -50, highest: 50 });
 
-export const GRIPS: readonly Grip[] = Object.freeze([
+const GRIPS: readonly Grip[] = Object.freeze([
   { id: 'L', short: 'L', words: 'left hand' },
   { id: 'R', short: 'R', words: 'right hand' },
 ]);
 
-export const habits: readonly Habit[] = Object.freeze([
+const habits: readonly Habit[] = Object.freeze([
   {
     id: 'hands',
     label: 'Hands',
@@ -53,11 +54,11 @@ export const habits: readonly Habit[] = Object.freeze([
   },
 ]);
 
-export function gripsFor(habits: HabitChoice): readonly string[] {
+function gripsFor(habits: HabitChoice): readonly string[] {
   return { right: ['R'], left: ['L'] }[habits['hands'] ?? 'both'] ?? ['L', 'R'];
 }
 
-export const parts = Object.freeze([
+const parts = Object.freeze([
   {
     id: 'same-hand',
     label: 'same hand again',
@@ -78,12 +79,12 @@ const loads = loader(parts);
 /** A hand’s breadth in millimetres of the drawing. */
 const BREADTH = 40;
 
-export function wayLoads({ way, grip }: Play<SpotWay>): Loads {
+function wayLoads({ way, grip }: Play<SpotWay>): Loads {
   const crossed = (way.lies === 'left' && grip === 'R') || (way.lies === 'right' && grip === 'L');
   return loads({ crossed: crossed ? 1 : 0 });
 }
 
-export function stepLoads(from: Play<SpotWay>, to: Play<SpotWay>): Loads {
+function stepLoads(from: Play<SpotWay>, to: Play<SpotWay>): Loads {
   if (from.grip !== to.grip || from.way.id === to.way.id) return loads({});
   const distance = Math.hypot(from.way.x - to.way.x, from.way.y - to.way.y) / BREADTH;
   return loads({ 'same-hand': 1, way: Math.round(distance * 10) / 10 });
@@ -91,7 +92,7 @@ export function stepLoads(from: Play<SpotWay>, to: Play<SpotWay>): Loads {
 
 const EVEN = Object.freeze({ 'same-hand': 1, crossed: 0.8, way: 0.5 });
 
-export const preferences: readonly PreferencePreset[] = Object.freeze([
+const preferences: readonly PreferencePreset[] = Object.freeze([
   { id: 'even', label: 'an even hand', about: 'Everything counts a little.', weights: EVEN, avoid: [] },
   {
     id: 'turns',
@@ -180,3 +181,18 @@ export function pitchesFrom(
     }),
   );
 }
+
+/** What every family of fixed pitches provides alike; spread into its definition. */
+export const SPOT_FAMILY = Object.freeze({
+  air: undefined,
+  parts,
+  preferences,
+  habits,
+  grips: GRIPS,
+  timbre: STRUCK,
+  gripsFor: (_layout: unknown, _way: SpotWay, chosen: HabitChoice) => gripsFor(chosen),
+  wayLoads: (_layout: unknown, play: Play<SpotWay>) => wayLoads(play),
+  stepLoads: (_layout: unknown, from: Play<SpotWay>, to: Play<SpotWay>) => stepLoads(from, to),
+  sideOf: (_layout: unknown, { grip }: Play<SpotWay>): Side =>
+    grip === 'R' ? 'above' : grip === 'L' ? 'below' : 'level',
+});

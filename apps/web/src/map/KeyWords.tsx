@@ -1,0 +1,148 @@
+import {
+  families,
+  FAMILY_IDS,
+  familyById,
+  formulaText,
+  noteCode,
+  notePitchClass,
+  noteText,
+  parseNote,
+  scaleById,
+  scaleGroupName,
+  SCALES,
+  searchScales,
+  USUAL_KEYS,
+  usualTonic,
+} from '@same-song/core';
+import { scaleWords, tonicWords } from './askWords.ts';
+import { presetRef, type MapState } from './useMapState.ts';
+import { WordPicker, type Choice } from './WordPicker.tsx';
+
+/** What opens and closes one word of a sentence. */
+export interface WordProps {
+  readonly picker: {
+    readonly name: string;
+    readonly shortcut: string;
+    readonly open: boolean;
+    readonly onOpen: (open: boolean) => void;
+  };
+  readonly state: MapState;
+}
+
+export function ScaleWord({ picker, state }: WordProps) {
+  return (
+    <WordPicker
+      {...picker}
+      word={scaleWords(state.ask)}
+      placeholder="eb dor, blues, 1 2 ♭3 4 5 …"
+      search={(text) => scaleChoices(text, state.ask.scale)}
+      onChoose={(id, typed) => chooseScale(state, id, typed)}
+    />
+  );
+}
+
+export function TonicWord({ picker, state }: WordProps) {
+  return (
+    <WordPicker
+      {...picker}
+      word={tonicWords(state.ask)}
+      placeholder="A letter, with b or # …"
+      search={(text) => tonicChoices(text, state)}
+      onChoose={(id) => state.change(`key ${id}`, { tonic: id })}
+    />
+  );
+}
+
+export function InstrumentWord({ picker, state }: WordProps) {
+  return (
+    <WordPicker
+      {...picker}
+      word={state.chosen?.spec.name ?? '…'}
+      placeholder="A name, a key …"
+      search={(text) => instrumentChoices(text, state)}
+      onChoose={(id) => state.changeInstrument(id, 'another instrument')}
+    />
+  );
+}
+
+/** Whether a choice holds what was typed, signs written either way. */
+export const contains = (text: string) => (choice: Choice) =>
+  `${choice.label} ${choice.about ?? ''}`
+    .toLowerCase()
+    .replaceAll('♭', 'b')
+    .replaceAll('♯', '#')
+    .includes(text.trim().toLowerCase());
+
+/** Scales that fit a typed text, a formula typed in full included. */
+function scaleChoices(text: string, current: string) {
+  const found =
+    text.trim() === '' ? { scales: SCALES, tonic: undefined, problem: undefined } : searchScales(text);
+  const own = scaleById(current);
+  const extra = text.trim() === '' && own.ok && own.value.group === 'custom' ? [own.value] : [];
+  const choices = [...extra, ...found.scales].map((scale): Choice => ({
+    id: scale.id,
+    label: found.tonic ? `${noteText(found.tonic)} ${scale.name}` : scale.name,
+    about: scale.note ? `${formulaText(scale.degrees)} · ${scale.note}` : formulaText(scale.degrees),
+    group: scaleGroupName(scale),
+    current: scale.id === current,
+  }));
+  return { choices, error: found.problem?.message };
+}
+
+/** A tonic typed with the scale is taken too. */
+function chooseScale(state: MapState, id: string, typed: string): void {
+  const { tonic } = searchScales(typed);
+  state.change('scale', { scale: id, ...(tonic ? { tonic: noteCode(tonic) } : {}) });
+}
+
+/** Keys as the scale is usually spelled, or what was typed and its twin. */
+function tonicChoices(text: string, { ask }: MapState) {
+  const scale = scaleById(ask.scale);
+  const usual = scale.ok ? USUAL_KEYS.map((key) => usualTonic(scale.value, notePitchClass(key))) : USUAL_KEYS;
+  const choiceOf = (note: (typeof usual)[number]): Choice => ({
+    id: noteCode(note),
+    label: noteText(note),
+    current: noteCode(note) === ask.tonic,
+  });
+  if (text.trim() === '') {
+    const current = parseNote(ask.tonic);
+    const other = current.ok && !usual.some((n) => noteCode(n) === ask.tonic) ? [current.value] : [];
+    return { choices: [...other, ...usual].map(choiceOf) };
+  }
+  const typed = parseNote(text);
+  if (!typed.ok) return { choices: [], error: typed.problems[0]!.message };
+  const same = usual.filter(
+    (note) => note.letter === typed.value.letter && noteCode(note) !== noteCode(typed.value),
+  );
+  const twin = usual.filter(
+    (note) => notePitchClass(note) === notePitchClass(typed.value) && note.letter !== typed.value.letter,
+  );
+  return { choices: [typed.value, ...twin, ...same].map(choiceOf) };
+}
+
+/** Instruments of the cabinet, then presets on loan, that fit a typed text. */
+export function instrumentChoices(text: string, { cabinet, chosen }: MapState) {
+  const own = cabinet.map((record): Choice => {
+    const family = familyById(record.family);
+    const opened = family?.open(record.layout, {});
+    return {
+      id: record.id,
+      label: record.name,
+      about: opened?.ok ? opened.value.description : '',
+      group: 'In the cabinet',
+      current: record.id === chosen?.ref,
+    };
+  });
+  const presets = FAMILY_IDS.flatMap((id) =>
+    families[id].presets.map((preset): Choice => {
+      const ref = presetRef(id, preset.id);
+      return {
+        id: ref,
+        label: `a ${preset.label} ${families[id].label}`,
+        group: 'Try one that is not in the cabinet',
+        current: ref === chosen?.ref,
+      };
+    }),
+  );
+  return { choices: [...own, ...presets].filter(contains(text)) };
+}
