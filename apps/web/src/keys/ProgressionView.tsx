@@ -8,8 +8,6 @@ import {
   parseNote,
   parseProgression,
   scaleById,
-  scaleFit,
-  suitableScales,
   type DegreeChord,
   type FittedNote,
   type Key,
@@ -21,9 +19,10 @@ import { useChordScene } from '../compute/compute.ts';
 import { notify } from '../frame/notice.ts';
 import { remember } from '../frame/undo.ts';
 import { SceneView } from '../scene/SceneView.tsx';
+import { nameIn } from './chordNames.ts';
 import type { KeysViewProps } from './KeysPage.tsx';
+import { Suits } from './Suits.tsx';
 
-const SUGGESTIONS = 7;
 const FIT_WORDS = { chord: 'chord tone', passing: 'passing', clash: 'clashes' } as const;
 
 /** A progression in the chosen key: what the scale is over every bar, on the drawing too, and scales that suit it better. */
@@ -105,11 +104,6 @@ export function ProgressionView({ state }: KeysViewProps) {
       </aside>
     </div>
   );
-}
-
-/** A chord by its name in the key. */
-function nameIn(key: Key, chord: DegreeChord): string {
-  return noteText(key.names[chord.tones[0]!]!) + chord.quality;
 }
 
 function rolesOver(key: Key, chord: DegreeChord): readonly Role[] {
@@ -302,63 +296,5 @@ function BarNote({ note, keyOfAll }: { note: FittedNote; keyOfAll: Key }) {
     >
       {name(note.semitone)}
     </span>
-  );
-}
-
-interface SuitsProps {
-  readonly progression: Progression;
-  readonly current: Key;
-  readonly onScale: (id: string) => void;
-}
-
-function Suits({ progression, current, onScale }: SuitsProps) {
-  const own = scaleFit(current.scale, progression);
-  const better = useMemo(() => suitableScales(progression).slice(0, SUGGESTIONS), [progression]);
-  const clashes = progression.bars.flatMap((chords, i) =>
-    chords.flatMap((chord) =>
-      notesOver(current.scale, chord)
-        .filter((note) => note.fit === 'clash')
-        .map((note) => ({ bar: i + 1, chord, note })),
-    ),
-  );
-  const seen = new Map<string, { bars: number[]; text: string }>();
-  for (const { bar, chord, note } of clashes) {
-    const name = (semitone: number) => noteText(current.names[semitone]!);
-    const instead = note.instead === undefined ? '' : `; ${name(note.instead)} does not`;
-    const text = `${name(note.semitone)} over ${nameIn(current, chord)}: ${note.why}${instead}`;
-    const entry = seen.get(text) ?? { bars: [], text };
-    if (!entry.bars.includes(bar)) entry.bars.push(bar);
-    seen.set(text, entry);
-  }
-  return (
-    <>
-      <h2>
-        {noteText(current.tonic)} {current.scale.name}
-      </h2>
-      <p>{own.reason}.</p>
-      {seen.size > 0 && (
-        <>
-          <h3>Where it clashes</h3>
-          <ul className="verdict-list">
-            {[...seen.values()].map(({ bars, text }) => (
-              <li key={text}>
-                {text} <span className="keys-soft">(bar {bars.join(', ')})</span>
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
-      <h3>Scales that suit, best first</h3>
-      <ol className="suits">
-        {better.map((fit) => (
-          <li key={fit.scale.id}>
-            <button type="button" className="link" onClick={() => onScale(fit.scale.id)}>
-              {fit.scale.name}
-            </button>
-            <span className="keys-soft">{fit.reason}</span>
-          </li>
-        ))}
-      </ol>
-    </>
   );
 }
