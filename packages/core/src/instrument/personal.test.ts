@@ -1,0 +1,64 @@
+import { families, FAMILY_IDS } from '../families/index.ts';
+import { expectOk } from '../result.ts';
+import { routeLine } from '../route/route.ts';
+import { openInstrument, specFromPreset, type InstrumentSpec } from './instrument.ts';
+
+const moment = { beats: 1, start: 0, since: 1 };
+const specOf = (id: string) => specFromPreset(id, families[id as 'drum'].presets[0]!.id);
+const part = (spec: InstrumentSpec, wayId: string, id: string) => {
+  const instrument = expectOk(openInstrument(spec));
+  const way = instrument.ways.find((w) => w.id === wayId)!;
+  const at = instrument.family.parts.findIndex((p) => p.id === id);
+  return instrument.wayLoads({ way, grip: undefined }, moment, {})[at] ?? 0;
+};
+
+test.each(FAMILY_IDS)('%s: what is measured counts by its size, sharp or flat, and only on its way', (id) => {
+  const spec = specOf(id);
+  const [first, second] = expectOk(openInstrument(spec)).ways.map((w) => w.id);
+  for (const cents of [-30, 30]) {
+    const measured = { ...spec, measured: { [first!]: cents } };
+    expect(part(measured, first!, 'tuning')).toBeCloseTo(3);
+    if (second) expect(part(measured, second, 'tuning')).toBe(0);
+  }
+});
+
+test.each(FAMILY_IDS)('%s: the chosen way is free and its rivals are not', (id) => {
+  const spec = specOf(id);
+  const { ways } = expectOk(openInstrument(spec));
+  const pair = ways.flatMap((a) =>
+    ways.filter((b) => a !== b && a.pitch === b.pitch).map((b) => [a, b] as const),
+  )[0];
+  if (!pair) return;
+  const chosen = { ...spec, choices: [pair[0].id] };
+  expect(part(chosen, pair[0].id, 'choice')).toBe(0);
+  expect(part(chosen, pair[1].id, 'choice')).toBe(1);
+});
+
+test('a choice decides between equal ways and gives way to a pin', () => {
+  const spec = specFromPreset('chromatic', '58-12');
+  const line = [{ pitch: 58 + 12, beats: 1, start: 0 }];
+  const preferences = { preset: 'even', weights: {}, habits: {} };
+  const played = (choices: string[], pins: { index: number; wayId: string }[] = []) =>
+    routeLine(expectOk(openInstrument({ ...spec, choices })), line, preferences, pins).notes[0]!.way!.id;
+  expect(played(['4b'])).toBe('4b');
+  expect(played(['5b'])).toBe('5b');
+  expect(played(['4b'], [{ index: 0, wayId: '5b' }])).toBe('5b');
+});
+
+test.each([
+  [{ measured: 'sharp' }, 'measured'],
+  [{ measured: { '4b': 200 } }, 'measured.4b'],
+  [{ measured: { '4b': '3' } }, 'measured.4b'],
+  [{ measured: { '4b': NaN } }, 'measured.4b'],
+  [{ choices: 'all' }, 'choices'],
+  [{ choices: [4] }, 'choices'],
+  [{ choices: ['4b', '5b'] }, 'choices'],
+])('%j is refused at %s', (wrong, field) => {
+  const result = openInstrument({ ...specFromPreset('chromatic', '60-12'), ...wrong });
+  expect(result).toMatchObject({ ok: false, problems: [{ field }] });
+});
+
+test('measurements of ways that are no longer there do no harm', () => {
+  const spec = { ...specFromPreset('chromatic', '60-10'), measured: { '16b': 12 }, choices: ['16b'] };
+  expect(expectOk(openInstrument(spec)).spec.measured).toEqual({ '16b': 12 });
+});
