@@ -17,7 +17,7 @@ for (const check of CHECKS) {
   say(check.name);
   total[(await check.run()) === 0 ? 'passed' : 'failed'] += 1;
 }
-await jest('unit and API tests', ['core', 'server']);
+await jest('unit and API tests', ['core', 'server', 'web']);
 await needBuild();
 await jest('browser tests', ['browser'], ['--runInBand']);
 

@@ -43,11 +43,18 @@ export function CircleView({ state }: KeysViewProps) {
   const harmonica = familyById('diatonic')!.presets.find(
     (p) => Number(p.id) >= 55 && Number(p.id) % 12 === notePitchClass(needed),
   )!;
+  /** The segment chosen by all keys pressed so far, drawn or not yet drawn. */
+  const now = () => {
+    const latest = parseNote(state.current().ask.tonic);
+    return (
+      segments.find((s) => latest.ok && notePitchClass(s.note) === notePitchClass(latest.value)) ?? current
+    );
+  };
   const choose = (segment: Segment) =>
     change(`key ${noteCode(segment.note)}`, { tonic: noteCode(segment.note) });
   return (
     <div className="circle-split">
-      <Circle segments={segments} current={current} onChoose={choose} />
+      <Circle segments={segments} current={current} now={now} onChoose={choose} />
       <section className="circle-words" aria-label="This key">
         <div className="keys-tools">
           <label>
@@ -107,10 +114,11 @@ function segmentsFrom(home: number, fourths: boolean): Segment[] {
 interface CircleProps {
   readonly segments: readonly Segment[];
   readonly current: Segment;
+  readonly now: () => Segment;
   readonly onChoose: (segment: Segment) => void;
 }
 
-function Circle({ segments, current, onChoose }: CircleProps) {
+function Circle({ segments, current, now, onChoose }: CircleProps) {
   const svg = useRef<SVGSVGElement>(null);
   const half = Math.PI / 12;
   const shape = arc<Segment>()
@@ -127,7 +135,7 @@ function Circle({ segments, current, onChoose }: CircleProps) {
     if (by === undefined) return;
     event.preventDefault();
     event.stopPropagation();
-    const next = segments[(current.step + by + 12) % 12]!;
+    const next = segments[(now().step + by + 12) % 12]!;
     onChoose(next);
     svg.current?.querySelector<SVGGElement>(`[data-step="${next.step}"]`)?.focus();
   };

@@ -58,7 +58,7 @@ export const LinePanel = memo(function LinePanel({
         <span>{sides.below}</span>
         {air && <span className="line-store">{air.store}</span>}
       </div>
-      <div className="line-scroller" ref={scroller}>
+      <div className="line-scroller" ref={scroller} tabIndex={0} role="group" aria-label="The line, scrolls">
         <div style={{ width }}>
           <div
             className="line-notes"
@@ -83,7 +83,7 @@ export const LinePanel = memo(function LinePanel({
           {air && <BalanceCurve air={view.air} store={air.store} width={width} column={column} line={line} />}
         </div>
       </div>
-      <p className="line-tab" aria-label="Tab of the line">
+      <p className="line-tab" aria-label="Tab of the line" tabIndex={0} role="group">
         {view.tabText}
       </p>
     </section>

@@ -20,7 +20,7 @@ export function waySelection(wayId: string): string {
 
 /** Reads the link's selection; one that names nothing here is no selection. */
 export function readSelection(view: MapView | undefined, at: string | undefined): Selection {
-  if (!view || at === undefined) return NOTHING;
+  if (!view || at === undefined || at === '') return NOTHING;
   const note = at.startsWith(WAY) ? undefined : view.line[Number(at)];
   const wayId = at.startsWith(WAY) ? at.slice(WAY.length) : note?.wayId;
   const way = view.ways.find((w) => w.id === wayId);

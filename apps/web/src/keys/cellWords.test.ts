@@ -1,0 +1,55 @@
+import {
+  defaultPreferences,
+  expectOk,
+  families,
+  FAMILY_IDS,
+  keyTable,
+  openInstrument,
+  scaleById,
+  specFromPreset,
+} from '@same-song/core';
+import { asksText, hardText, octavesText, tonicText, whereText } from './cellWords.ts';
+import { mapLink } from './mapLink.ts';
+
+const cells = FAMILY_IDS.flatMap((id) => {
+  const instrument = expectOk(openInstrument(specFromPreset(id, families[id].presets[0]!.id)));
+  const scales = ['major', 'chromatic'].map((s) => expectOk(scaleById(s)));
+  return keyTable(instrument, scales, defaultPreferences(families[id]))
+    .rows.flat()
+    .map((cell) => ({ cell, family: families[id] }));
+});
+
+test('every cell of every family says what it shows, and nothing where there is nothing', () => {
+  for (const { cell, family } of cells) {
+    const count = cell.octaves.length;
+    expect(octavesText(cell)).toBe(
+      count === 0 ? 'no whole octave' : `${count} octave${count === 1 ? '' : 's'}`,
+    );
+    expect(
+      whereText(cell)
+        .split(', ')
+        .filter((t) => t !== ''),
+    ).toHaveLength(count);
+    expect(asksText(cell) === '').toBe(count === 0);
+    if (count === 0) expect(hardText(cell, family)).toBe('');
+    expect(tonicText(cell.tonic)).toMatch(/^[A-G][♯♭]?$/);
+  }
+});
+
+test('what is hard is named as players name it', () => {
+  const hard = new Set(cells.map(({ cell, family }) => hardText(cell, family)).filter((t) => t !== ''));
+  expect(hard.size).toBeGreaterThan(2);
+  for (const text of hard) expect(text).not.toMatch(/[a-z]-(bend|hole)\b(?!s)/);
+});
+
+test('a link to Map names instrument, key and scale, whatever their signs', () => {
+  const link = new URL(
+    mapLink('preset:anglo/C-G-two-rows', { tonic: 'F#', scale: 'custom:1-b3-5' }),
+    'http://x',
+  );
+  expect(Object.fromEntries(link.searchParams)).toEqual({
+    on: 'preset:anglo/C-G-two-rows',
+    in: 'F#',
+    play: 'custom:1-b3-5',
+  });
+});

@@ -1,0 +1,48 @@
+import { defaultAsk, families, LAYERS, PATTERNS, type StoredAsk } from '@same-song/core';
+import { courseWords, layerWords, scaleWords, sentence, spanWords, tonicWords } from './askWords.ts';
+
+const ask = (change: Partial<StoredAsk> = {}): StoredAsk => ({
+  ...defaultAsk(families.whistle, 3),
+  ...change,
+});
+
+test('the question is one sentence, with the signs that musicians write', () => {
+  const asked = ask({
+    tonic: 'Bb',
+    scale: 'natural-minor',
+    span: { kind: 'octaves', octaves: 2 },
+    direction: 'up',
+  });
+  expect(sentence(asked, 'the E♭ whistle', 'an even hand')).toBe(
+    'Play natural minor in B♭ on the E♭ whistle, two octaves up, with an even hand.',
+  );
+});
+
+test.each([
+  [{ kind: 'octaves', octaves: 1 }, 'one octave'],
+  [{ kind: 'octaves', octaves: 4 }, 'four octaves'],
+  [{ kind: 'reach' }, 'the whole reach'],
+  [{ kind: 'between', low: 58, high: 75 }, 'from B♭3 to E♭5'],
+] as const)('%j is %s', (span, words) => {
+  expect(spanWords(span)).toBe(words);
+});
+
+test('a pattern is said only where it is not the straight one', () => {
+  expect(courseWords(ask({ direction: 'both' }))).toBe('up and down');
+  for (const { id, label } of PATTERNS.filter((p) => p.id !== 'straight'))
+    expect(courseWords(ask({ direction: 'down', pattern: id }))).toBe(`down ${label}`);
+});
+
+test('a layer is said before the scale, but for the whole scale', () => {
+  for (const { id } of LAYERS) {
+    const words = layerWords(ask({ layer: id }));
+    expect(words === '').toBe(id === 'scale');
+    expect(sentence(ask({ layer: id }), 'x', 'y')).toContain(words);
+  }
+});
+
+test('a custom scale goes by the name it has or its formula; what cannot be read stays as it was typed', () => {
+  expect(scaleWords(ask({ scale: 'nonsense' }))).toBe('nonsense');
+  expect(tonicWords(ask({ tonic: 'F#' }))).toBe('F♯');
+  expect(tonicWords(ask({ tonic: 'Q' }))).toBe('Q');
+});

@@ -1,0 +1,109 @@
+/** Every family and every place at the sizes and in the themes in which teachers see them. */
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Page } from 'puppeteer-core';
+import { families, FAMILY_IDS } from '@same-song/core';
+import { click, keys, openStage, sees, textOf, type Stage } from './stage.ts';
+
+let stage: Stage;
+let page: Page;
+beforeAll(async () => {
+  stage = await openStage();
+});
+afterAll(() => stage.close());
+afterEach(() => page.close());
+
+const mapOf = (id: string, more = '') => {
+  const preset = families[id as 'drum'].presets[0]!.id;
+  return `/map?on=${encodeURIComponent(`preset:${id}/${preset}`)}&play=major${more}`;
+};
+
+async function violations(): Promise<string[]> {
+  await page.evaluate(
+    readFileSync(createRequire(`${process.cwd()}/e2e/`).resolve('axe-core/axe.min.js'), 'utf8'),
+  );
+  return page.evaluate(async () => {
+    const { axe } = window as unknown as {
+      axe: { run(): Promise<{ violations: { id: string; impact: string; nodes: { html: string }[] }[] }> };
+    };
+    return (await axe.run()).violations
+      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      .map((v) => `${v.id}: ${v.nodes[0]!.html.slice(0, 160)}`);
+  });
+}
+
+describe.each(FAMILY_IDS)('%s', (id) => {
+  test.each([
+    [1280, 800, false],
+    [768, 1024, true],
+  ])(
+    'at %d × %d, dark %s: the drawing is whole, nothing runs over, no barrier',
+    async (width, height, dark) => {
+      page = await stage.page(mapOf(id, '&span=2&at=1'), { width, height, dark });
+      await page.waitForSelector('.map-drawing .chip');
+      const { over, right, tall } = await page.evaluate(() => {
+        const main = document.querySelector('main')!;
+        const svg = document.querySelector('.map-drawing svg')!.getBoundingClientRect();
+        return {
+          over: main.scrollWidth - main.clientWidth,
+          right: svg.right - main.getBoundingClientRect().right,
+          tall: svg.height,
+        };
+      });
+      expect(over).toBeLessThanOrEqual(0);
+      expect(right).toBeLessThanOrEqual(0);
+      expect(tall).toBeGreaterThan(150);
+      expect(await violations()).toEqual([]);
+    },
+  );
+
+  test('by the arrow keys every way is reached and named, no two alike', async () => {
+    page = await stage.page(mapOf(id));
+    await page.waitForSelector('.map-drawing .chip');
+    const count = await page.$$eval('.map-drawing [role="option"]', (ways) => ways.length);
+    const names = await page.$$eval('.map-drawing [role="option"] title', (titles) =>
+      titles.map((t) => t.textContent),
+    );
+    expect(names).toHaveLength(count);
+    expect(new Set(names).size).toBe(count);
+    await keys(page, 'ArrowUp', 'ArrowUp');
+    await page.waitForSelector('.map-drawing [aria-selected="true"]');
+    const first = await page.$eval('.map-drawing [aria-selected="true"] title', (t) => t.textContent);
+    expect(names).toContain(first);
+    expect(await textOf(page, '.selected h2')).toContain('degree');
+  });
+
+  test('sounds in its own way: the note that sounds moves on', async () => {
+    page = await stage.page(mapOf(id, '&dir=up'));
+    await page.waitForSelector('.line-note');
+    await keys(page, ' ');
+    await page.waitForSelector('.line-note.sounding', { timeout: 15_000 });
+    const at = () => page.$eval('.line-note.sounding', (e) => Number((e as HTMLElement).dataset['index']));
+    const first = await at();
+    await page.waitForFunction(
+      (index) =>
+        Number(document.querySelector<HTMLElement>('.line-note.sounding')?.dataset['index'] ?? -1) > index,
+      { timeout: 6000 },
+      first,
+    );
+    await keys(page, ' ');
+    await page.waitForFunction(() => !document.querySelector('.line-note.sounding'));
+  });
+});
+
+test('with the server away Map still answers, and says that nothing can be saved', async () => {
+  page = await stage.page(mapOf('harp'));
+  await page.waitForSelector('.map-drawing .chip');
+  await stage.kill();
+  await keys(page, 'k', '“D”', 'Enter');
+  await sees(page, 'levers up: F C');
+  await click(page, 'Put it into the cabinet');
+  await sees(page, 'The Same Song server does not answer');
+  await stage.restart();
+  await page.waitForFunction(() => !document.querySelector('.offline'), { timeout: 15_000 });
+});
+
+test('no page complained in the console', async () => {
+  page = await stage.page('/map');
+  expect(stage.complaints()).toEqual([]);
+});
