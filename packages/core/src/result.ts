@@ -34,10 +34,21 @@ export function under(prefix: string, problems: readonly Problem[]): Problem[] {
   return problems.map((p) => ({ ...p, field: p.field ? `${prefix}.${p.field}` : prefix }));
 }
 
-/** A short rendering of any value for messages; never longer than 40 characters. */
+/** A short rendering of any value for messages, in words a user knows; never longer than 40 characters. */
 export function shown(value: unknown): string {
-  const text = typeof value === 'string' ? value : (JSON.stringify(value) ?? String(value));
-  return text.length > 40 ? `${[...text].slice(0, 37).join('')}…` : text;
+  if (value === undefined || value === null) return 'nothing';
+  if (typeof value === 'number' && !Number.isFinite(value)) return 'no number';
+  const text = typeof value === 'string' ? value : asJson(value);
+  const letters = [...text];
+  return letters.length > 40 ? `${letters.slice(0, 37).join('')}…` : text;
+}
+
+function asJson(value: unknown): string {
+  try {
+    return JSON.stringify(value) ?? typeof value;
+  } catch {
+    return typeof value;
+  }
 }
 
 /** A plain object, as JSON gives it (not null, not a list). */

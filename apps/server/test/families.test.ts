@@ -1,0 +1,131 @@
+/** Every family through the API: kept, changed, refused at the field, exported and brought back. */
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import addFormats from 'ajv-formats';
+import request from 'supertest';
+import {
+  defaultAsk,
+  expectOk,
+  families,
+  FAMILY_IDS,
+  layoutFile,
+  openInstrument,
+  specFromPreset,
+  type ExchangeFile,
+} from '@same-song/core';
+import { demoData } from '../src/demo/demoData.ts';
+import { startServer, type TestServer } from './server.ts';
+
+let server: TestServer;
+const api = () => request(server.app.getHttpServer());
+beforeEach(async () => {
+  server = await startServer();
+});
+afterEach(() => server.stop());
+
+const specOf = (id: (typeof FAMILY_IDS)[number]) => specFromPreset(id, families[id].presets[0]!.id);
+
+test.each(FAMILY_IDS)(
+  'a %s is kept with what was measured and chosen, and found again as it was',
+  async (id) => {
+    const { ways } = expectOk(openInstrument(specOf(id)));
+    const spec = {
+      ...specOf(id),
+      a4: 442,
+      measured: { [ways[0]!.id]: -7.5 },
+      choices: [ways[0]!.id],
+      notes: 'Wörter 🎶',
+    };
+    const { body } = await api().post('/api/instruments').send(spec).expect(201);
+    const found = (
+      await api()
+        .get(`/api/instruments/${(body as { id: string }).id}`)
+        .expect(200)
+    ).body as typeof spec;
+    expect(found).toMatchObject(JSON.parse(JSON.stringify(spec)) as object);
+    expect(expectOk(openInstrument({ ...spec, layout: found.layout })).ways).toEqual(ways);
+  },
+);
+
+test.each(FAMILY_IDS)(
+  'a question for a %s is kept, and one with another family’s preference is refused there',
+  async (id) => {
+    const { body } = await api().post('/api/instruments').send(specOf(id)).expect(201);
+    const instrumentId = (body as { id: string }).id;
+    const ask = defaultAsk(families[id], 3);
+    await api().post('/api/asks').send({ name: 'Evening', instrumentId, ask }).expect(201);
+    const wrong = { ...ask, preferences: { ...ask.preferences, preset: 'of another kind' } };
+    const answer = await api()
+      .post('/api/asks')
+      .send({ name: 'Evening', instrumentId, ask: wrong })
+      .expect(422);
+    expect((answer.body.problems as { field: string }[]).map((p) => p.field)).toContain(
+      'ask.preferences.preset',
+    );
+    const odd = await api()
+      .post('/api/asks')
+      .send({ name: 'Evening', instrumentId, ask: { ...ask, pattern: 'zigzag', layer: 'none' } })
+      .expect(422);
+    expect((odd.body.problems as { field: string }[]).map((p) => p.field).sort()).toEqual([
+      'ask.layer',
+      'ask.pattern',
+    ]);
+  },
+);
+
+test.each(FAMILY_IDS)('a broken %s is refused within its layout and nothing is kept', async (id) => {
+  const answer = await api()
+    .post('/api/instruments')
+    .send({ ...specOf(id), layout: {} })
+    .expect(422);
+  const fields = (answer.body.problems as { field: string }[]).map((p) => p.field);
+  expect(fields.length).toBeGreaterThan(0);
+  expect(fields.every((field) => field.startsWith('layout'))).toBe(true);
+  expect((await api().get('/api/instruments')).body).toEqual([]);
+});
+
+test('layouts of every family fit the published schema; others do not', async () => {
+  const { body: schema } = await api().get('/api/data/layout-schema').expect(200);
+  const ajv = new Ajv2020({ strict: true });
+  addFormats.default(ajv);
+  const validate = ajv.compile(schema as object);
+  for (const id of FAMILY_IDS) {
+    const { layout, name } = specOf(id);
+    expect(validate(layoutFile(id, name, layout)) ? [] : validate.errors).toEqual([]);
+  }
+  expect(validate({ ...layoutFile('drum', 'x', {}), family: 'kazoo' })).toBe(false);
+  expect(validate({ ...layoutFile('drum', 'x', {}), more: 1 })).toBe(false);
+});
+
+test('the demo data has an instrument of every family, all of it opens, and its questions name notes that sound', () => {
+  const demo = demoData();
+  const kinds = new Set(demo.instruments.map((i) => i.family));
+  for (const id of FAMILY_IDS.filter((f) => f !== 'custom')) expect(kinds).toContain(id);
+  const names = demo.instruments.map((i) => i.name);
+  expect(new Set(names).size).toBe(names.length);
+  for (const { id, ...spec } of demo.instruments) {
+    const { ways } = expectOk(openInstrument(spec));
+    for (const wayId of [...Object.keys(spec.measured), ...spec.choices])
+      expect(ways.map((w) => w.id)).toContain(wayId);
+    expect(id).toMatch(/^5a3e5046-/);
+  }
+});
+
+test('a file of three thousand records goes in whole, and one wrong record among them keeps all out', async () => {
+  const demo = demoData();
+  const id = (n: number) => `99999999-0000-4000-8000-${String(n).padStart(12, '0')}`;
+  const many: ExchangeFile = {
+    ...demo,
+    instruments: Array.from({ length: 3000 }, (_, n) => ({
+      ...demo.instruments[n % demo.instruments.length]!,
+      id: id(n),
+      name: `instrument ${n}`,
+    })),
+    asks: [],
+  };
+  const wrong = { ...many, instruments: many.instruments.with(2999, { ...many.instruments[2999]!, a4: 1 }) };
+  const refused = await api().post('/api/data/import?apply=true').send(wrong).expect(422);
+  expect(refused.body.problems[0].field).toBe('instruments.2999.a4');
+  expect((await api().get('/api/instruments')).body).toEqual([]);
+  await api().post('/api/data/import?apply=true').send(many).expect(200);
+  expect((await api().get('/api/instruments')).body).toHaveLength(3000);
+}, 60_000);

@@ -1,0 +1,69 @@
+/** The inventory of every family, against the rule said in words. */
+import fc from 'fast-check';
+import {
+  aboveHome,
+  defaultPreferences,
+  expectOk,
+  families,
+  FAMILY_IDS,
+  keyOf,
+  mainChord,
+  MAIN_CHORDS,
+  openInstrument,
+  resolvePreferences,
+  rolesOf,
+  SCALES,
+  specFromPreset,
+  takeInventory,
+  USUAL_KEYS,
+} from '@same-song/core';
+
+describe.each(FAMILY_IDS)('%s', (id) => {
+  const presets = families[id].presets.map((p) => p.id);
+  const anyKey = fc
+    .tuple(fc.constantFrom(...SCALES), fc.constantFrom(...USUAL_KEYS), fc.constantFrom(...MAIN_CHORDS))
+    .map(([scale, tonic, degree]) => ({ key: keyOf(scale, tonic), chord: mainChord(scale, degree) }));
+
+  test('safe is in the scale and can be relied on, leave out is outside or gains nothing, the rest is a risk', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...presets), anyKey, (preset, { key, chord }) => {
+        const base = expectOk(openInstrument(specFromPreset(id, preset)));
+        const instrument = base.forKey(key);
+        const { avoid } = resolvePreferences(instrument.family, defaultPreferences(instrument.family));
+        const { byTechnique, missing } = takeInventory(instrument, key, rolesOf(key.scale, chord), avoid);
+        const items = byTechnique.flatMap((group) => group.items);
+        expect(items.map((item) => item.way.id).sort()).toEqual(instrument.ways.map((way) => way.id).sort());
+        for (const { technique, items: own } of byTechnique) {
+          for (const { way, role, advice, gains, chords } of own) {
+            const inScale = key.scale.semitones.includes(aboveHome(key, way.pitch));
+            expect(way.technique).toBe(technique.id);
+            expect(inScale).toBe(['home', 'chord', 'scale'].includes(role));
+            expect(gains).toBe(way.duplicateOf === undefined);
+            const expected =
+              role === 'outside' || !gains
+                ? 'leave'
+                : role !== 'colour' && technique.safe && way.able
+                  ? 'safe'
+                  : 'risk';
+            expect(advice).toBe(expected);
+            const holding = MAIN_CHORDS.map((degree) => mainChord(key.scale, degree)).filter((c) =>
+              c.tones.includes(aboveHome(key, way.pitch)),
+            );
+            expect(chords).toEqual(holding.map((c) => c.name));
+          }
+        }
+        for (const { pitch, missing: why } of missing) {
+          expect(key.scale.semitones).toContain(aboveHome(key, pitch));
+          expect(instrument.ways.some((w) => w.pitch === pitch && w.able && !avoid.has(w.technique))).toBe(
+            false,
+          );
+          const way = instrument.ways.find((w) => w.id === why.wayId);
+          if (way) expect(way.pitch).toBe(pitch);
+          else expect(instrument.ways.some((w) => w.pitch === pitch)).toBe(false);
+          expect(why.text.length).toBeGreaterThan(5);
+        }
+      }),
+      { numRuns: 25 },
+    );
+  });
+});
