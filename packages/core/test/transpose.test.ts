@@ -1,12 +1,6 @@
 /** Moving an instrument moves all it has, and nothing else about it. */
-import {
-  expectOk,
-  families,
-  FAMILY_IDS,
-  openInstrument,
-  specFromPreset,
-  type Instrument,
-} from '@same-song/core';
+import type { FAMILY_IDS } from '@same-song/core';
+import { expectOk, families, openInstrument, specFromPreset, type Instrument } from '@same-song/core';
 
 /** The option that moves each family's pitches, where it has one, and two of its values a known way apart. */
 const MOVES: Readonly<
