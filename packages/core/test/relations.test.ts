@@ -1,0 +1,284 @@
+/** Things that must hold between answers: there and back, both ways round, and sums that add up. */
+import fc from 'fast-check';
+import {
+  aboveHome,
+  airBalance,
+  alternatesOf,
+  checkAsk,
+  commonNotes,
+  compareMaps,
+  defaultAsk,
+  defaultPreferences,
+  DIRECTIONS,
+  expectOk,
+  families,
+  FAMILY_IDS,
+  fitsFrom,
+  keyOf,
+  mapView,
+  notesOver,
+  openInstrument,
+  parseProgression,
+  PATTERNS,
+  routeLine,
+  scaleFit,
+  scaleLine,
+  SCALES,
+  specFromPreset,
+  suitableScales,
+  suggestionsFor,
+  switchKeys,
+  USUAL_KEYS,
+  type Instrument,
+  type Key,
+  type RouteNote,
+} from '@same-song/core';
+
+const anyKey = fc
+  .tuple(fc.constantFrom(...SCALES), fc.constantFrom(...USUAL_KEYS))
+  .map(([scale, tonic]) => keyOf(scale, tonic));
+
+const instrumentOf = (id: string, index: number): Instrument => {
+  const { presets } = families[id as 'drum'];
+  return expectOk(openInstrument(specFromPreset(id, presets[index % presets.length]!.id)));
+};
+const ids = (ways: readonly { readonly id: string }[]) => ways.map((way) => way.id).sort();
+
+describe.each(FAMILY_IDS)('%s', (id) => {
+  const family = families[id];
+  const dialect = family.dialects[0]!.id;
+  const anyIndex = fc.nat(40);
+
+  test('switching there and back leaves out what was taken in, and undoes what was set', () => {
+    fc.assert(
+      fc.property(anyIndex, anyKey, anyKey, (index, from, to) => {
+        const instrument = instrumentOf(id, index);
+        const there = switchKeys(instrument, from, to, dialect);
+        const back = switchKeys(instrument, to, from, dialect);
+        expect(ids(back.drop)).toEqual(ids(there.take));
+        expect(ids(back.take)).toEqual(ids(there.drop));
+        expect(ids(back.keep)).toEqual(ids(there.keep));
+        expect(back.facts).toEqual([there.facts[1], there.facts[0]]);
+        const settings = (key: Key) => instrument.forKey(key).settings.map((s) => s.id);
+        const changed = settings(from).filter((s) => !settings(to).includes(s));
+        const added = settings(to).filter((s) => !settings(from).includes(s));
+        expect(there.todo).toHaveLength(changed.length + added.length);
+        expect(switchKeys(instrument, from, from, dialect)).toMatchObject({ todo: [], drop: [], take: [] });
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  test('two scales compared the other way round swap what is dropped and added', () => {
+    fc.assert(
+      fc.property(anyIndex, anyKey, fc.constantFrom(...SCALES), (index, key, other) => {
+        const instrument = instrumentOf(id, index);
+        const view = (scale: string) => {
+          const base = defaultAsk(family, key.home);
+          return mapView(instrument, expectOk(checkAsk(family, { ...base, scale })), {
+            naming: 'key',
+            dialect,
+          });
+        };
+        const first = view(key.scale.id);
+        const second = view(other.id);
+        const one = compareMaps(first, second, true);
+        const two = compareMaps(second, first, true);
+        expect(ids(one.dropped)).toEqual(ids(two.added));
+        expect(ids(one.added)).toEqual(ids(two.dropped));
+        expect(ids(one.kept)).toEqual(ids(two.kept));
+        expect(one.notes.dropped).toEqual(two.notes.added);
+        expect(one.parts.map((p) => [p.label, p.first, p.second]).sort()).toEqual(
+          two.parts.map((p) => [p.label, p.second, p.first]).sort(),
+        );
+        const inScale = first.ways.filter((w) => w.reachable && ['home', 'chord', 'scale'].includes(w.role));
+        expect(ids([...one.kept, ...one.dropped])).toEqual(ids(inScale));
+      }),
+      { numRuns: 12 },
+    );
+  });
+
+  test('the recommended way of a pitch costs least between its neighbours, measurements counted', () => {
+    fc.assert(
+      fc.property(
+        anyIndex,
+        fc.array(fc.integer({ min: -40, max: 40 }), { minLength: 8, maxLength: 8 }),
+        (index, cents) => {
+          const base = instrumentOf(id, index);
+          const measured = Object.fromEntries(base.ways.slice(0, 8).map((way, i) => [way.id, cents[i]!]));
+          const instrument = expectOk(openInstrument({ ...base.spec, measured }));
+          const preferences = defaultPreferences(family);
+          for (const row of alternatesOf(instrument, preferences, dialect).slice(0, 12)) {
+            const best = Math.min(...row.candidates.map((c) => c.total));
+            expect(row.candidates.find((c) => c.recommended)!.total).toBeCloseTo(best, 9);
+            for (const candidate of row.candidates)
+              expect(candidate.measured).toBe(measured[candidate.wayId]);
+          }
+        },
+      ),
+      { numRuns: 6 },
+    );
+  });
+
+  test('a line keeps to its notes, its ends and its direction, in every pattern', () => {
+    const compass = [...new Set(instrumentOf(id, 0).ways.map((way) => way.pitch))].sort((a, b) => a - b);
+    fc.assert(
+      fc.property(
+        anyKey,
+        fc.constantFrom(...PATTERNS),
+        fc.constantFrom(...DIRECTIONS),
+        fc.integer({ min: 36, max: 90 }),
+        fc.nat(30),
+        (key, pattern, direction, low, span) => {
+          const limits = { kind: 'between', low, high: low + span } as const;
+          const line = scaleLine(key, limits, { direction, pattern }, compass);
+          for (const [i, note] of line.entries()) {
+            expect(note.pitch).toBeGreaterThanOrEqual(low);
+            expect(note.pitch).toBeLessThanOrEqual(low + span);
+            expect(key.scale.semitones).toContain(aboveHome(key, note.pitch));
+            expect([note.start, note.beats]).toEqual([i, 1]);
+          }
+          if (pattern.id === 'straight' && direction !== 'both') {
+            const steps = line.slice(1).map((note, i) => note.pitch - line[i]!.pitch);
+            expect(steps.every((step) => (direction === 'up' ? step > 0 : step < 0))).toBe(true);
+          }
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  test('what is suggested for a key is never worse than the instrument as it stands', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(0, 1), anyKey, (index, key) => {
+        const found = suggestionsFor(instrumentOf(id, index), key);
+        expect(found.length).toBeGreaterThanOrEqual(1);
+        expect(found.length).toBeLessThanOrEqual(2);
+        const [best, standing] = found;
+        if (standing) {
+          expect(best!.cell.octaves.length === 0 && standing.cell.octaves.length > 0).toBe(false);
+          expect(best!.todo.length).toBeGreaterThan(0);
+        }
+      }),
+      { numRuns: 5 },
+    );
+  });
+});
+
+test('air: taking the beats one by one gives the same balance, and air is taken only where it must be', () => {
+  const anglo = instrumentOf('anglo', 0);
+  const ways = anglo.ways;
+  const notes = fc.array(fc.tuple(fc.nat(ways.length - 1), fc.constantFrom(0.5, 1, 2, 4)), {
+    minLength: 1,
+    maxLength: 30,
+  });
+  fc.assert(
+    fc.property(notes, fc.integer({ min: 8, max: 20 }), (played, capacity) => {
+      let start = 0;
+      const line = played.map(([which, beats], index): RouteNote => {
+        const way = ways[which]!;
+        const note = { index, pitch: way.pitch, beats, start, pinned: false, way, grip: undefined };
+        start += beats;
+        return note;
+      });
+      const air = airBalance(line, capacity);
+      let balance = 0;
+      const helps: number[] = [];
+      for (const note of line) {
+        const next = balance + (note.way!.air === 'in' ? note.beats : -note.beats);
+        if (Math.abs(next) > capacity / 2) {
+          helps.push(note.index);
+          balance = note.way!.air === 'in' ? note.beats : -note.beats;
+        } else balance = next;
+        expect(Math.abs(balance)).toBeLessThanOrEqual(capacity / 2);
+      }
+      expect(air.helps).toEqual(helps);
+      expect(air.points[air.points.length - 1]).toEqual({ beat: start, balance });
+      expect(airBalance(line).helps).toEqual([]);
+    }),
+  );
+});
+
+test('a route of no notes and of notes that nothing sounds is answered', () => {
+  for (const id of FAMILY_IDS) {
+    const instrument = instrumentOf(id, 0);
+    const preferences = defaultPreferences(families[id]);
+    expect(routeLine(instrument, [], preferences).notes).toEqual([]);
+    const far = routeLine(instrument, [{ pitch: 12, beats: 1, start: 0 }], preferences);
+    expect(far.notes[0]!.missing!.reason).toBe('below');
+    expect(far.effort.total).toBe(0);
+    expect(far.remarks()).toEqual([]);
+  }
+});
+
+describe('scales over chords', () => {
+  const chords = fc.array(
+    fc.tuple(
+      fc.constantFrom('', 'b', '#'),
+      fc.integer({ min: 1, max: 7 }),
+      fc.constantFrom('', 'm', '7', 'm7', 'maj7', '+'),
+    ),
+    { minLength: 1, maxLength: 8 },
+  );
+
+  test('every note is of the chord, passing or a clash with its reason; what is told instead does not clash', () => {
+    fc.assert(
+      fc.property(chords, fc.constantFrom(...SCALES), (list, scale) => {
+        const text = list.map(([sign, degree, quality]) => `${sign}${degree}${quality}`).join(' ');
+        const progression = expectOk(parseProgression('x', text, 4));
+        expect(progression.bars).toHaveLength(list.length);
+        let clashes = 0;
+        for (const [chord] of progression.bars) {
+          const over = notesOver(scale, chord!);
+          expect(over.map((note) => note.semitone)).toEqual(scale.semitones);
+          for (const note of over) {
+            expect(note.fit === 'chord').toBe(chord!.tones.includes(note.semitone));
+            expect(note.why !== undefined).toBe(note.fit === 'clash');
+            if (note.instead !== undefined)
+              expect(over.find((n) => n.semitone === note.instead)!.fit).not.toBe('clash');
+          }
+          clashes += over.filter((note) => note.fit === 'clash').length;
+        }
+        const fit = scaleFit(scale, progression);
+        expect(fit.clashes).toBe(clashes);
+        expect(fit.covers).toBeGreaterThanOrEqual(0);
+        expect(fit.covers).toBeLessThanOrEqual(1);
+        expect(suitableScales(progression).length).toBeGreaterThan(20);
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
+
+describe('what a set of notes makes', () => {
+  const sets = fc.uniqueArray(fc.integer({ min: 0, max: 11 }), { minLength: 1, maxLength: 9 });
+
+  test('lacking and strange are the true differences, and nearer fits come first', () => {
+    fc.assert(
+      fc.property(sets, (list) => {
+        const set = new Set(list);
+        const fits = fitsFrom(set, list[0]!);
+        const distance = (f: (typeof fits)[number]) => f.lacking.length + 2 * f.strange.length;
+        for (const [i, fit] of fits.entries()) {
+          const above = list.map((pc) => (pc - list[0]! + 12) % 12);
+          expect(fit.lacking).toEqual(fit.scale.semitones.filter((s) => !above.includes(s)));
+          expect(fit.strange).toEqual(
+            above.filter((s) => !fit.scale.semitones.includes(s)).sort((a, b) => a - b),
+          );
+          if (i > 0) expect(distance(fits[i - 1]!)).toBeLessThanOrEqual(distance(fit));
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test('sharing with oneself changes nothing', () => {
+    fc.assert(
+      fc.property(sets, (list) => {
+        const set = new Set(list);
+        expect(commonNotes([set, set])).toEqual(commonNotes([set]));
+        expect(commonNotes([set]).notes).toEqual([...list].sort((a, b) => a - b));
+      }),
+    );
+  });
+});
