@@ -167,6 +167,17 @@ describe('progressions', () => {
     await page.waitForFunction(() =>
       [...document.querySelectorAll('option')].some((o) => o.textContent === 'Four bars of ours'),
     );
+    const own = await page.$$eval(
+      '.chords-editor option',
+      (options) => options.find((o) => o.textContent === 'Four bars of ours')!.value,
+    );
+    await (await page.waitForSelector('.chords-editor select'))!.select(own);
+    await click(page, 'Put “Four bars of ours” into the bin');
+    await sees(page, 'is in the bin.');
+    page = await stage.page('/cabinet/bin');
+    await sees(page, 'Four bars of ours (progression)');
+    await click(page, 'Put back');
+    await sees(page, 'Four bars of ours is back.');
   });
 
   test('a bar chosen shows its chord on the drawing', async () => {

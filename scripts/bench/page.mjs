@@ -23,7 +23,6 @@ export async function repaintRatio() {
     await page.waitForSelector('.map-drawing .chip');
     const times = [];
     for (const key of KEYS) {
-      await page.waitForFunction(() => !document.querySelector('.picker'));
       await page.keyboard.press('k');
       await page.keyboard.type(key);
       await page.evaluate(() => {

@@ -1,4 +1,5 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback } from 'react';
 import { proxy, wrap } from 'comlink';
 import type { InstrumentSpec, NamingStyle, Preferences, Role, StoredAsk, Writing } from '@same-song/core';
 import type { Compute, KeyAsk } from './worker.ts';
@@ -6,17 +7,33 @@ import type { Compute, KeyAsk } from './worker.ts';
 const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
 const compute = wrap<Compute>(worker);
 
-/** Map for a question, computed off the main thread and remembered by its content. */
-export function useMapView(spec: InstrumentSpec | undefined, ask: StoredAsk, writing: Writing) {
-  return useQuery({
+function mapQuery(spec: InstrumentSpec | undefined, ask: StoredAsk, writing: Writing) {
+  return {
     queryKey: ['map', spec, ask, writing],
     queryFn: () => compute.map(spec!, ask, writing),
-    enabled: spec !== undefined,
-    placeholderData: keepPreviousData,
     staleTime: Infinity,
     retry: false,
     networkMode: 'always',
+  } as const;
+}
+
+/** Map for a question, computed off the main thread and remembered by its content. */
+export function useMapView(spec: InstrumentSpec | undefined, ask: StoredAsk, writing: Writing) {
+  return useQuery({
+    ...mapQuery(spec, ask, writing),
+    enabled: spec !== undefined,
+    placeholderData: keepPreviousData,
   });
+}
+
+/** Sets the worker to a map that will be asked for next, while the page still draws the question. */
+export function useMapAhead() {
+  const client = useQueryClient();
+  return useCallback(
+    (spec: InstrumentSpec, ask: StoredAsk, writing: Writing) =>
+      void client.prefetchQuery(mapQuery(spec, ask, writing)),
+    [client],
+  );
 }
 
 /** Pitches with at least so many ways, side by side, for an instrument as it stands in the editor. */

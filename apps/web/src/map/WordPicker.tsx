@@ -61,6 +61,9 @@ interface PickerPopoverProps extends Omit<WordPickerProps, 'word' | 'shortcut'> 
 /** The typed search by itself, hanging from any element. */
 export function PickerPopover(props: PickerPopoverProps) {
   const { name, anchor, open, onOpen } = props;
+  // Each opening begins anew, also one that comes before the last has left the screen.
+  const [opening, setOpening] = useState({ open, count: 0 });
+  if (opening.open !== open) setOpening({ open, count: opening.count + (open ? 1 : 0) });
   return (
     <Popover
       open={open}
@@ -71,7 +74,7 @@ export function PickerPopover(props: PickerPopoverProps) {
       disableScrollLock
       slotProps={{ paper: { 'aria-label': `Choose the ${name}`, role: 'dialog' } as object }}
     >
-      <Search {...props} />
+      <Search key={opening.count} {...props} />
     </Popover>
   );
 }

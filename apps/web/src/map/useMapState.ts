@@ -14,6 +14,7 @@ import {
   type StoredAsk,
 } from '@same-song/core';
 import { instruments, specOf, type InstrumentRecord } from '../api/records.ts';
+import { useMapAhead } from '../compute/compute.ts';
 import { useSettings } from '../api/settings.ts';
 import { remember } from '../frame/undo.ts';
 
@@ -97,6 +98,10 @@ export function useMapState() {
     [go],
   );
 
+  const ahead = useMapAhead();
+  const { naming } = settings;
+  const dialect = settings.dialects[family.id] ?? family.dialects[0]!.id;
+
   /** Changes the question. Pins hold for one line of notes: what changes the line lets go of them. */
   const change = useCallback(
     (label: string, part: Partial<StoredAsk>) => {
@@ -108,9 +113,10 @@ export function useMapState() {
         ...askToLink(next, family),
       });
       if (keepsLine && marked) link.set('at', marked);
+      if (chosen) ahead(chosen.spec, next, { naming, dialect });
       write(link, label);
     },
-    [current, chosen, family, write],
+    [current, chosen, family, write, ahead, naming, dialect],
   );
 
   const changeInstrument = useCallback(
