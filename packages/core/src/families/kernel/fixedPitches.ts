@@ -124,6 +124,9 @@ export function pitchSet(spots: readonly Pick<Spot, 'pitch'>[]): ReadonlySet<num
   return new Set(spots.map(({ pitch }) => pitchClass(pitch)));
 }
 
+/** More triads than these are counted, not named. */
+const TRIADS_NAMED = 8;
+
 /** What each pitch gives as home: the best fitting scale, what it lacks, and the triads on its degrees. */
 export function anchorTable(
   spots: readonly Pick<Spot, 'pitch'>[],
@@ -150,7 +153,9 @@ export function anchorTable(
               : `nearly ${best.scale.name}`
             : 'no scale of the list',
           best ? best.lacking.map((s) => degreeText(CHROMATIC_DEGREES[s]!)).join(' ') : '',
-          triads.map(({ root, minor }) => noteText(root) + (minor ? 'm' : '')).join(' '),
+          triads.length > TRIADS_NAMED
+            ? `${triads.length} of 24`
+            : triads.map(({ root, minor }) => noteText(root) + (minor ? 'm' : '')).join(' '),
         ],
         wayIds: ids,
       };
