@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
-import { DEFAULT_SETTINGS, type Settings } from '@same-song/core';
+import { DEFAULT_SETTINGS, type Family, type Settings } from '@same-song/core';
 import { request, RequestError } from './client.ts';
 
 interface SettingsRecord {
@@ -40,4 +40,9 @@ export function useSettings() {
     [client, mutate],
   );
   return { settings: data?.value ?? DEFAULT_SETTINGS, loaded: data !== undefined, change };
+}
+
+/** The tab dialect in which the user writes a family. */
+export function dialectOf(settings: Settings, family: Family): string {
+  return settings.dialects[family.id] ?? family.dialects[0]!.id;
 }

@@ -7,7 +7,7 @@ import {
   type InstrumentSpec,
   type Problem,
 } from '@same-song/core';
-import { useSettings } from '../api/settings.ts';
+import { dialectOf, useSettings } from '../api/settings.ts';
 import { useAlternates } from '../compute/compute.ts';
 
 interface AlternatesPanelProps {
@@ -36,8 +36,7 @@ function AlternatesTable(props: AlternatesPanelProps) {
   const { instrument, problems } = props;
   const { settings } = useSettings();
   const [all, setAll] = useState(false);
-  const { id, dialects } = instrument.family;
-  const dialect = settings.dialects[id] ?? dialects[0]!.id;
+  const dialect = dialectOf(settings, instrument.family);
   // What is being edited may not be right yet; the table then stays with what last was.
   const { data: rows, error } = useAlternates(instrument.spec, dialect, all ? 1 : 2);
   const wrong = problems.filter((p) => p.field.startsWith('measured') || p.field === 'choices');

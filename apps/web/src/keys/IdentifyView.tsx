@@ -15,6 +15,7 @@ import {
 } from '@same-song/core';
 import { specOf } from '../api/records.ts';
 import { SceneView } from '../scene/SceneView.tsx';
+import { dialectOf } from '../api/settings.ts';
 import type { KeysViewProps } from './KeysPage.tsx';
 import { mapLink } from './mapLink.ts';
 
@@ -24,7 +25,7 @@ const SHOWN = 14;
 export function IdentifyView({ state }: KeysViewProps) {
   const { chosen, family, settings, param, setParam } = state;
   const [text, setText] = useState(param('notes'));
-  const dialect = settings.dialects[family.id] ?? family.dialects[0]!.id;
+  const dialect = dialectOf(settings, family);
   const instrument = useMemo(() => {
     const opened = chosen && openInstrument(chosen.spec);
     return opened?.ok ? opened.value : undefined;

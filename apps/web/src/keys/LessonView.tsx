@@ -3,6 +3,7 @@ import type { MapView, Side, Technique, WayView } from '@same-song/core';
 import { useMapView } from '../compute/compute.ts';
 import { scaleWords, tonicWords } from '../map/askWords.ts';
 import { SceneView } from '../scene/SceneView.tsx';
+import { dialectOf } from '../api/settings.ts';
 import type { KeysViewProps } from './KeysPage.tsx';
 
 const SIDES: readonly Side[] = ['above', 'level', 'below'];
@@ -10,7 +11,7 @@ const SIDES: readonly Side[] = ['above', 'level', 'below'];
 /** What a player does with an instrument in a new key, step by step: plain notes, what comes next, the rest, the lists. */
 export function LessonView({ state }: KeysViewProps) {
   const { chosen, ask, settings, family } = state;
-  const dialect = settings.dialects[family.id] ?? family.dialects[0]!.id;
+  const dialect = dialectOf(settings, family);
   const { data: view, error } = useMapView(chosen?.spec, ask, { naming: settings.naming, dialect });
   if (error) return <p role="alert">This lesson cannot be made: {error.message}</p>;
   if (!view) return <p className="loading">Writing the lesson…</p>;

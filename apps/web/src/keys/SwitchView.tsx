@@ -11,6 +11,7 @@ import {
 import { useSwitching } from '../compute/compute.ts';
 import { scaleWords, tonicWords } from '../map/askWords.ts';
 import { tonicText } from './cellWords.ts';
+import { dialectOf } from '../api/settings.ts';
 import type { KeysViewProps } from './KeysPage.tsx';
 
 /** From one key to another on one instrument: a short list that a pupil can follow. */
@@ -26,7 +27,7 @@ export function SwitchView({ state }: KeysViewProps) {
     if (typed.ok) return noteCode(typed.value);
     return found.ok ? noteCode(usualTonic(found.value, fifthUp)) : 'C';
   }, [param, ask.tonic, scale]);
-  const dialect = settings.dialects[family.id] ?? family.dialects[0]!.id;
+  const dialect = dialectOf(settings, family);
   const from = { scale: ask.scale, tonic: ask.tonic };
   const { data, error } = useSwitching(chosen?.spec, from, { scale, tonic: to }, dialect);
   const { separator } = family.dialects.find((d) => d.id === dialect)!;

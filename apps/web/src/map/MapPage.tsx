@@ -3,6 +3,7 @@ import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { familyById, type MapView } from '@same-song/core';
 import { useMapView } from '../compute/compute.ts';
 import { instruments } from '../api/records.ts';
+import { dialectOf } from '../api/settings.ts';
 import { notify } from '../frame/notice.ts';
 import { remember } from '../frame/undo.ts';
 import { SceneView } from '../scene/SceneView.tsx';
@@ -29,7 +30,7 @@ export function MapPage() {
   const { chosen, ask, settings } = state;
   const { data: view, error } = useMapView(chosen?.spec, ask, {
     naming: settings.naming,
-    dialect: dialectOf(state),
+    dialect: dialectOf(settings, state.family),
   });
   return (
     <div className="map">
@@ -45,11 +46,6 @@ export function MapPage() {
       )}
     </div>
   );
-}
-
-/** The user's tab dialect of the instrument's family. */
-function dialectOf({ settings, family }: MapState): string {
-  return settings.dialects[family.id] ?? family.dialects[0]!.id;
 }
 
 function Warnings({ state, view }: { state: MapState; view: MapView | undefined }) {
@@ -202,7 +198,7 @@ function MapBody({ state, view }: { state: MapState; view: MapView }) {
         view={onPaper}
         title={title}
         instrument={chosen!.spec.name}
-        separator={family.dialects.find((d) => d.id === dialectOf(state))!.separator}
+        separator={family.dialects.find((d) => d.id === dialectOf(state.settings, family))!.separator}
       />
     </>
   );

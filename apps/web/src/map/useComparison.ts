@@ -9,6 +9,7 @@ import {
   type MapView,
   type StoredAsk,
 } from '@same-song/core';
+import { dialectOf } from '../api/settings.ts';
 import { useMapView } from '../compute/compute.ts';
 import { choose, type MapState } from './useMapState.ts';
 
@@ -49,7 +50,7 @@ export function useComparison(state: MapState, view: MapView | undefined): Besid
     };
   }, [against, chosen, ask, cabinet]);
   const family = other && familyById(other.spec.family);
-  const dialect = family ? (settings.dialects[family.id] ?? family.dialects[0]!.id) : '';
+  const dialect = family ? dialectOf(settings, family) : '';
   const { data } = useMapView(other?.spec, other?.ask ?? ask, { naming: settings.naming, dialect });
   return useMemo(() => {
     if (!other) return undefined;

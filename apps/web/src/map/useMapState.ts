@@ -15,7 +15,7 @@ import {
 } from '@same-song/core';
 import { instruments, specOf, type InstrumentRecord } from '../api/records.ts';
 import { useMapAhead } from '../compute/compute.ts';
-import { useSettings } from '../api/settings.ts';
+import { dialectOf, useSettings } from '../api/settings.ts';
 import { remember } from '../frame/undo.ts';
 
 /** An instrument of the cabinet, or one borrowed from the list of presets for the time being. */
@@ -100,7 +100,7 @@ export function useMapState() {
 
   const ahead = useMapAhead();
   const { naming } = settings;
-  const dialect = settings.dialects[family.id] ?? family.dialects[0]!.id;
+  const dialect = dialectOf(settings, family);
 
   /** Changes the question. Pins hold for one line of notes: what changes the line lets go of them. */
   const change = useCallback(
