@@ -25,7 +25,7 @@ const project = (displayName, roots) => ({
 });
 
 export default {
-  testTimeout: 45_000,
+  testTimeout: 90_000,
   projects: [
     project('core', ['packages/core']),
     project('server', ['apps/server/src', 'apps/server/test']),

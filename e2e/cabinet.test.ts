@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
-import { click, keys, openStage, sees, textOf, type Stage } from './stage.ts';
+import { click, eventually, keys, openStage, sees, shows, textOf, type Stage } from './stage.ts';
 
 let stage: Stage;
 let page: Page;
@@ -24,21 +24,29 @@ async function retype(target: Page, selector: string, text: string): Promise<voi
 }
 const nameField = '.editor-fields input[dir="auto"]';
 
+const drawnWith = (chip: string, note: string) =>
+  eventually(
+    () => page.$eval(chip, (e) => e.textContent),
+    (drawn) => expect(drawn).toContain(note),
+  );
+const typed = (selector: string, text: string) =>
+  eventually(
+    () => page.$eval(selector, (e) => (e as HTMLInputElement).value),
+    (value) => expect(value).toBe(text),
+  );
+
 test('editing a reed changes the drawing at once; saving keeps it, undo takes it back', async () => {
   page = await stage.page(A_FLAT);
-  const drawn = () => page.$eval('.editor-drawing [data-way="5d"]', (e) => e.textContent);
-  await page.waitForSelector('.editor-drawing .chip');
-  expect(await drawn()).toContain('D♭5');
+  const drawn = '.editor-drawing [data-way="5d"]';
+  await drawnWith(drawn, 'D♭5');
   await retype(page, field('hole 5 draw'), 'd5');
   await keys(page, 'Enter');
-  await page.waitForFunction(() =>
-    document.querySelector('.editor-drawing [data-way="5d"]')?.textContent?.includes('D5'),
-  );
+  await drawnWith(drawn, 'D5');
   await sees(page, '1 reed changed');
   await click(page, 'Save');
   await sees(page, 'is saved.');
   await page.reload({ waitUntil: 'networkidle0' });
-  expect(await drawn()).toContain('D5');
+  await drawnWith(drawn, 'D5');
 });
 
 test('a reed out of order or range, and a note that cannot be read, are told at their field; nothing is lost', async () => {
@@ -46,14 +54,14 @@ test('a reed out of order or range, and a note that cannot be read, are told at 
   await retype(page, field('hole 6 blow'), 'C3');
   await keys(page, 'Enter');
   await sees(page, 'Hole 6 blow is lower than hole 5 blow');
-  expect(await page.$eval(field('hole 6 blow'), (e) => e.getAttribute('aria-invalid'))).toBe('true');
+  await page.waitForSelector(`${field('hole 6 blow')}[aria-invalid="true"]`);
   await retype(page, field('hole 6 blow'), 'Eb12');
   await keys(page, 'Enter');
   await sees(page, 'Hole 6 blow is out of range');
   await retype(page, field('hole 9 draw'), 'xyz');
   await keys(page, 'Tab');
   await sees(page, 'Type a note with its octave');
-  expect(await page.$eval(field('hole 9 draw'), (e) => (e as HTMLInputElement).value)).toBe('xyz');
+  await typed(field('hole 9 draw'), 'xyz');
   await click(page, 'Drop changes');
   await page.waitForFunction(() => !document.body.innerText.includes('out of range'));
 });
@@ -75,7 +83,7 @@ test('names: too long is told at the field, any script is kept', async () => {
   await click(page, 'Save');
   await sees(page, 'is saved.');
   await page.reload({ waitUntil: 'networkidle0' });
-  expect(await textOf(page, '.editor-head h2')).toBe('מפוחית של נועה 🎶');
+  await shows(page, '.editor-head h2', 'מפוחית של נועה 🎶');
 });
 
 test('an edit made stale by a second device offers both texts, and either can be kept', async () => {
@@ -87,11 +95,11 @@ test('an edit made stale by a second device offers both texts, and either can be
   await retype(page, nameField, 'Mine');
   await click(page, 'Save');
   await sees(page, 'This was changed elsewhere while you were editing');
-  expect(await textOf(page, '.stale table')).toContain('Mine Theirs');
+  await shows(page, '.stale table', 'Mine Theirs');
   await click(page, 'Keep mine');
   await sees(page, 'Mine is saved.');
   await other.reload({ waitUntil: 'networkidle0' });
-  expect(await textOf(other, '.editor-head h2')).toBe('Mine');
+  await shows(other, '.editor-head h2', 'Mine');
 });
 
 test('with the server killed in the middle of an edit nothing typed and nothing saved is lost', async () => {
@@ -105,21 +113,22 @@ test('with the server killed in the middle of an edit nothing typed and nothing 
   await sees(page, 'The Same Song server does not answer');
   await stage.restart();
   await page.waitForFunction(() => !document.querySelector('.offline'), { timeout: 15_000 });
-  expect(await page.$eval(nameField, (e) => (e as HTMLInputElement).value)).toBe('After the storm');
+  await typed(nameField, 'After the storm');
   await page.reload({ waitUntil: 'networkidle0' });
-  expect(await page.$eval(nameField, (e) => (e as HTMLInputElement).value)).toBe('After the storm');
-  expect(await textOf(page, '.cabinet-list a.active b')).toBe('Before the storm');
+  await typed(nameField, 'After the storm');
+  await shows(page, '.cabinet-list a.active b', 'Before the storm');
   await click(page, 'Save');
   await sees(page, 'After the storm is saved.');
 });
 
 test('into the bin and back, by the notice, by undo and from the bin itself', async () => {
   page = await stage.page(B_FLAT);
+  await page.waitForSelector('.editor-head h2');
   const name = await textOf(page, '.editor-head h2');
   const listed = () => page.$$eval('.cabinet-list li b', (names) => names.map((n) => n.textContent));
   await click(page, 'Into the bin');
   await sees(page, 'is in the bin.');
-  expect(await listed()).not.toContain(name);
+  await eventually(listed, (names) => expect(names).not.toContain(name));
   await page.click('.notice button');
   await page.waitForFunction(
     (n) => [...document.querySelectorAll('.cabinet-list li b')].some((b) => b.textContent === n),
@@ -132,7 +141,7 @@ test('into the bin and back, by the notice, by undo and from the bin itself', as
   await click(page, 'Bin');
   await click(page, 'Put back');
   await sees(page, `${name} is back.`);
-  expect(await listed()).toContain(name);
+  await eventually(listed, (names) => expect(names).toContain(name));
 });
 
 describe('import', () => {
@@ -165,7 +174,7 @@ describe('import', () => {
     await page.waitForFunction(
       () => !document.querySelector('.cabinet-list')?.textContent?.includes('the file'),
     );
-    expect(await listed()).toContain(first!.name);
+    await eventually(listed, (names) => expect(names).toContain(first!.name));
   });
 
   test.each([
@@ -178,6 +187,7 @@ describe('import', () => {
     ],
   ])('of %s is refused with the reason, and nothing changes', async (content, message) => {
     page = await stage.page('/cabinet/data');
+    await page.waitForSelector('.cabinet-list li b');
     const before = await textOf(page, '.cabinet-list ul');
     await choose(content);
     await sees(page, message);

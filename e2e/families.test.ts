@@ -3,7 +3,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { families, FAMILY_IDS } from '@same-song/core';
-import { click, keys, openStage, sees, textOf, type Stage } from './stage.ts';
+import { click, eventually, keys, openStage, sees, shows, textOf, type Stage } from './stage.ts';
 
 let stage: Stage;
 let page: Page;
@@ -13,16 +13,16 @@ beforeAll(async () => {
 afterAll(() => stage.close());
 
 /** One edit of each family: which field, what is typed, and what then shows. */
-const EDITS: Readonly<Record<string, { field: string; type?: string; shows: string }>> = {
-  diatonic: { field: 'hole 4 blow', type: 'Ab4', shows: '1 reed changed' },
-  chromatic: { field: 'hole 5 draw, slide in', type: 'E5', shows: '1 reed changed' },
-  whistle: { field: 'xxoxxo, low register, speaks', shows: '1 fingerings changed' },
-  english: { field: 'left hand, column 2, button 1', type: 'C#4', shows: '1 button changed' },
-  anglo: { field: 'left middle 1, push', type: 'G#4', shows: '1 reed changed' },
-  dulcimer: { field: 'fret 1½, 1½', shows: '1 fret changed' },
-  harp: { field: 'F4 string, lever', shows: '1 without lever' },
-  drum: { field: 'tongue 3, cents', type: '-12', shows: 'some off by cents' },
-  custom: { field: 'pitch 2, name', type: 'Tern', shows: 'Tern' },
+const EDITS: Readonly<Record<string, { field: string; type?: string; then: string }>> = {
+  diatonic: { field: 'hole 4 blow', type: 'Ab4', then: '1 reed changed' },
+  chromatic: { field: 'hole 5 draw, slide in', type: 'E5', then: '1 reed changed' },
+  whistle: { field: 'xxoxxo, low register, speaks', then: '1 fingerings changed' },
+  english: { field: 'left hand, column 2, button 1', type: 'C#4', then: '1 button changed' },
+  anglo: { field: 'left middle 1, push', type: 'G#4', then: '1 reed changed' },
+  dulcimer: { field: 'fret 1½, 1½', then: '1 fret changed' },
+  harp: { field: 'F4 string, lever', then: '1 without lever' },
+  drum: { field: 'tongue 3, cents', type: '-12', then: 'some off by cents' },
+  custom: { field: 'pitch 2, name', type: 'Tern', then: 'Tern' },
 };
 
 async function type(field: string, text: string): Promise<void> {
@@ -42,15 +42,15 @@ test.each(FAMILY_IDS)('%s: added from the list, edited, saved, mapped, played an
   await (await page.waitForSelector(`button[aria-label="Add a ${preset.label} ${family.label}"]`))!.click();
   await sees(page, 'is in the cabinet.');
 
-  const { field, type: text, shows } = EDITS[id]!;
+  const { field, type: text, then } = EDITS[id]!;
   if (text) await type(field, text);
   else await (await page.waitForSelector(`input[aria-label="${field}"]`))!.click();
   await page.waitForFunction(
     (wanted) =>
       document.querySelector('.editor')?.textContent?.includes(wanted) ||
       [...document.querySelectorAll('.editor input')].some((e) => (e as HTMLInputElement).value === wanted),
-    { timeout: 5000 },
-    shows,
+    {},
+    then,
   );
   await click(page, 'Save');
   await sees(page, 'is saved.');
@@ -86,7 +86,7 @@ test('layers step with one key, in drawing, line and sentence', async () => {
   page = await stage.page('/map?on=preset:anglo/C-G-two-rows&in=C&play=major&dir=up');
   await page.waitForSelector('.line-note');
   const notes = () => page.$$eval('.line-note', (found) => found.length);
-  expect(await notes()).toBe(8);
+  await eventually(notes, (count) => expect(count).toBe(8));
   await keys(page, 'l');
   await sees(page, 'the scale and its colour notes');
   await keys(page, 'l');
@@ -95,7 +95,7 @@ test('layers step with one key, in drawing, line and sentence', async () => {
   await keys(page, 'l', 'l');
   await sees(page, 'five notes');
   await page.waitForFunction(() => document.querySelectorAll('.line-note').length === 6);
-  expect(await textOf(page, '.ask-line')).toContain('Play five notes of major in C');
+  await shows(page, '.ask-line', 'Play five notes of major in C');
 });
 
 test('two scales and two instruments stand side by side, from the link and by keyboard', async () => {
@@ -104,7 +104,7 @@ test('two scales and two instruments stand side by side, from the link and by ke
   await keys(page, 'v', '“dorian”', 'Enter');
   await sees(page, 'Side by side');
   await sees(page, 'Notes dropped');
-  expect(await textOf(page, '.verdict')).toContain('Notes added G♭ D♭');
+  await shows(page, '.verdict', 'Notes added G♭ D♭');
   await keys(page, 'v');
   await page.waitForFunction(() => !document.querySelector('.compare-table'));
   await keys(page, 'v', '“a 34 strings”', 'Enter');
@@ -128,7 +128,7 @@ test('a measurement and a choice are kept with the instrument and change the lin
   await page.waitForSelector('.line-note');
   await page.goto(`${page.url()}&in=Eb&play=major&dir=up&span=G5-C6`, { waitUntil: 'networkidle0' });
   await page.waitForSelector('.line-note');
-  expect(await textOf(page, '.line-tab')).toContain('○●●●○○');
+  await shows(page, '.line-tab', '○●●●○○');
 });
 
 test('a layout goes out as a file and in again; a tuning too; a wrong file says why and changes nothing', async () => {

@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
-import { click, keys, openStage, sees, textOf, type Stage } from './stage.ts';
+import { click, eventually, keys, openStage, sees, shows, textOf, type Stage } from './stage.ts';
 
 let stage: Stage;
 let page: Page;
@@ -27,11 +27,11 @@ describe('this instrument, all keys', () => {
     await keys(page, 'ArrowDown', 'ArrowRight', 'ArrowRight', 'Enter');
     await sees(page, 'F Dorian');
     await page.reload({ waitUntil: 'networkidle0' });
-    expect(await textOf(page, '.keys-side h2')).toBe('F Dorian');
+    await shows(page, '.keys-side h2', 'F Dorian');
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
     await keys(page, 'm');
     await page.waitForSelector('.map-drawing .chip');
-    expect(await textOf(page, '.ask-line')).toContain('Play Dorian in F on Mara’s low E♭ harmonica');
+    await shows(page, '.ask-line', 'Play Dorian in F on Mara’s low E♭ harmonica');
   });
 
   test('filters rule cells out, orders sort the keys, and all scales can be seen', async () => {
@@ -43,16 +43,11 @@ describe('this instrument, all keys', () => {
     await page.waitForSelector('.keys-cell.ruled-out');
     const rows = () =>
       page.$$eval('.keys-grid tbody th', (cells) => cells.map((c) => c.textContent!.split(' ')[0]));
-    expect((await rows()).slice(0, 3)).toEqual(['E♭', 'B♭', 'F']);
+    await eventually(rows, (found) => expect(found.slice(0, 3)).toEqual(['E♭', 'B♭', 'F']));
     await (await page.waitForSelector('.keys-tools select'))!.select('semitones');
-    await page.waitForFunction(() =>
-      document.querySelectorAll('.keys-grid tbody th')[1]?.textContent?.startsWith('E'),
-    );
-    expect((await rows()).slice(0, 3)).toEqual(['E♭', 'E', 'F']);
+    await eventually(rows, (found) => expect(found.slice(0, 3)).toEqual(['E♭', 'E', 'F']));
     await page.click('::-p-xpath(//label[contains(., "all scales")]/input)');
-    await page.waitForFunction(() => document.querySelectorAll('.keys-grid thead th').length > 38, {
-      timeout: 8000,
-    });
+    await page.waitForFunction(() => document.querySelectorAll('.keys-grid thead th').length > 38);
     await click(page, 'Undo');
     await page.waitForFunction(() => document.querySelectorAll('.keys-grid thead th').length < 12);
   });
@@ -60,21 +55,18 @@ describe('this instrument, all keys', () => {
   test('a custom scale of twelve notes gets its own column', async () => {
     page = await stage.page(`/keys/table?on=${HARMONICA}&in=Bb&play=chromatic`);
     await sees(page, 'chromatic');
-    expect(await page.$$eval('.keys-grid thead th', (cells) => cells[1]!.textContent)).toBe('chromatic');
+    await shows(page, '.keys-grid thead th:nth-child(2)', 'chromatic');
   });
 });
 
 test('everything I have for a key, best first, with what to do; one opens on Map', async () => {
   page = await stage.page(`/keys/cabinet?on=${HARMONICA}&in=A&play=major`);
-  await page.waitForFunction(() => document.querySelectorAll('.keys-list tbody tr').length >= 14, {
-    timeout: 10_000,
-  });
-  const text = await textOf(page, '.keys-list');
-  expect(text).toContain('raise the');
-  expect(text).toContain('put the capo on');
+  await page.waitForFunction(() => document.querySelectorAll('.keys-list tbody tr').length >= 14);
+  await shows(page, '.keys-list', 'raise the');
+  await shows(page, '.keys-list', 'put the capo on');
   await page.click('.keys-list tbody tr:first-child .link');
   await page.waitForSelector('.map-drawing .chip');
-  expect(await textOf(page, '.ask-line')).toContain('major in A');
+  await shows(page, '.ask-line', 'major in A');
 });
 
 test('an empty cabinet says what to do next', async () => {
@@ -93,7 +85,7 @@ test('which whistle to take for B♭ major', async () => {
   await sees(page, 'home on the lowest note');
   await page.click('.keys-list tbody tr:first-child .link');
   await page.waitForSelector('.map-drawing .chip');
-  expect(await textOf(page, '.ask-line')).toContain('whistle');
+  await shows(page, '.ask-line', 'whistle');
 });
 
 test('the circle by keyboard: keys one after another, positions, and the harmonica that key and position need', async () => {
@@ -102,12 +94,10 @@ test('the circle by keyboard: keys one after another, positions, and the harmoni
   await page.$eval('.circle-key.current', (key) => (key as SVGElement).focus());
   await keys(page, 'ArrowRight', 'ArrowRight', 'ArrowRight');
   await sees(page, 'C major');
-  expect(await textOf(page, '.circle-words')).toContain('4th position');
+  await shows(page, '.circle-words', '4th position');
   await page.click('.circle-key[data-step="11"]');
   await sees(page, 'A♭ major');
-  expect(await textOf(page, '.circle-words')).toContain(
-    '4 flats, in the order in which they enter: B♭ E♭ A♭ D♭',
-  );
+  await shows(page, '.circle-words', '4 flats, in the order in which they enter: B♭ E♭ A♭ D♭');
   await choose('Position', '2');
   await sees(page, 'take D♭.');
   await click(page, 'Try a D♭ harmonica');
@@ -120,8 +110,10 @@ test('the circle by keyboard: keys one after another, positions, and the harmoni
 test('a lesson says what is out, what is in and what only repeats, and prints to one page', async () => {
   page = await stage.page(`/keys/lesson?on=${id(2)}&in=Eb&play=major`);
   await page.waitForSelector('.lesson .chip');
-  const text = await textOf(page, '.lesson-steps');
-  expect(text).toMatch(/blow ↑: all of them are in\s*draw ↓: out: 5 draw, 9 draw/);
+  await eventually(
+    () => textOf(page, '.lesson-steps'),
+    (text) => expect(text).toMatch(/blow ↑: all of them are in\s*draw ↓: out: 5 draw, 9 draw/),
+  );
   const file = join(stage.folder, 'lesson.pdf');
   await page.pdf({
     format: 'a4',
@@ -138,7 +130,7 @@ describe('progressions', () => {
   test('bars tell chord tones from clashes; a better scale is one click away; own ones are kept', async () => {
     page = await stage.page(`/keys/chords?on=${HARMONICA}&in=Bb&play=major`);
     await sees(page, 'Scales that suit');
-    expect(await page.$$eval('.bars li', (bars) => bars.length)).toBe(12);
+    await page.waitForFunction(() => document.querySelectorAll('.bars li').length === 12);
     const first = await textOf(page, '.suits li');
     await page.click('.suits .link');
     await page.waitForFunction(
@@ -158,7 +150,7 @@ describe('progressions', () => {
     await field.type('1 6m 2m,57 1');
     await keys(page, 'Enter');
     await page.waitForFunction(() => document.querySelectorAll('.bars li').length === 4);
-    expect(await textOf(page, '.bars li:nth-child(3)')).toContain('Cm ii');
+    await shows(page, '.bars li:nth-child(3)', 'Cm ii');
 
     await page.type('.chords-editor input[placeholder="a name"]', 'Four bars of ours');
     await keys(page, 'Enter');
@@ -221,7 +213,7 @@ test('keys lead from question to question and the question goes along to Map and
   await page.waitForSelector('.circle');
   await keys(page, '1');
   await page.waitForSelector('.map-drawing .chip');
-  expect(await textOf(page, '.ask-line')).toContain('Dorian in B♭');
+  await shows(page, '.ask-line', 'Dorian in B♭');
   await keys(page, '2');
   await sees(page, 'How does Dorian in B♭ lie on');
 });

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { Page } from 'puppeteer-core';
 import { families, FAMILY_IDS } from '@same-song/core';
-import { click, keys, openStage, sees, textOf, type Stage } from './stage.ts';
+import { click, keys, openStage, sees, shows, type Stage } from './stage.ts';
 
 let stage: Stage;
 let page: Page;
@@ -70,7 +70,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
     await page.waitForSelector('.map-drawing [aria-selected="true"]');
     const first = await page.$eval('.map-drawing [aria-selected="true"] title', (t) => t.textContent);
     expect(names).toContain(first);
-    expect(await textOf(page, '.selected h2')).toContain('degree');
+    await shows(page, '.selected h2', 'degree');
   });
 
   test('sounds in its own way: the note that sounds moves on', async () => {
@@ -83,7 +83,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
     await page.waitForFunction(
       (index) =>
         Number(document.querySelector<HTMLElement>('.line-note.sounding')?.dataset['index'] ?? -1) > index,
-      { timeout: 6000 },
+      {},
       first,
     );
     await keys(page, ' ');

@@ -20,7 +20,7 @@ test.each([
   ['letter', LONG, false],
 ] as const)('Map prints to one page: %s, %s, dark %s', async (format, path, dark) => {
   const page = await stage.page(path, { dark });
-  await page.waitForSelector('.print-sheet .chip', { timeout: 8000 });
+  await page.waitForSelector('.print-sheet .chip');
   const file = join(stage.folder, `${format}.pdf`);
   await page.pdf({
     format,

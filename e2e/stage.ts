@@ -5,6 +5,9 @@ import type { Browser, KeyInput, Page } from 'puppeteer-core';
 import { openBrowser, preparePage, type PageLook } from '../scripts/lib/browser.mjs';
 import { startServer } from '../scripts/lib/server.mjs';
 
+/** How long a page may take to answer, in ms: far longer than it needs, for a busy machine. */
+const PATIENCE = 15_000;
+
 /** A built server on a database of its own and a browser that looks at it. */
 export interface Stage {
   readonly browser: Browser;
@@ -79,7 +82,11 @@ export async function keys(page: Page, ...pressed: string[]): Promise<void> {
 /** Waits until the page's text holds what is wanted, and fails telling what it holds instead. */
 export async function sees(page: Page, text: string): Promise<void> {
   try {
-    await page.waitForFunction((wanted) => document.body.innerText.includes(wanted), { timeout: 8000 }, text);
+    await page.waitForFunction(
+      (wanted) => document.body.innerText.includes(wanted),
+      { timeout: PATIENCE },
+      text,
+    );
   } catch {
     const shown = await page.evaluate(() => document.body.innerText);
     throw new Error(`the page does not show “${text}” but:\n${shown.slice(0, 3000)}`);
@@ -91,11 +98,36 @@ export function textOf(page: Page, selector: string): Promise<string> {
   return page.$eval(selector, (element) => (element as HTMLElement).innerText.replace(/\s+/g, ' ').trim());
 }
 
+/**
+ * Reads until what is read passes, since a page answers when it can; in the end fails as the last
+ * look failed.
+ */
+export async function eventually<T>(read: () => Promise<T>, passes: (value: T) => void): Promise<void> {
+  const end = Date.now() + PATIENCE;
+  for (;;) {
+    try {
+      passes(await read());
+      return;
+    } catch (failure) {
+      if (Date.now() > end) throw failure;
+    }
+    await new Promise((again) => setTimeout(again, 50));
+  }
+}
+
+/** Waits until the first element that fits holds the text. */
+export function shows(page: Page, selector: string, text: string): Promise<void> {
+  return eventually(
+    () => textOf(page, selector),
+    (shown) => expect(shown).toContain(text),
+  );
+}
+
 /** Clicks a button or link by its text. */
 export async function click(page: Page, text: string): Promise<void> {
   const element = await page.waitForSelector(
     `::-p-xpath(//*[self::button or self::a][normalize-space()="${text}"])`,
-    { timeout: 8000 },
+    { timeout: PATIENCE },
   );
   await element!.click();
 }
