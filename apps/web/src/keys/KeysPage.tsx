@@ -1,4 +1,3 @@
-import { useEffect, useRef } from 'react';
 import { NavLink, Navigate, useLocation, useNavigate, useParams } from 'react-router';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useMapState, type MapState } from '../map/useMapState.ts';
@@ -38,14 +37,10 @@ export function KeysPage() {
   const navigate = useNavigate();
   const state = useMapState();
   const at = VIEWS.findIndex((entry) => entry.id === view);
-  // Where the keys pressed so far lead, drawn or not yet drawn.
-  const heading = useRef(at);
-  useEffect(() => {
-    heading.current = at;
-  }, [at]);
   const go = (by: number) => {
-    heading.current = (heading.current + by + VIEWS.length) % VIEWS.length;
-    const next = VIEWS[heading.current]!;
+    // The address is ahead of what is drawn when keys come faster than pages.
+    const here = VIEWS.findIndex((entry) => window.location.pathname.endsWith(`/${entry.id}`));
+    const next = VIEWS[(Math.max(0, here) + by + VIEWS.length) % VIEWS.length]!;
     void navigate(`/keys/${next.id}${window.location.search}`);
   };
   useShortcuts([
