@@ -14,19 +14,19 @@ function layered(layers, states) {
   const numbers = Array.from({ length: states }, (_, i) => i);
   return {
     layers: Array.from({ length: layers }, () => numbers),
-    startCost: (s) => start[s],
+    stateCost: (s, layer) => (layer === 0 ? start[s] : 0),
     stepCost: (from, to, layer) => steps[layer - 1][from][to],
   };
 }
 
 /** The same problem for a general shortest-path library: a node per state, a source and a sink. */
-function graphOf({ layers, startCost, stepCost }) {
+function graphOf({ layers, stateCost, stepCost }) {
   const graph = createGraph();
-  for (const s of layers[0]) graph.addLink('source', `0.${s}`, { cost: startCost(s) });
+  for (const s of layers[0]) graph.addLink('source', `0.${s}`, { cost: stateCost(s, 0) });
   for (let l = 1; l < layers.length; l += 1) {
     for (const from of layers[l - 1])
       for (const to of layers[l])
-        graph.addLink(`${l - 1}.${from}`, `${l}.${to}`, { cost: stepCost(from, to, l) });
+        graph.addLink(`${l - 1}.${from}`, `${l}.${to}`, { cost: stepCost(from, to, l) + stateCost(to, l) });
   }
   for (const s of layers.at(-1)) graph.addLink(`${layers.length - 1}.${s}`, 'sink', { cost: 0 });
   return graph;

@@ -47,7 +47,16 @@ export { fitsFrom, fitsOf, triadsIn, type Fit } from './scale/identify.ts';
 export { PATTERNS, patternById, type Pattern, type PatternId } from './practice/pattern.ts';
 export { alternatesOf, type AlternateRow, type Candidate } from './alternates/alternates.ts';
 export { compareMaps, type Comparison, type PartComparison } from './map/compare.ts';
-export { byEase, groundsOf, keyCell, type KeyCell, type OctaveFit } from './keys/keyCell.ts';
+export {
+  byEase,
+  groundsOf,
+  keyCell,
+  octavesInFull,
+  type Asks,
+  type KeyCell,
+  type OctaveFit,
+  type OctaveInFull,
+} from './keys/keyCell.ts';
 export { keyTable, type KeyTable } from './keys/keyTable.ts';
 export {
   everythingFor,

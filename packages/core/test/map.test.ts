@@ -9,6 +9,7 @@ import {
   expectOk,
   families,
   FAMILY_IDS,
+  keyOf,
   LAYERS,
   mapView,
   NAMINGS,
@@ -119,7 +120,11 @@ describe.each(FAMILY_IDS)('%s', (id) => {
         for (const note of line) {
           for (const other of note.alternatives) {
             expect(other.wayId).not.toBe(note.wayId);
-            expect(other.difference).toBeGreaterThanOrEqual(-1e-6);
+            const { duplicateOf } = instrument
+              .forKey(keyOf(ask.scale, ask.tonic))
+              .ways.find((w) => w.id === other.wayId)!;
+            if (other.repeats) expect(duplicateOf).toBeDefined();
+            else expect(other.difference).toBeGreaterThanOrEqual(-1e-6);
             if (other.difference > 0.5) expect(other.changes.length).toBeGreaterThan(0);
           }
         }

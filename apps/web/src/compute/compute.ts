@@ -78,6 +78,15 @@ export function useKeyTable(
   });
 }
 
+/** The octaves of one cell of the table, each with its tab. */
+export function useKeyOctaves(spec: InstrumentSpec, ask: KeyAsk, preferences: Preferences, dialect: string) {
+  return useQuery({
+    queryKey: ['octaves', spec, ask, preferences, dialect],
+    queryFn: () => compute.keyOctaves(spec, ask, preferences, dialect),
+    ...lasting,
+  });
+}
+
 /** Every instrument for a key; `onProgress` gets the share that is done, and a newer question stops an older one. */
 export function useEverything(
   specs: readonly InstrumentSpec[],

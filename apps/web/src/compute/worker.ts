@@ -2,6 +2,7 @@ import { expose } from 'comlink';
 import {
   keyOf,
   keyTable,
+  octavesInFull,
   parseNote,
   presetsFor,
   rankSuggestions,
@@ -76,6 +77,9 @@ const api = {
       scales.map((id) => expectOk(scaleById(id))),
       preferences,
     );
+  },
+  keyOctaves(spec: InstrumentSpec, ask: KeyAsk, preferences: Preferences, dialect: string) {
+    return octavesInFull(open(spec), keyFor(ask), preferences, dialect);
   },
   /** All instruments for a key, best first; undefined when a newer question came in between. */
   async everything(

@@ -1,18 +1,8 @@
-import Button from '@mui/material/Button';
 import { useMemo, useRef, type KeyboardEvent } from 'react';
-import { useNavigate } from 'react-router';
-import {
-  familyById,
-  pitchText,
-  scaleById,
-  SCALES,
-  type Family,
-  type KeyCell,
-  type KeyTable,
-} from '@same-song/core';
+import { familyById, SCALES, type Family, type KeyCell, type KeyTable } from '@same-song/core';
 import { useKeyTable } from '../compute/compute.ts';
-import { asksText, hardText, octavesText, tonicText, whereText } from './cellWords.ts';
-import { mapLink } from './mapLink.ts';
+import { CellDetail } from './CellDetail.tsx';
+import { octavesText, scaleName, tonicText } from './cellWords.ts';
 import { OctaveStrips } from './OctaveStrips.tsx';
 import type { KeysViewProps } from './KeysPage.tsx';
 
@@ -126,7 +116,7 @@ export function TableView({ state }: KeysViewProps) {
         />
       </div>
       <aside className="keys-side" aria-label="This key">
-        {selected && <CellDetail cell={selected} family={family} reference={chosen!.ref} />}
+        {selected && <CellDetail cell={selected} state={state} />}
       </aside>
     </div>
   );
@@ -187,7 +177,7 @@ function Grid({ rows, scales, holds, selected, onChoose }: GridProps) {
             <th scope="col">key</th>
             {scales.map((id) => (
               <th key={id} scope="col">
-                {nameOf(id)}
+                {scaleName(id)}
               </th>
             ))}
           </tr>
@@ -201,7 +191,7 @@ function Grid({ rows, scales, holds, selected, onChoose }: GridProps) {
               {row.map((cell, c) => {
                 const share = cell.of === 0 ? 0 : cell.have / cell.of;
                 const easy = cell.best !== undefined && cell.octaves[cell.best]!.hard.length === 0;
-                const name = `${tonicText(cell.tonic)} ${nameOf(cell.scale)}: ${octavesText(cell)}, ${cell.have} of ${cell.of} notes${easy ? ', nothing hard' : ''}`;
+                const name = `${tonicText(cell.tonic)} ${scaleName(cell.scale)}: ${octavesText(cell)}, ${cell.have} of ${cell.of} notes${easy ? ', nothing hard' : ''}`;
                 const isSelected = cell === selected;
                 return (
                   <td key={cell.scale}>
@@ -227,61 +217,5 @@ function Grid({ rows, scales, holds, selected, onChoose }: GridProps) {
         </tbody>
       </table>
     </div>
-  );
-}
-
-function nameOf(id: string): string {
-  const scale = scaleById(id);
-  return scale.ok ? scale.value.name : id;
-}
-
-interface CellDetailProps {
-  readonly cell: KeyCell;
-  readonly family: Family;
-  readonly reference: string;
-}
-
-/** One cell explained: where it is whole, what is missing, what each octave asks. */
-function CellDetail({ cell, family, reference }: CellDetailProps) {
-  const navigate = useNavigate();
-  const hard = hardText(cell, family);
-  return (
-    <>
-      <h2>
-        {tonicText(cell.tonic)} {nameOf(cell.scale)}
-      </h2>
-      <p>{cell.facts.join(' · ')}</p>
-      <p>
-        <b className="keys-figure">{octavesText(cell)}</b>
-        {cell.octaves.length > 0 && <> {whereText(cell)}</>}
-      </p>
-      <p>
-        {cell.have} of {cell.of} notes over the whole instrument.
-        {cell.missing.length > 0 && ` Missing: ${cell.missing.map((pitch) => pitchText(pitch)).join(' ')}.`}
-      </p>
-      {cell.best !== undefined && (
-        <>
-          <h3>The best octave asks</h3>
-          <p>{asksText(cell)}</p>
-          <p>{hard ? `It hangs on ${hard}.` : 'Nothing in it is hard.'}</p>
-        </>
-      )}
-      {cell.octaves.length > 1 && (
-        <>
-          <h3>Every octave</h3>
-          <ul className="verdict-list">
-            {cell.octaves.map((octave) => (
-              <li key={octave.from}>
-                <b>from {pitchText(octave.from)}</b>{' '}
-                {octave.parts.map((p) => `${p.label} ${p.count}`).join(', ')}
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
-      <Button variant="contained" onClick={() => void navigate(mapLink(reference, cell))}>
-        Open in Map (M)
-      </Button>
-    </>
   );
 }

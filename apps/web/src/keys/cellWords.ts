@@ -1,4 +1,12 @@
-import { noteText, parseNote, pitchText, type Family, type KeyCell } from '@same-song/core';
+import {
+  noteText,
+  parseNote,
+  pitchText,
+  scaleById,
+  type Asks,
+  type Family,
+  type KeyCell,
+} from '@same-song/core';
 
 /** `2 octaves`, or `no whole octave`. */
 export function octavesText(cell: KeyCell): string {
@@ -12,6 +20,11 @@ export function tonicText(code: string): string {
   return note.ok ? noteText(note.value) : code;
 }
 
+export function scaleName(id: string): string {
+  const scale = scaleById(id);
+  return scale.ok ? scale.value.name : id;
+}
+
 /** Where a cell's octaves lie: `from E♭4 and E♭5`. */
 export function whereText(cell: KeyCell): string {
   return cell.octaves.map((octave) => `${pitchText(octave.from)}–${pitchText(octave.from + 12)}`).join(', ');
@@ -23,9 +36,11 @@ export function hardText(cell: KeyCell, family: Family): string {
   return (best?.hard ?? []).map((id) => family.techniques.find((t) => t.id === id)?.label ?? id).join(', ');
 }
 
+export function partsText(asks: Asks): string {
+  return asks.map((part) => `${part.label} ${part.count}`).join(', ') || 'next to nothing';
+}
+
 /** What the best octave asks, part by part. */
 export function asksText(cell: KeyCell): string {
-  const best = cell.best === undefined ? undefined : cell.octaves[cell.best];
-  if (!best) return '';
-  return best.parts.map((part) => `${part.label} ${part.count}`).join(', ') || 'next to nothing';
+  return cell.best === undefined ? '' : partsText(cell.asks);
 }

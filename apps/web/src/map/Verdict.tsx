@@ -222,6 +222,8 @@ function WhyPart({ note, view }: { note: LineView; view: MapView }) {
   const best = note.alternatives[0];
   if (!best || note.pinned) return null;
   const other = view.ways.find((way) => way.id === best.wayId)?.words;
+  if (best.repeats)
+    return <p className="verdict-plain">Chosen because {other} only repeats it with a harder technique.</p>;
   if (best.changes.length === 0) return <p className="verdict-plain">As good as {other}.</p>;
   return (
     <p className="verdict-plain">
@@ -240,6 +242,7 @@ function OtherWay({ other, selection, onPin, onSelectWay }: VerdictProps & { oth
         <button type="button" className="link" onClick={() => onSelectWay(other.id)}>
           {other.words}
         </button>{' '}
+        {alternative?.repeats && 'only repeats the note with a harder technique; '}
         {alternative
           ? alternative.changes.join(', ') || 'costs the same'
           : other.reachable

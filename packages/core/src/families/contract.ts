@@ -69,11 +69,13 @@ export interface FamilyDefinition<Layout, W extends Way> {
   withElement(layout: Layout, element: string, change: ElementChange): Layout;
   capabilityGroups(layout: Layout): readonly CapabilityGroup[];
 
+  /** How a layout is set before playing in a key, such as its levers; equal texts are equal settings. */
+  settingFor?(layout: Layout, key: Key): string;
   /**
-   * The layout as it is set before playing in a key, e.g. with its levers set; itself where nothing is set. Ways keep
-   * their ids and pitches; their techniques and own loads may change, the loads of steps between them do not.
+   * The layout so set. Ways keep their ids and pitches; a technique may change and with it the way's own loads, the
+   * loads of steps between ways do not.
    */
-  forKey?(layout: Layout, key: Key): Layout;
+  withSetting?(layout: Layout, setting: string): Layout;
   /** What is set on a layout, one entry for each thing a player sets. */
   settings?(layout: Layout): readonly Setting[];
   ways(layout: Layout, capability: Capability): readonly W[];

@@ -32,18 +32,21 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
 
   function opened(layout: Layout, capability: Capability, facts = standing(layout)): OpenLayout {
     const ways = definition.ways(layout, capability);
-    const byId = new Map(ways.map((way) => [way.id, way]));
-    const ours = new Set<Way>(ways);
+    /** Made when first asked for: of many settings only the costs that a setting changes are asked. */
+    let byId: ReadonlyMap<string, W> | undefined;
     /** Layouts as they are set for keys, each opened once. */
     const settled = new Map<string, OpenLayout>();
     const own = (way: Way): W => {
+      byId ??= new Map(ways.map((w) => [w.id, w]));
       const found = byId.get(way.id);
       if (!found) throw new Error(`${definition.id}: there is no way ${way.id} on this layout`);
       return found;
     };
     /** Ways of this very layout are taken as they are; those of another opening are found by their id. */
-    const held = (play: Play): Play<W> =>
-      ours.has(play.way) ? (play as Play<W>) : { way: own(play.way), grip: play.grip };
+    const held = (play: Play): Play<W> => {
+      const way = own(play.way);
+      return way === play.way ? (play as Play<W>) : { way, grip: play.grip };
+    };
     return {
       family,
       layout,
@@ -51,11 +54,11 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
       ways,
       settings: definition.settings?.(layout) ?? [],
       forKey(key) {
-        const set = definition.forKey?.(layout, key) ?? layout;
-        if (set === layout) return this;
-        const id = JSON.stringify(set);
-        const known = settled.get(id) ?? opened(set, capability, facts);
-        settled.set(id, known);
+        if (!definition.settingFor || !definition.withSetting) return this;
+        const setting = definition.settingFor(layout, key);
+        const known =
+          settled.get(setting) ?? opened(definition.withSetting(layout, setting), capability, facts);
+        settled.set(setting, known);
         return known;
       },
       playsOf(way, habits) {

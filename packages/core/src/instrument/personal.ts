@@ -12,6 +12,7 @@ export function withPersonalLoads(
   centsOf: (way: Way) => number,
   choices: readonly string[],
 ): OpenLayout {
+  if (choices.length === 0 && opened.ways.every((way) => centsOf(way) === 0)) return opened;
   const chosen = new Set(choices);
   const chosenFor = new Map(
     opened.ways.filter((way) => chosen.has(way.id)).map((way) => [way.pitch, way.id] as const),

@@ -1,10 +1,9 @@
 import type { Instrument } from '../instrument/instrument.ts';
 import { noteCode } from '../pitch/noteName.ts';
 import type { Pitch } from '../pitch/pitch.ts';
-import { sharedSteps } from '../route/costs.ts';
 import { scalePitches } from '../route/line.ts';
 import type { Preferences } from '../route/preferences.ts';
-import { prepareRoutes, quickRoute, type RouteGround } from '../route/route.ts';
+import { prepareRoutes, quickRoute, type QuickRoute, type RouteGround } from '../route/route.ts';
 import { aboveHome, type Key } from '../scale/scale.ts';
 
 /** A complete octave of a scale, home to home, and what it costs upwards. */
@@ -12,10 +11,12 @@ export interface OctaveFit {
   readonly from: Pitch;
   /** Weighted effort of the octave; only ranks. */
   readonly total: number;
-  readonly parts: readonly { readonly id: string; readonly label: string; readonly count: number }[];
   /** Techniques used that an average pupil cannot rely on, and those with a caution. */
   readonly hard: readonly string[];
 }
+
+/** What a line asks: the parts of its effort that are not nothing, counted as the player counts. */
+export type Asks = readonly { readonly id: string; readonly label: string; readonly count: number }[];
 
 /** How well one key lies on one instrument. */
 export interface KeyCell {
@@ -30,18 +31,21 @@ export interface KeyCell {
   readonly octaves: readonly OctaveFit[];
   /** Index of the octave that costs least; undefined where none is complete. */
   readonly best: number | undefined;
+  /** What that octave asks; nothing where there is none. */
+  readonly asks: Asks;
   /** Scale pitches within the compass that cannot be had, rising. */
   readonly missing: readonly Pitch[];
   /** The instrument's own words about the key: its position … */
   readonly facts: readonly string[];
 }
 
-/** Grounds to route on, prepared once for each way that one instrument is set. */
+/** Grounds to route on, for one instrument, prepared once for each way that it is set. */
 export function groundsOf(preferences: Preferences): (instrument: Instrument) => RouteGround {
   const known = new Map<Instrument, RouteGround>();
-  const shared = sharedSteps();
+  let first: RouteGround | undefined;
   return (instrument) => {
-    const ground = known.get(instrument) ?? prepareRoutes(instrument, preferences, shared);
+    const ground = known.get(instrument) ?? prepareRoutes(instrument, preferences, first);
+    first ??= ground;
     known.set(instrument, ground);
     return ground;
   };
@@ -55,15 +59,9 @@ export function keyCell(
 ): KeyCell {
   const instrument = base.forKey(key);
   const ground = groundOf(instrument);
-  const compass = [...ground.byPitch.keys()];
-  const lowest = Math.min(...compass);
-  const highest = Math.max(...compass);
-  const wanted = compass.length === 0 ? [] : scalePitches(key, lowest, highest);
-  const missing = wanted.filter((pitch) => !ground.byPitch.has(pitch));
-  const homes = wanted.filter((pitch) => aboveHome(key, pitch) === 0 && ground.byPitch.has(pitch));
-  const octaves = homes.flatMap((from): OctaveFit[] => {
-    const pitches = [...key.scale.semitones.map((s) => from + s), from + 12];
-    return pitches.every((pitch) => ground.byPitch.has(pitch)) ? [octaveFit(ground, from, pitches)] : [];
+  const { wanted, missing, octaves: routes } = octavesOf(ground, key);
+  const octaves = routes.map(({ from, route }): OctaveFit => {
+    return { from, total: route.total, hard: hardOf(ground, route) };
   });
   const best = octaves.reduce<number | undefined>(
     (least, octave, i) => (least === undefined || octave.total < octaves[least]!.total ? i : least),
@@ -77,22 +75,59 @@ export function keyCell(
     of: wanted.length,
     octaves,
     best,
+    asks: best === undefined ? [] : asksOf(routes[best]!.route),
     missing,
     facts: instrument.facts(key),
   };
 }
 
-function octaveFit(ground: RouteGround, from: Pitch, pitches: readonly Pitch[]): OctaveFit {
-  const { ways, effort } = quickRoute(ground, pitches);
-  const used = new Set(ways.map((way) => way.technique));
-  return {
+/** An octave of a cell as it is played. */
+export interface OctaveInFull extends OctaveFit {
+  readonly asks: Asks;
+  /** Note by note from home up to home, in tab. */
+  readonly tab: readonly string[];
+}
+
+/** The octaves of one cell in full, rising. */
+export function octavesInFull(
+  base: Instrument,
+  key: Key,
+  preferences: Preferences,
+  dialect: string,
+): readonly OctaveInFull[] {
+  const instrument = base.forKey(key);
+  const ground = prepareRoutes(instrument, preferences);
+  return octavesOf(ground, key).octaves.map(({ from, route }) => ({
     from,
-    total: effort.total,
-    parts: effort.parts.filter((p) => p.count > 0).map(({ id, label, count }) => ({ id, label, count })),
-    hard: ground.instrument.family.techniques
-      .filter((t) => (!t.safe || t.caution) && used.has(t.id))
-      .map((t) => t.id),
-  };
+    total: route.total,
+    hard: hardOf(ground, route),
+    asks: asksOf(route),
+    tab: route.ways.map((way) => instrument.tab(way, dialect)),
+  }));
+}
+
+/** Scale pitches within the compass, those that are missing, and a route up every complete octave. */
+function octavesOf(ground: RouteGround, key: Key) {
+  const wanted = ground.compass ? scalePitches(key, ground.compass.low, ground.compass.high) : [];
+  const missing = wanted.filter((pitch) => !ground.byPitch.has(pitch));
+  const octaves = wanted.flatMap((from) => {
+    if (aboveHome(key, from) !== 0) return [];
+    const pitches = [...key.scale.semitones.map((s) => from + s), from + 12];
+    const whole = pitches.every((pitch) => ground.byPitch.has(pitch));
+    return whole ? [{ from, route: quickRoute(ground, pitches) }] : [];
+  });
+  return { wanted, missing, octaves };
+}
+
+function hardOf({ instrument }: RouteGround, { ways }: QuickRoute): readonly string[] {
+  return instrument.family.techniques
+    .filter((t) => (!t.safe || t.caution) && ways.some((way) => way.technique === t.id))
+    .map((t) => t.id);
+}
+
+function asksOf(route: QuickRoute): Asks {
+  const felt = route.effort().parts.filter((part) => part.count > 0);
+  return felt.map(({ id, label, count }) => ({ id, label, count }));
 }
 
 /**

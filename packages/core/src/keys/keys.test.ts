@@ -6,7 +6,7 @@ import { expectOk } from '../result.ts';
 import { defaultPreferences, resolvePreferences } from '../route/preferences.ts';
 import { routeLine } from '../route/route.ts';
 import { keyOf, scaleById, SCALES, USUAL_KEYS } from '../scale/scale.ts';
-import { byEase } from './keyCell.ts';
+import { byEase, octavesInFull } from './keyCell.ts';
 import { keyTable } from './keyTable.ts';
 import { everythingFor, presetsFor, suggestionsFor } from './suggestions.ts';
 import { switchKeys } from './switching.ts';
@@ -50,6 +50,25 @@ describe.each(FAMILY_IDS)('the table of a %s', (id) => {
       }
       const totals = cell.octaves.map((o) => o.total);
       if (cell.best !== undefined) expect(totals[cell.best]).toBe(Math.min(...totals));
+    }
+  });
+
+  test('every octave in full is the route of its line: its tab, and its effort in parts', () => {
+    const dialect = base.family.dialects[0]!.id;
+    for (const cell of [table.rows[2]![0]!, table.rows[10]![1]!]) {
+      const key = keyOf(scale(cell.scale), note(cell.tonic));
+      const instrument = base.forKey(key);
+      const octaves = octavesInFull(base, key, preferences, dialect);
+      expect(octaves.map(({ from, total, hard }) => ({ from, total, hard }))).toEqual(cell.octaves);
+      if (cell.best !== undefined) expect(octaves[cell.best]!.asks).toEqual(cell.asks);
+      for (const octave of octaves) {
+        const pitches = [...key.scale.semitones.map((s) => octave.from + s), octave.from + 12];
+        const line = pitches.map((pitch, start) => ({ pitch, beats: 1, start }));
+        const route = routeLine(instrument, line, preferences);
+        expect(octave.tab).toEqual(route.notes.map((n) => instrument.tab(n.way!, dialect)));
+        const counted = route.effort.parts.filter((p) => p.count > 0).map((p) => [p.id, p.count]);
+        expect(octave.asks.map((p) => [p.id, p.count])).toEqual(counted);
+      }
     }
   });
 });

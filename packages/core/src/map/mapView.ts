@@ -54,6 +54,8 @@ export interface WayView {
 /** Another way to play a note of the line. */
 export interface AlternativeView {
   readonly wayId: string;
+  /** It only repeats the note with a harder technique: never taken freely. */
+  readonly repeats: boolean;
   readonly difference: number;
   /** What it would change, in a player's words: `1 turn of breath more`. */
   readonly changes: readonly string[];
@@ -273,12 +275,12 @@ function lineView(
   };
 }
 
-function alternativeView({ way, difference, parts, alsoChanges }: Alternative): AlternativeView {
+function alternativeView({ way, repeats, difference, parts, alsoChanges }: Alternative): AlternativeView {
   const changes = parts.map((part) => {
     const amount = Math.abs(part.difference);
     return `${part.label}: ${amount} ${part.difference > 0 ? 'more' : 'fewer'}`;
   });
-  return { wayId: way.id, difference, changes, alsoChanges };
+  return { wayId: way.id, repeats, difference, changes, alsoChanges };
 }
 
 function tabText(instrument: Instrument, route: Route, name: Namer, { dialect }: Writing): string {

@@ -2,7 +2,7 @@ import type { Loads } from '../families/effortPart.ts';
 import type { Remark, Way } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import { solve, type Solution } from '../solver/solver.ts';
-import { costTable, type CostTable, type SharedSteps } from './costs.ts';
+import { costTable, type CostTable } from './costs.ts';
 import { effortOf, type Effort } from './effort.ts';
 import type { LineNote, TimedNote } from './line.ts';
 import { missingReason, type Missing } from './missing.ts';
@@ -26,7 +26,9 @@ export type RouteNote = LineNote & {
 /** Another way for one note and what it would change over the whole line. */
 export interface Alternative {
   readonly way: Way;
-  /** Difference of the total; never below 0 but for rounding when nothing is pinned. */
+  /** It only repeats the pitch with a harder technique: never taken freely, even where it would cost less. */
+  readonly repeats: boolean;
+  /** Difference of the total; never below 0 but for rounding when nothing is pinned and it does not only repeat. */
   readonly difference: number;
   /** Differences by part, only those that differ: counts as the player counts. */
   readonly parts: readonly { readonly id: string; readonly label: string; readonly difference: number }[];
@@ -42,7 +44,7 @@ export interface Route {
   remarks(): readonly Remark[];
   /** Pins that name no way of that note on this instrument. */
   readonly brokenPins: readonly Pin[];
-  /** All other ways of a note, the least difference first; empty for a missing note. */
+  /** All other ways of a note, the least difference first and those that only repeat last; empty for a missing note. */
   alternatives(index: number): readonly Alternative[];
 }
 
@@ -55,32 +57,38 @@ export interface RouteGround {
   readonly byPitch: ReadonlyMap<number, readonly number[]>;
   /** Those that only repeat a pitch with an easier way: never chosen freely, but told as alternatives. */
   readonly duplicates: ReadonlyMap<number, readonly number[]>;
+  /** From the lowest pitch that is chosen among to the highest; undefined where there is none. */
+  readonly compass: { readonly low: number; readonly high: number } | undefined;
 }
 
-/** @param shared steps known from other settings of the same instrument under the same preferences */
+/** @param shared ground of the same instrument, set otherwise, under the same preferences */
 export function prepareRoutes(
   instrument: Instrument,
   preferences: Preferences,
-  shared?: SharedSteps,
+  shared?: RouteGround,
 ): RouteGround {
-  const chosen = resolvePreferences(instrument.family, preferences);
-  const costs = costTable(instrument, chosen, shared);
+  const chosen = shared?.chosen ?? resolvePreferences(instrument.family, preferences);
+  const costs = shared?.costs ?? costTable(chosen);
   const usable = instrument.ways.filter((way) => way.able && !chosen.avoid.has(way.technique));
   const ids = new Set(usable.map((way) => way.id));
   const gains = (way: Way) => way.duplicateOf === undefined || !ids.has(way.duplicateOf);
   const numbersOf = (ways: readonly Way[]) => {
-    const byPitch = new Map<number, number[]>();
+    const byPitch = new Map<number, readonly number[]>();
     for (const way of ways) {
-      const numbers = instrument.playsOf(way, chosen.habits).map((play) => costs.numberOf(play));
-      byPitch.set(way.pitch, [...(byPitch.get(way.pitch) ?? []), ...numbers]);
+      const numbers = costs.numbersOf(way, instrument);
+      const before = byPitch.get(way.pitch);
+      byPitch.set(way.pitch, before ? [...before, ...numbers] : numbers);
     }
     return byPitch;
   };
+  const byPitch = numbersOf(usable.filter(gains));
+  const pitches = [...byPitch.keys()];
   return {
     instrument,
     chosen,
     costs,
-    byPitch: numbersOf(usable.filter(gains)),
+    byPitch,
+    compass: pitches.length === 0 ? undefined : { low: Math.min(...pitches), high: Math.max(...pitches) },
     duplicates: numbersOf(usable.filter((way) => !gains(way))),
   };
 }
@@ -145,18 +153,23 @@ export function routeOn(ground: RouteGround, line: readonly LineNote[], pins: re
       const differs = (l: number) =>
         l !== layer && playOf(open, path, l).way !== playOf(layers, solution.path, l).way;
       const alsoChanges = played.flatMap((note, l) => (differs(l) ? [note.index] : []));
-      return [{ way, alsoChanges, ...differenceOf(effort, effortAlong(path, open)) }];
+      const repeating = !known.has(open[layer]![state]!);
+      return [{ way, repeats: repeating, alsoChanges, ...differenceOf(effort, effortAlong(path, open)) }];
     });
-    return found.sort((a, b) => a.difference - b.difference);
+    return found.sort((a, b) => Number(a.repeats) - Number(b.repeats) || a.difference - b.difference);
   };
   return { notes, effort, remarks, brokenPins, alternatives };
 }
 
-/** A line of notes of one beat each that can all be had, without what only Map asks for: its effort and its ways. */
-export function quickRoute(
-  ground: RouteGround,
-  pitches: readonly number[],
-): { effort: Effort; ways: readonly Way[] } {
+/** The route of a line without what only Map asks for. */
+export interface QuickRoute {
+  readonly total: number;
+  readonly ways: readonly Way[];
+  effort(): Effort;
+}
+
+/** Routes notes of one beat each that can all be had. @throws for a pitch that cannot be had */
+export function quickRoute(ground: RouteGround, pitches: readonly number[]): QuickRoute {
   const played = pitches.map((pitch, start) => ({
     pitch,
     beats: 1,
@@ -169,10 +182,15 @@ export function quickRoute(
     if (!plays) throw new Error(`quickRoute: ${pitch} cannot be had`);
     return plays;
   });
-  const { path } = solveLine(layers, played, ground.costs);
-  const loads = loadsAlong(layers, played, path, ground.costs);
+  const { path, total } = solveLine(layers, played, ground.costs);
   return {
-    effort: effortOf(ground.instrument.family.parts, ground.chosen.weights, loads),
+    total,
+    effort: () =>
+      effortOf(
+        ground.instrument.family.parts,
+        ground.chosen.weights,
+        loadsAlong(layers, played, path, ground.costs),
+      ),
     ways: path.map((state, layer) => ground.costs.playAt(layers[layer]![state]!).way),
   };
 }
@@ -203,11 +221,10 @@ type NoteInLine = TimedNote & { readonly index: number };
 
 /** The plays open to each note that can be had; a pin leaves one way, even one that the preferences rule out. */
 function choices(
-  { instrument, chosen, costs, byPitch }: RouteGround,
+  { instrument, costs, byPitch }: RouteGround,
   line: readonly LineNote[],
   pins: readonly Pin[],
 ) {
-  const playsOf = (way: Way) => instrument.playsOf(way, chosen.habits).map((play) => costs.numberOf(play));
   const pinAt = new Map(pins.map((pin) => [pin.index, pin]));
   const wayById = pins.length === 0 ? undefined : new Map(instrument.ways.map((way) => [way.id, way]));
   const layers: (readonly number[])[] = [];
@@ -219,7 +236,7 @@ function choices(
     const pinnedWay = pin && wayById?.get(pin.wayId);
     const fits = pinnedWay?.pitch === note.pitch;
     if (pin && !fits) brokenPins.push(pin);
-    const plays = fits ? playsOf(pinnedWay) : byPitch.get(note.pitch);
+    const plays = fits ? costs.numbersOf(pinnedWay, instrument) : byPitch.get(note.pitch);
     if (!plays) continue;
     layers.push(plays);
     free.push(byPitch.get(note.pitch) ?? plays);
@@ -231,10 +248,11 @@ function choices(
 }
 
 function solveLine(layers: Layers, played: readonly NoteInLine[], costs: CostTable): Solution {
+  const moments = played.map((note) => costs.at(note));
   const solution = solve<number>({
     layers,
-    startCost: (play) => costs.own(play, played[0]!),
-    stepCost: (from, to, layer) => costs.step(from, to, played[layer]!) + costs.own(to, played[layer]!),
+    stateCost: (play, layer) => moments[layer]!.own(play),
+    stepCost: (from, to, layer) => moments[layer]!.step(from, to),
   });
   if (!solution.ok) throw new Error(`solveLine: no path at note ${solution.layer}: a cost is infinite`);
   return solution;

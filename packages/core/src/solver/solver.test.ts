@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { solve, type LayeredProblem } from './solver.ts';
 
-/** A problem over tables: start costs and, per layer, costs from row to column; null is not allowed. */
+/** A problem over tables: costs of states and, per layer, of steps from row to column; null is not allowed. */
 interface Tables {
-  start: (number | null)[];
+  own: (number | null)[][];
   steps: (number | null)[][][];
 }
 
@@ -16,7 +16,7 @@ const tables: fc.Arbitrary<Tables> = fc
   .array(fc.integer({ min: 1, max: 4 }), { minLength: 1, maxLength: 6 })
   .chain((sizes) =>
     fc.record({
-      start: fc.array(cost, { minLength: sizes[0]!, maxLength: sizes[0]! }),
+      own: fc.tuple(...sizes.map((size) => fc.array(cost, { minLength: size, maxLength: size }))),
       steps: fc.tuple(
         ...sizes.slice(1).map((size, i) =>
           fc.array(fc.array(cost, { minLength: size, maxLength: size }), {
@@ -28,11 +28,10 @@ const tables: fc.Arbitrary<Tables> = fc
     }),
   );
 
-function problemOf({ start, steps }: Tables): LayeredProblem<number> {
-  const sizes = [start.length, ...steps.map((s) => s[0]!.length)];
+function problemOf({ own, steps }: Tables): LayeredProblem<number> {
   return {
-    layers: sizes.map((size) => Array.from({ length: size }, (_, i) => i)),
-    startCost: (s) => start[s] ?? Infinity,
+    layers: own.map((costs) => costs.map((_, i) => i)),
+    stateCost: (s, layer) => own[layer]![s] ?? Infinity,
     stepCost: (from, to, layer) => steps[layer - 1]![from]![to] ?? Infinity,
   };
 }
@@ -43,7 +42,7 @@ function everyPath({ layers }: LayeredProblem<number>): number[][] {
 
 function costOf(problem: LayeredProblem<number>, path: readonly number[]): number {
   return path.reduce(
-    (sum, s, i) => sum + (i === 0 ? problem.startCost(s) : problem.stepCost(path[i - 1]!, s, i)),
+    (sum, s, i) => sum + problem.stateCost(s, i) + (i === 0 ? 0 : problem.stepCost(path[i - 1]!, s, i)),
     0,
   );
 }
@@ -98,7 +97,7 @@ test('equal paths: always the same one, with the lowest index, however costs are
   ];
   const problem = {
     layers,
-    startCost: () => 0.1,
+    stateCost: (_: number, layer: number) => (layer === 0 ? 0.1 : 0),
     stepCost: (a: number, b: number) => (a === b ? 0.1 + 0.2 : 0.3),
   };
   const found = solve(problem);
@@ -106,9 +105,9 @@ test('equal paths: always the same one, with the lowest index, however costs are
 });
 
 test('an empty line costs nothing, an empty layer is no path, a wrong cost is the programmer’s fault', () => {
-  const free = { startCost: () => 0, stepCost: () => 0 };
+  const free = { stateCost: () => 0, stepCost: () => 0 };
   expect(solve({ layers: [], ...free })).toMatchObject({ ok: true, path: [], total: 0 });
   expect(solve({ layers: [[1], []], ...free })).toEqual({ ok: false, layer: 1 });
-  expect(() => solve({ layers: [[1]], ...free, startCost: () => NaN })).toThrow('NaN at layer 0');
+  expect(() => solve({ layers: [[1]], ...free, stateCost: () => NaN })).toThrow('NaN at layer 0');
   expect(() => solve({ layers: [[1], [1]], ...free, stepCost: () => -1 })).toThrow('-1 at layer 1');
 });

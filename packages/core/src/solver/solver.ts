@@ -4,9 +4,9 @@
  */
 export interface LayeredProblem<S> {
   readonly layers: readonly (readonly S[])[];
-  /** Cost of beginning in a state of the first layer. */
-  startCost(state: S): number;
-  /** Cost of going from a state of layer − 1 to a state of `layer`, that state's own cost included. */
+  /** Cost of being in a state of `layer`, however it was reached. */
+  stateCost(state: S, layer: number): number;
+  /** Cost of going from a state of layer − 1 to a state of `layer`, without that state's own. */
   stepCost(from: S, to: S, layer: number): number;
 }
 
@@ -38,78 +38,99 @@ const TIE = 1e-9;
  */
 export function solve<S>(problem: LayeredProblem<S>): Solution | NoPath {
   const { layers } = problem;
-  const forward: number[][] = [];
-  const cameFrom: number[][] = [];
-  // Plain loops over indices: this is the innermost work of everything that is computed here.
+  const starts = startsOf(layers);
+  const size = starts[layers.length]!;
+  const forward = new Array<number>(size).fill(Infinity);
+  const own = new Array<number>(size).fill(0);
+  const cameFrom = new Array<number>(size).fill(-1);
+  // Plain loops over one array of all states: this is the innermost work of everything that is computed here.
   for (let layer = 0; layer < layers.length; layer += 1) {
     const states = layers[layer]!;
-    const best = new Array<number>(states.length).fill(Infinity);
-    const from = new Array<number>(states.length).fill(-1);
     const before = layers[layer - 1];
-    const soFarOf = forward[layer - 1];
+    const at = starts[layer]!;
+    const atBefore = before ? starts[layer - 1]! : 0;
+    let reached = false;
     for (let s = 0; s < states.length; s += 1) {
       const state = states[s]!;
-      if (!before) {
-        best[s] = checked(problem.startCost(state), layer);
-        continue;
-      }
-      for (let p = 0; p < before.length; p += 1) {
-        const soFar = soFarOf![p]!;
+      const cost = checked(problem.stateCost(state, layer), layer);
+      own[at + s] = cost;
+      let best = before ? Infinity : cost;
+      for (let p = 0; before && p < before.length; p += 1) {
+        const soFar = forward[atBefore + p]!;
         if (soFar === Infinity) continue;
-        const total = soFar + checked(problem.stepCost(before[p]!, state, layer), layer);
-        if (total < best[s]! - TIE) {
-          best[s] = total;
-          from[s] = p;
+        const total = soFar + checked(problem.stepCost(before[p]!, state, layer), layer) + cost;
+        if (total < best - TIE) {
+          best = total;
+          cameFrom[at + s] = p;
         }
       }
+      forward[at + s] = best;
+      if (best !== Infinity) reached = true;
     }
-    if (best.every((cost) => cost === Infinity)) return { ok: false, layer };
-    forward.push(best);
-    cameFrom.push(from);
+    if (!reached) return { ok: false, layer };
   }
+  const table: Table = { starts, own, forward, cameFrom };
   const last = layers.length - 1;
-  const path = layers.length === 0 ? [] : traceBack(cameFrom, last, lowest(forward[last]!));
-  const total = layers.length === 0 ? 0 : forward[last]![path[last]!]!;
-  return { ok: true, path, total, ...detours(problem, forward, cameFrom) };
+  const path = layers.length === 0 ? [] : traceBack(table, last, lowest(forward, starts[last]!, size));
+  const total = layers.length === 0 ? 0 : forward[starts[last]! + path[last]!]!;
+  return { ok: true, path, total, ...detours(problem, table) };
 }
 
-function detours<S>(
-  problem: LayeredProblem<S>,
-  forward: readonly (readonly number[])[],
-  cameFrom: readonly (readonly number[])[],
-) {
-  let memo: { backward: number[][]; goesTo: number[][] } | undefined;
-  const rest = () => (memo ??= solveBackward(problem));
+/** What the way forward found out, all states in one row. */
+interface Table {
+  /** Where each layer begins in the row, and behind the last the length of the row. */
+  readonly starts: readonly number[];
+  readonly own: readonly number[];
+  /** Cost of the cheapest path to each state, its own included. */
+  readonly forward: readonly number[];
+  /** Index in the layer before of the state that path comes from; −1 where there is none. */
+  readonly cameFrom: readonly number[];
+}
+
+function startsOf(layers: readonly (readonly unknown[])[]): readonly number[] {
+  const starts = new Array<number>(layers.length + 1);
+  starts[0] = 0;
+  for (let layer = 0; layer < layers.length; layer += 1)
+    starts[layer + 1] = starts[layer]! + layers[layer]!.length;
+  return starts;
+}
+
+function detours<S>(problem: LayeredProblem<S>, table: Table) {
+  const { starts, forward } = table;
+  let memo: ReturnType<typeof solveBackward> | undefined;
+  const rest = () => (memo ??= solveBackward(problem, table));
   const totalThrough = (layer: number, state: number) =>
-    forward[layer]![state]! + rest().backward[layer]![state]!;
+    forward[starts[layer]! + state]! + rest().backward[starts[layer]! + state]!;
   const pathThrough = (layer: number, state: number) => {
     if (totalThrough(layer, state) === Infinity) return undefined;
-    const path = traceBack(cameFrom, layer, state);
-    for (let l = layer; l + 1 < problem.layers.length; l += 1) path.push(rest().goesTo[l]![path[l]!]!);
+    const path = traceBack(table, layer, state);
+    for (let l = layer; l + 1 < problem.layers.length; l += 1)
+      path.push(rest().goesTo[starts[l]! + path[l]!]!);
     return path;
   };
   return { totalThrough, pathThrough };
 }
 
 /** Cheapest cost from each state to the end, its own cost left out, and the next state taken. */
-function solveBackward<S>(problem: LayeredProblem<S>) {
+function solveBackward<S>(problem: LayeredProblem<S>, { starts, own }: Table) {
   const { layers } = problem;
-  const backward: number[][] = layers.map((states) => new Array<number>(states.length).fill(0));
-  const goesTo: number[][] = layers.map((states) => new Array<number>(states.length).fill(-1));
+  const backward = new Array<number>(own.length).fill(0);
+  const goesTo = new Array<number>(own.length).fill(-1);
   for (let layer = layers.length - 2; layer >= 0; layer -= 1) {
     const states = layers[layer]!;
     const nexts = layers[layer + 1]!;
-    const rest = backward[layer + 1]!;
+    const atNext = starts[layer + 1]!;
     for (let s = 0; s < states.length; s += 1) {
       let best = Infinity;
       for (let n = 0; n < nexts.length; n += 1) {
-        const total = problem.stepCost(states[s]!, nexts[n]!, layer + 1) + rest[n]!;
+        const rest = own[atNext + n]! + backward[atNext + n]!;
+        const total = problem.stepCost(states[s]!, nexts[n]!, layer + 1) + rest;
         if (total < best - TIE) {
           best = total;
-          goesTo[layer]![s] = n;
+          goesTo[starts[layer]! + s] = n;
         }
       }
-      backward[layer]![s] = best;
+      backward[starts[layer]! + s] = best;
     }
   }
   return { backward, goesTo };
@@ -121,15 +142,16 @@ function checked(cost: number, layer: number): number {
   return cost;
 }
 
-function lowest(costs: readonly number[]): number {
-  let best = 0;
-  for (let i = 1; i < costs.length; i += 1) if (costs[i]! < costs[best]! - TIE) best = i;
-  return best;
+/** Index, counted from `from`, of the least cost of a stretch of the row. */
+function lowest(costs: readonly number[], from: number, end: number): number {
+  let best = from;
+  for (let i = from + 1; i < end; i += 1) if (costs[i]! < costs[best]! - TIE) best = i;
+  return best - from;
 }
 
-function traceBack(cameFrom: readonly (readonly number[])[], layer: number, state: number): number[] {
+function traceBack({ starts, cameFrom }: Table, layer: number, state: number): number[] {
   const path = new Array<number>(layer + 1);
   path[layer] = state;
-  for (let l = layer; l > 0; l -= 1) path[l - 1] = cameFrom[l]![path[l]!]!;
+  for (let l = layer; l > 0; l -= 1) path[l - 1] = cameFrom[starts[l]! + path[l]!]!;
   return path;
 }

@@ -9,14 +9,15 @@ import {
   checkLayout,
   describe,
   elements,
-  forKey,
   isUp,
   lettersUp,
   nameAt,
   options,
+  settingFor,
   soundingName,
   withElement,
   withOption,
+  withSetting,
   type HarpLayout,
 } from './layout.ts';
 import { presets } from './presets.ts';
@@ -50,7 +51,8 @@ export const harp = defineFamily<HarpLayout, HarpWay>({
   elements,
   withElement,
   capabilityGroups,
-  forKey,
+  settingFor,
+  withSetting,
   settings: (layout) =>
     lettersUp(layout).map((letter) => ({
       id: letter,
@@ -67,7 +69,7 @@ export const harp = defineFamily<HarpLayout, HarpWay>({
     return hand === 'R' ? 'above' : hand === 'L' ? 'below' : 'level';
   },
   facts: (layout, key) => {
-    const up = lettersUp(forKey(layout, key));
+    const up = lettersUp(withSetting(layout, settingFor(layout, key)));
     return [up.length === 0 ? `all levers down (${BASES[layout.base].label})` : `levers up: ${up.join(' ')}`];
   },
   tables: (layout) => [leverTable(layout)],

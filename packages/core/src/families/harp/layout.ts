@@ -1,7 +1,7 @@
 import { accidentalText } from '../../pitch/noteName.ts';
 import { pitchClass, type Pitch, type PitchClass } from '../../pitch/pitch.ts';
 import type { Result } from '../../result.ts';
-import { aboveHome, type Key } from '../../scale/scale.ts';
+import type { Key } from '../../scale/scale.ts';
 import { Fields } from '../kernel/fields.ts';
 import { chosen, option, range } from '../kernel/options.ts';
 import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
@@ -77,27 +77,49 @@ export function isUp({ up, strings }: HarpLayout, index: number): boolean {
 }
 
 /**
- * Sets the levers so that most notes of the key are there, with as few levers up as that takes, and among equals with
- * as few notes as may be that are not the key's. Only strings whose raised note belongs to the key are tried.
+ * The pitch classes of the strings to raise so that most notes of the key are there, with as few levers up as that
+ * takes, and among equals with as few notes as may be that are not the key's; as text, `5 0 7`. Only strings whose
+ * raised note belongs to the key are tried.
  */
-export function forKey(layout: HarpLayout, key: Key): HarpLayout {
-  const has = (pc: number) => key.indexOf[aboveHome(key, pc)] !== undefined;
-  const classes = [...new Set(layout.strings.map(({ pitch }) => pitchClass(pitch)))];
-  const open = classes.filter((pc) => has(pc + 1));
-  let best: { up: readonly number[]; score: number } = { up: [], score: -Infinity };
-  for (let choice = 0; choice < 2 ** open.length; choice += 1) {
-    const up = open.filter((_, bit) => (choice >> bit) % 2 === 1);
-    const sounding = new Set(classes.map((pc) => pitchClass(up.includes(pc) ? pc + 1 : pc)));
-    const own = [...sounding].filter(has).length;
-    const score = 1000 * own - 20 * up.length - (sounding.size - own);
-    if (score > best.score) best = { up, score };
-  }
-  const up = [...best.up].sort((a, b) => a - b);
-  return up.join() === layout.up.join() ? layout : { ...layout, up };
+export function settingFor({ strings }: HarpLayout, key: Key): string {
+  // Sets of pitch classes as bits, since every choice is tried for every key of a table.
+  const bit = (pitch: number) => 1 << pitchClass(pitch);
+  const wanted = key.scale.semitones.reduce((set, semitones) => set | bit(key.home + semitones), 0);
+  const down = strings.reduce((set, { pitch }) => set | bit(pitch), 0);
+  const open = down & ((wanted >> 1) | ((wanted & 1) << 11));
+  let best = { set: 0, score: -Infinity };
+  let set = 0;
+  do {
+    const raised = ((set << 1) | (set >> 11)) & FULL_OCTAVE;
+    const sounding = (down & ~set) | raised;
+    const own = count(sounding & wanted);
+    const score = 1000 * own - 20 * count(set) - count(sounding & ~wanted);
+    if (score > best.score) best = { set, score };
+    // The next larger set of open strings.
+    set = (set - open) & open;
+  } while (set !== 0);
+  return range(0, 11)
+    .filter((pc) => (best.set >> pc) % 2 === 1)
+    .join(' ');
+}
+
+export function withSetting(layout: HarpLayout, setting: string): HarpLayout {
+  return { ...layout, up: setting === '' ? [] : setting.split(' ').map(Number) };
+}
+
+/** Twelve bits. */
+const FULL_OCTAVE = 0xfff;
+
+/** How many bits are set. */
+function count(set: number): number {
+  let found = 0;
+  for (let rest = set; rest !== 0; rest &= rest - 1) found += 1;
+  return found;
 }
 
 /** Letters whose levers are up, in the order in which sharps enter. */
 export function lettersUp(layout: HarpLayout): readonly string[] {
+  if (layout.up.length === 0) return [];
   const up = new Set(layout.strings.flatMap((_, i) => (isUp(layout, i) ? [nameAt(layout, i).letter] : [])));
   return SHARPS_ORDER.filter((letter) => up.has(letter));
 }

@@ -30,32 +30,43 @@ export interface HarpWay extends Way {
 export function ways(layout: HarpLayout, capability: Capability): readonly HarpWay[] {
   const flips = capability['flip'] ?? SHARPS_ORDER;
   const rows = layout.double ? (['L', 'R'] as const) : [undefined];
-  const all = rows.flatMap((row) =>
-    layout.strings.flatMap(({ pitch, lever }, string) =>
-      (lever ? (['down', 'up'] as const) : (['down'] as const)).map((position): HarpWay => {
-        const sounding = pitch + (position === 'up' ? 1 : 0);
-        const set = isUp(layout, string) === (position === 'up');
-        const { letter } = nameAt(layout, string);
-        const words = `${nameText(nameAt(layout, string))} string, lever ${position}`;
-        return {
-          id: `${row ?? ''}${string + 1}${position}`,
-          pitch: sounding,
-          technique: set ? 'set' : 'flip',
-          place: letter,
-          air: undefined,
-          words: row ? `${row === 'L' ? 'left' : 'right'} row, ${words}` : words,
-          able: set || flips.includes(letter),
-          duplicateOf: undefined,
-          string,
-          lever: position,
-          row,
-          name: soundingName(layout, string, sounding),
-        };
-      }),
-    ),
+  // Sounds as the strings are set; each in the first row, since the rows are alike.
+  const setAt = new Map<number, string>();
+  for (const [string, { pitch }] of layout.strings.entries()) {
+    const up = isUp(layout, string);
+    setAt.set(up ? pitch + 1 : pitch, idOf(rows[0], string, up ? 'up' : 'down'));
+  }
+  const wayOf = (row: HarpWay['row'], string: number, lever: 'down' | 'up'): HarpWay => {
+    const name = nameAt(layout, string);
+    const pitch = layout.strings[string]!.pitch + (lever === 'up' ? 1 : 0);
+    const set = isUp(layout, string) === (lever === 'up');
+    return {
+      id: idOf(row, string, lever),
+      pitch,
+      technique: set ? 'set' : 'flip',
+      place: name.letter,
+      air: undefined,
+      words: `${row ? ROW_WORDS[row] : ''}${nameText(name)} string, lever ${lever}`,
+      able: set || flips.includes(name.letter),
+      duplicateOf: set ? undefined : setAt.get(pitch),
+      string,
+      lever,
+      row,
+      name: soundingName(layout, string, pitch),
+    };
+  };
+  return rows.flatMap((row) =>
+    layout.strings.flatMap(({ lever }, string) => {
+      const down = wayOf(row, string, 'down');
+      return lever ? [down, wayOf(row, string, 'up')] : [down];
+    }),
   );
-  const set = new Map(all.filter((way) => way.technique === 'set').map((way) => [way.pitch, way.id]));
-  return all.map((way) => (way.technique === 'flip' ? { ...way, duplicateOf: set.get(way.pitch) } : way));
+}
+
+const ROW_WORDS = Object.freeze({ L: 'left row, ', R: 'right row, ' });
+
+function idOf(row: HarpWay['row'], string: number, lever: 'down' | 'up'): string {
+  return `${row ?? ''}${string + 1}${lever}`;
 }
 
 export function capabilityGroups(): readonly CapabilityGroup[] {

@@ -1,0 +1,74 @@
+import Button from '@mui/material/Button';
+import { useNavigate } from 'react-router';
+import { pitchText, type KeyCell, type OctaveInFull } from '@same-song/core';
+import { dialectOf } from '../api/settings.ts';
+import { useKeyOctaves } from '../compute/compute.ts';
+import type { MapState } from '../map/useMapState.ts';
+import { asksText, hardText, octavesText, partsText, scaleName, tonicText, whereText } from './cellWords.ts';
+import { mapLink } from './mapLink.ts';
+
+interface CellDetailProps {
+  readonly cell: KeyCell;
+  readonly state: MapState;
+}
+
+/** One cell explained: where it is whole, what is missing, how each octave is played and what it asks. */
+export function CellDetail({ cell, state: { chosen, family, ask, settings } }: CellDetailProps) {
+  const navigate = useNavigate();
+  const hard = hardText(cell, family);
+  const { data, isPlaceholderData } = useKeyOctaves(
+    chosen!.spec,
+    { scale: cell.scale, tonic: cell.tonic },
+    ask.preferences,
+    dialectOf(settings, family),
+  );
+  const octaves = isPlaceholderData ? undefined : data;
+  const best = cell.best === undefined ? undefined : octaves?.[cell.best];
+  const others = octaves?.filter((octave) => octave !== best) ?? [];
+  return (
+    <>
+      <h2>
+        {tonicText(cell.tonic)} {scaleName(cell.scale)}
+      </h2>
+      <p>{cell.facts.join(' · ')}</p>
+      <p>
+        <b className="keys-figure">{octavesText(cell)}</b>
+        {cell.octaves.length > 0 && <> {whereText(cell)}</>}
+      </p>
+      <p>
+        {cell.have} of {cell.of} notes over the whole instrument.
+        {cell.missing.length > 0 && ` Missing: ${cell.missing.map((pitch) => pitchText(pitch)).join(' ')}.`}
+      </p>
+      {cell.best !== undefined && (
+        <>
+          <h3>The best octave, from {pitchText(cell.octaves[cell.best]!.from)}</h3>
+          <Tab octave={best} />
+          <p>It asks: {asksText(cell)}.</p>
+          <p>{hard ? `It hangs on ${hard}.` : 'Nothing in it is hard.'}</p>
+        </>
+      )}
+      <Button variant="contained" onClick={() => void navigate(mapLink(chosen!.ref, cell))}>
+        Open in Map (M)
+      </Button>
+      {others.length > 0 && (
+        <>
+          <h3>{others.length === 1 ? 'The other octave' : 'The other octaves'}</h3>
+          {others.map((octave) => (
+            <section key={octave.from} className="keys-octave">
+              <b>from {pitchText(octave.from)}</b>
+              <Tab octave={octave} />
+              <p>{partsText(octave.asks)}</p>
+            </section>
+          ))}
+        </>
+      )}
+    </>
+  );
+}
+
+/** Notes from home up to home in tab; an empty line of the same height until it is known. */
+function Tab({ octave }: { readonly octave: OctaveInFull | undefined }) {
+  return (
+    <p className="keys-tab">{octave?.tab.map((text, i) => <span key={i}>{text}</span>) ?? <span>…</span>}</p>
+  );
+}
