@@ -28,6 +28,7 @@ describe('this instrument, all keys', () => {
     await sees(page, 'F Dorian');
     await page.reload({ waitUntil: 'networkidle0' });
     await shows(page, '.keys-side h2', 'F Dorian');
+    await shows(page, '.keys-side .keys-tab', '4 draw');
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
     await keys(page, 'm');
     await page.waitForSelector('.map-drawing .chip');
@@ -204,6 +205,8 @@ test('switching a harp from one key to another is a list of levers', async () =>
   await choose('Key to go to', 'D');
   await sees(page, 'raise the F levers');
   await sees(page, 'raise the C levers');
+  const drawn = () => page.$$eval('.switch-drawing .chip', (chips) => chips.length);
+  await eventually(drawn, (chips) => expect(chips).toBeGreaterThan(80));
 });
 
 test('keys lead from question to question and the question goes along to Map and back', async () => {

@@ -47,23 +47,28 @@ const ids = (ways: readonly { readonly id: string }[]) => ways.map((way) => way.
 describe.each(FAMILY_IDS)('%s', (id) => {
   const family = families[id];
   const dialect = family.dialects[0]!.id;
+  const writing = { dialect, naming: 'key' as const };
   const anyIndex = fc.nat(40);
 
   test('switching there and back leaves out what was taken in, and undoes what was set', () => {
     fc.assert(
       fc.property(anyIndex, anyKey, anyKey, (index, from, to) => {
         const instrument = instrumentOf(id, index);
-        const there = switchKeys(instrument, from, to, dialect);
-        const back = switchKeys(instrument, to, from, dialect);
+        const there = switchKeys(instrument, from, to, writing);
+        const back = switchKeys(instrument, to, from, writing);
         expect(ids(back.drop)).toEqual(ids(there.take));
         expect(ids(back.take)).toEqual(ids(there.drop));
         expect(ids(back.keep)).toEqual(ids(there.keep));
         expect(back.facts).toEqual([there.facts[1], there.facts[0]]);
+        const pitchOf = new Map(instrument.ways.map((way) => [way.id, way.pitch]));
+        const had = new Set([...there.take, ...there.keep].map((way) => pitchOf.get(way.id)! % 12));
+        expect(had.size + there.missing.length).toBe(to.scale.semitones.length);
+        expect(back.scenes).toEqual([there.scenes[1], there.scenes[0]]);
         const settings = (key: Key) => instrument.forKey(key).settings.map((s) => s.id);
         const changed = settings(from).filter((s) => !settings(to).includes(s));
         const added = settings(to).filter((s) => !settings(from).includes(s));
         expect(there.todo).toHaveLength(changed.length + added.length);
-        expect(switchKeys(instrument, from, from, dialect)).toMatchObject({ todo: [], drop: [], take: [] });
+        expect(switchKeys(instrument, from, from, writing)).toMatchObject({ todo: [], drop: [], take: [] });
       }),
       { numRuns: 25 },
     );

@@ -113,10 +113,10 @@ export function usePresetsFor(family: string, ask: KeyAsk) {
   });
 }
 
-export function useSwitching(spec: InstrumentSpec | undefined, from: KeyAsk, to: KeyAsk, dialect: string) {
+export function useSwitching(spec: InstrumentSpec | undefined, from: KeyAsk, to: KeyAsk, writing: Writing) {
   return useQuery({
-    queryKey: ['switch', spec, from, to, dialect],
-    queryFn: () => compute.switching(spec!, from, to, dialect),
+    queryKey: ['switch', spec, from, to, writing],
+    queryFn: () => compute.switching(spec!, from, to, writing),
     enabled: spec !== undefined,
     ...lasting,
   });

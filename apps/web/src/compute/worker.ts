@@ -101,8 +101,8 @@ const api = {
   presets(family: string, ask: KeyAsk) {
     return presetsFor(family, keyFor(ask));
   },
-  switching(spec: InstrumentSpec, from: KeyAsk, to: KeyAsk, dialect: string): Switching {
-    return switchKeys(open(spec), keyFor(from), keyFor(to), dialect);
+  switching(spec: InstrumentSpec, from: KeyAsk, to: KeyAsk, writing: Writing): Switching {
+    return switchKeys(open(spec), keyFor(from), keyFor(to), writing);
   },
   chordScene(spec: InstrumentSpec, ask: KeyAsk, roles: readonly Role[], naming: NamingStyle): Scene {
     return sceneWithRoles(open(spec), keyFor(ask), roles, naming);

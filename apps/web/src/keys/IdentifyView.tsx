@@ -24,7 +24,14 @@ const SHOWN = 14;
 /** From notes to the scales that hold them, and from several instruments to what they share. */
 export function IdentifyView({ state }: KeysViewProps) {
   const { chosen, family, settings, param, setParam } = state;
-  const [text, setText] = useState(param('notes'));
+  const kept = param('notes');
+  const [text, setText] = useState(kept);
+  const [seen, setSeen] = useState(kept);
+  // Undo, and the way back in the browser, bring back what was typed.
+  if (kept !== seen) {
+    setSeen(kept);
+    setText(kept);
+  }
   const dialect = dialectOf(settings, family);
   const instrument = useMemo(() => {
     const opened = chosen && openInstrument(chosen.spec);
@@ -45,59 +52,68 @@ export function IdentifyView({ state }: KeysViewProps) {
   };
   return (
     <div className="identify">
-      <label className="identify-notes">
-        Notes, or a line of tab of {chosen?.spec.name}
-        <input
-          value={text}
-          placeholder="D F G A C"
-          maxLength={2000}
-          aria-invalid={read !== undefined && !read.ok}
-          onChange={(event) => setText(event.target.value)}
-          onBlur={() => setParam('notes', text, 'the notes')}
-          onKeyDown={(event) => {
-            if (event.key === 'Enter') setParam('notes', text, 'the notes');
-          }}
-        />
-      </label>
-      {own.length < 12 && own.length > 0 && (
-        <button
-          type="button"
-          className="link"
-          onClick={() => take(own.map((pc) => noteText(flatName(pc))).join(' '))}
-        >
-          Take all notes of {chosen?.spec.name}
-        </button>
-      )}
-      {read && !read.ok && (
-        <ul className="editor-problems" role="alert">
-          {read.problems.slice(0, 5).map((problem, i) => (
-            <li key={i}>
-              {problem.message}
-              {problem.position !== undefined && ` It stands at character ${problem.position + 1}.`}
-            </li>
-          ))}
-        </ul>
-      )}
-      {read?.ok && (
-        <>
-          <h2>{fits.length === 0 ? 'No scale of the list comes near this set' : 'It fits, best first'}</h2>
-          {fits.length === 0 && <p>Try fewer notes, or look what several of them share.</p>}
-          <table className="keys-list">
-            <tbody>
-              {fits.slice(0, SHOWN).map((fit, i) => (
-                <FitRow key={i} fit={fit} reference={chosen!.ref} />
-              ))}
-            </tbody>
-          </table>
-        </>
-      )}
-      {instrument && (
-        <PickOnDrawing
-          instrument={instrument}
-          notes={read?.ok ? read.value : NONE}
-          onNotes={(pcs) => take(pcs.map((pc) => noteText(flatName(pc))).join(' '))}
-        />
-      )}
+      <div>
+        <label className="identify-notes">
+          Notes, or a line of tab of {chosen?.spec.name}
+          <input
+            value={text}
+            placeholder="D F G A C"
+            maxLength={2000}
+            aria-invalid={read !== undefined && !read.ok}
+            onChange={(event) => setText(event.target.value)}
+            onBlur={() => setParam('notes', text, 'the notes')}
+            onKeyDown={(event) => {
+              if (event.key === 'Enter') setParam('notes', text, 'the notes');
+            }}
+          />
+        </label>
+        {own.length < 12 && own.length > 0 && (
+          <button
+            type="button"
+            className="link"
+            onClick={() => take(own.map((pc) => noteText(flatName(pc))).join(' '))}
+          >
+            Take all notes of {chosen?.spec.name}
+          </button>
+        )}
+        {read && !read.ok && (
+          <ul className="editor-problems" role="alert">
+            {read.problems.slice(0, 5).map((problem, i) => (
+              <li key={i}>
+                {problem.message}
+                {problem.position !== undefined && ` It stands at character ${problem.position + 1}.`}
+              </li>
+            ))}
+          </ul>
+        )}
+        {instrument && (
+          <PickOnDrawing
+            instrument={instrument}
+            notes={read?.ok ? read.value : NONE}
+            onNotes={(pcs) => take(pcs.map((pc) => noteText(flatName(pc))).join(' '))}
+          />
+        )}
+      </div>
+      <div className="identify-fits" aria-live="polite">
+        {read?.ok && (
+          <>
+            <h2>{fits.length === 0 ? 'No scale of the list comes near this set' : 'It fits, best first'}</h2>
+            {fits.length === 0 && <p>Try fewer notes, or look what several of them share.</p>}
+            <table className="keys-list">
+              <tbody>
+                {fits.slice(0, SHOWN).map((fit, i) => (
+                  <FitRow key={i} fit={fit} reference={chosen!.ref} />
+                ))}
+              </tbody>
+            </table>
+          </>
+        )}
+        {text.trim() === '' && (
+          <p className="keys-soft">
+            The scales that hold your notes will stand here, for each possible home.
+          </p>
+        )}
+      </div>
       <CommonPart state={state} />
     </div>
   );

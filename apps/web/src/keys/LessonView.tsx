@@ -4,6 +4,7 @@ import { useMapView } from '../compute/compute.ts';
 import { scaleWords, tonicWords } from '../map/askWords.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { dialectOf } from '../api/settings.ts';
+import { tabLine } from './cellWords.ts';
 import type { KeysViewProps } from './KeysPage.tsx';
 
 const SIDES: readonly Side[] = ['above', 'level', 'below'];
@@ -17,7 +18,7 @@ export function LessonView({ state }: KeysViewProps) {
   if (!view) return <p className="loading">Writing the lesson…</p>;
   const { separator } = family.dialects.find((d) => d.id === dialect)!;
   const used = family.techniques.filter((t) => view.ways.some((way) => way.technique === t.id));
-  const list = (ways: readonly WayView[]) => ways.map((way) => way.tab).join(separator) || 'none';
+  const list = (ways: readonly WayView[]) => tabLine(ways, separator) || 'none';
   const inScale = (way: WayView) => way.role === 'home' || way.role === 'chord' || way.role === 'scale';
   const lists = [
     { title: 'Safe', ways: view.ways.filter((w) => w.advice === 'safe') },
@@ -38,28 +39,30 @@ export function LessonView({ state }: KeysViewProps) {
       <div className="lesson-drawing">
         <SceneView scene={view.scene} label={chosen!.spec.name} />
       </div>
-      <ol className="lesson-steps">
-        {used.map((technique, i) => (
-          <Step
-            key={technique.id}
-            first={i === 0}
-            technique={technique}
-            ways={view.ways.filter((way) => way.technique === technique.id)}
-            sides={family.sides}
-            inScale={inScale}
-            list={list}
-          />
-        ))}
-      </ol>
-      <dl className="lesson-lists">
-        {lists.map(({ title, ways }) => (
-          <div key={title}>
-            <dt>{title}</dt>
-            <dd>{list(ways)}</dd>
-          </div>
-        ))}
-        <Missing view={view} />
-      </dl>
+      <div className="lesson-split">
+        <ol className="lesson-steps">
+          {used.map((technique, i) => (
+            <Step
+              key={technique.id}
+              first={i === 0}
+              technique={technique}
+              ways={view.ways.filter((way) => way.technique === technique.id)}
+              sides={family.sides}
+              inScale={inScale}
+              list={list}
+            />
+          ))}
+        </ol>
+        <dl className="lesson-lists">
+          {lists.map(({ title, ways }) => (
+            <div key={title}>
+              <dt>{title}</dt>
+              <dd>{list(ways)}</dd>
+            </div>
+          ))}
+          <Missing view={view} />
+        </dl>
+      </div>
     </article>
   );
 }

@@ -10,7 +10,8 @@ import {
 } from '@same-song/core';
 import { useSwitching } from '../compute/compute.ts';
 import { scaleWords, tonicWords } from '../map/askWords.ts';
-import { tonicText } from './cellWords.ts';
+import { SceneView } from '../scene/SceneView.tsx';
+import { scaleName, tabLine, tonicText } from './cellWords.ts';
 import { dialectOf } from '../api/settings.ts';
 import type { KeysViewProps } from './KeysPage.tsx';
 
@@ -29,7 +30,12 @@ export function SwitchView({ state }: KeysViewProps) {
   }, [param, ask.tonic, scale]);
   const dialect = dialectOf(settings, family);
   const from = { scale: ask.scale, tonic: ask.tonic };
-  const { data, error } = useSwitching(chosen?.spec, from, { scale, tonic: to }, dialect);
+  const { data, error } = useSwitching(
+    chosen?.spec,
+    from,
+    { scale, tonic: to },
+    { dialect, naming: settings.naming },
+  );
   const { separator } = family.dialects.find((d) => d.id === dialect)!;
   const rows = data
     ? [
@@ -37,6 +43,17 @@ export function SwitchView({ state }: KeysViewProps) {
         { title: 'Take in now', ways: data.take },
         { title: 'Stay', ways: data.keep },
       ]
+    : [];
+  const drawings = data
+    ? [
+        { ...from, ways: data.drop },
+        { scale, tonic: to, ways: data.take },
+      ].map((key, i) => ({
+        name: `${tonicText(key.tonic)} ${scaleName(key.scale)}`,
+        scene: data.scenes[i]!,
+        changed: new Set(key.ways.map((way) => way.id)),
+        facts: data.facts[i]!,
+      }))
     : [];
   return (
     <div className="switch">
@@ -70,27 +87,42 @@ export function SwitchView({ state }: KeysViewProps) {
       </p>
       {error && <p role="alert">This cannot be worked out: {error.message}</p>}
       {data && (
-        <>
-          <p>
-            {data.facts[0][0]} → {data.facts[1][0]}
-          </p>
-          <h2>To do</h2>
-          {data.todo.length === 0 ? (
-            <p>Nothing to set. Only the notes change.</p>
-          ) : (
-            <ul>
-              {data.todo.map((step) => (
-                <li key={step}>{step}</li>
-              ))}
-            </ul>
-          )}
-          {rows.map(({ title, ways }) => (
-            <section key={title}>
-              <h2>{title}</h2>
-              <p className="switch-ways">{ways.map((way) => way.tab).join(separator) || 'nothing'}</p>
-            </section>
-          ))}
-        </>
+        <div className="switch-split">
+          <div>
+            <h2>To do</h2>
+            {data.todo.length === 0 ? (
+              <p>Nothing to set. Only the notes change.</p>
+            ) : (
+              <ul>
+                {data.todo.map((step) => (
+                  <li key={step}>{step}</li>
+                ))}
+              </ul>
+            )}
+            {data.missing.length > 0 && (
+              <p>
+                Not to be had as it is now: <b>{data.missing.join(', ')}</b>.
+              </p>
+            )}
+            {rows.map(({ title, ways }) => (
+              <section key={title}>
+                <h2>{title}</h2>
+                <p className="switch-ways">{tabLine(ways, separator) || 'nothing'}</p>
+              </section>
+            ))}
+          </div>
+          <div>
+            {drawings.map(({ name, scene, changed, facts }) => (
+              <figure key={name} className="switch-drawing">
+                <figcaption>
+                  <b>{name}</b> {facts[0]}
+                </figcaption>
+                <SceneView scene={scene} label={`${name} on ${chosen!.spec.name}`} used={changed} />
+              </figure>
+            ))}
+            <p className="keys-legend">Underlined: what changes, left out above and taken in below.</p>
+          </div>
+        </div>
       )}
     </div>
   );

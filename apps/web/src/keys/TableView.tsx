@@ -2,7 +2,7 @@ import { useMemo, useRef, type KeyboardEvent } from 'react';
 import { familyById, SCALES, type Family, type KeyCell, type KeyTable } from '@same-song/core';
 import { useKeyTable } from '../compute/compute.ts';
 import { CellDetail } from './CellDetail.tsx';
-import { octavesText, scaleName, tonicText } from './cellWords.ts';
+import { asksText, octavesText, scaleName, tonicText } from './cellWords.ts';
 import { OctaveStrips } from './OctaveStrips.tsx';
 import type { KeysViewProps } from './KeysPage.tsx';
 
@@ -61,6 +61,7 @@ export function TableView({ state }: KeysViewProps) {
   const holds = (cell: KeyCell) => filters.every((f) => !wanted.includes(f.id) || f.holds(cell));
   if (error) return <p role="alert">This table cannot be worked out: {error.message}</p>;
   if (!table) return <p className="loading">Trying every key…</p>;
+  const heat = heatOf(table);
   const rows = orderedRows(table, param('order'), chosen!.spec.family, chosen!.spec.layout, ask.scale);
   const selected = table.rows.flat().find((cell) => cell.tonic === ask.tonic && cell.scale === ask.scale);
   return (
@@ -103,12 +104,13 @@ export function TableView({ state }: KeysViewProps) {
           rows={rows}
           scales={table.scales}
           holds={holds}
+          heat={heat}
           selected={selected}
           onChoose={(cell) => state.change('the key', { tonic: cell.tonic, scale: cell.scale })}
         />
         <p className="keys-legend">
-          Figure: complete octaves · fill: share of the scale’s notes that can be had · ✓ nothing hard in the
-          best octave · faint: ruled out above
+          Figure: complete octaves · length of the fill: share of the notes that can be had · the deeper its
+          colour, the less the best octave asks · ✓ nothing hard in it · faint: ruled out above
         </p>
         <OctaveStrips
           cells={rows.map((row) => row.find((cell) => cell.scale === ask.scale)!)}
@@ -143,16 +145,32 @@ function orderedRows(
   return [...fifths].sort((a, b) => worth(cellOf(a)) - worth(cellOf(b)));
 }
 
+/** From 0, the hardest best octave of the table, to 1, the easiest; each by its effort a note. */
+function heatOf(table: KeyTable): (cell: KeyCell) => number {
+  const effort = (cell: KeyCell) =>
+    cell.best === undefined ? undefined : cell.octaves[cell.best]!.total / cell.notes;
+  const all = table.rows.flat().flatMap((cell) => effort(cell) ?? []);
+  const least = Math.min(...all);
+  const most = Math.max(...all);
+  return (cell) => {
+    const own = effort(cell);
+    if (own === undefined) return 0;
+    // By the root, since a few very hard keys would make all others look alike.
+    return most === least ? 1 : 1 - Math.sqrt((own - least) / (most - least));
+  };
+}
+
 interface GridProps {
   readonly rows: readonly (readonly KeyCell[])[];
   readonly scales: readonly string[];
   readonly holds: (cell: KeyCell) => boolean;
+  readonly heat: (cell: KeyCell) => number;
   readonly selected: KeyCell | undefined;
   readonly onChoose: (cell: KeyCell) => void;
 }
 
 /** A grid that arrow keys walk; every cell is a button that says all it shows. */
-function Grid({ rows, scales, holds, selected, onChoose }: GridProps) {
+function Grid({ rows, scales, holds, heat, selected, onChoose }: GridProps) {
   const body = useRef<HTMLTableSectionElement>(null);
   const onKeyDown = (event: KeyboardEvent, row: number, column: number) => {
     const moves: Record<string, [number, number]> = {
@@ -191,7 +209,7 @@ function Grid({ rows, scales, holds, selected, onChoose }: GridProps) {
               {row.map((cell, c) => {
                 const share = cell.of === 0 ? 0 : cell.have / cell.of;
                 const easy = cell.best !== undefined && cell.octaves[cell.best]!.hard.length === 0;
-                const name = `${tonicText(cell.tonic)} ${scaleName(cell.scale)}: ${octavesText(cell)}, ${cell.have} of ${cell.of} notes${easy ? ', nothing hard' : ''}`;
+                const name = `${tonicText(cell.tonic)} ${scaleName(cell.scale)}: ${octavesText(cell)}, ${cell.have} of ${cell.of} notes${easy ? ', nothing hard' : ''}${cell.best === undefined ? '' : `; the best octave asks: ${asksText(cell)}`}`;
                 const isSelected = cell === selected;
                 return (
                   <td key={cell.scale}>
@@ -199,7 +217,10 @@ function Grid({ rows, scales, holds, selected, onChoose }: GridProps) {
                       type="button"
                       data-cell={`${r},${c}`}
                       className={`keys-cell${holds(cell) ? '' : ' ruled-out'}${isSelected ? ' chosen' : ''}`}
-                      style={{ ['--share' as string]: `${Math.round(share * 100)}%` }}
+                      style={{
+                        ['--share' as string]: `${Math.round(share * 100)}%`,
+                        ['--heat' as string]: `${Math.round(14 + 66 * heat(cell))}%`,
+                      }}
                       aria-pressed={isSelected}
                       title={name}
                       onClick={() => onChoose(cell)}

@@ -36,8 +36,17 @@ export function hardText(cell: KeyCell, family: Family): string {
   return (best?.hard ?? []).map((id) => family.techniques.find((t) => t.id === id)?.label ?? id).join(', ');
 }
 
+/** Sums below this are not felt over an octave. */
+const FELT = 0.5;
+
 export function partsText(asks: Asks): string {
-  return asks.map((part) => `${part.label} ${part.count}`).join(', ') || 'next to nothing';
+  const felt = asks.filter((part) => part.count >= FELT);
+  return felt.map((part) => `${part.label} ${part.count}`).join(', ') || 'next to nothing';
+}
+
+/** Ways in tab one after the other, none of them broken over two lines. */
+export function tabLine(ways: readonly { readonly tab: string }[], separator: string): string {
+  return ways.map((way) => way.tab.replaceAll(' ', '\u00a0')).join(separator);
 }
 
 /** What the best octave asks, part by part. */

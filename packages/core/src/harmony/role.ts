@@ -19,3 +19,11 @@ export function rolesOf(scale: Scale, chord: Chord): readonly Role[] {
     return chord.tones.includes(semitone) ? 'chord' : 'scale';
   });
 }
+
+/** Roles where no chord is chosen: home, the scale, and what is outside. By semitones above home. */
+export function scaleRoles(scale: Scale): readonly Role[] {
+  return Array.from({ length: 12 }, (_, semitone): Role => {
+    if (semitone === 0) return 'home';
+    return scale.semitones.includes(semitone) ? 'scale' : 'outside';
+  });
+}

@@ -24,6 +24,8 @@ export interface KeyCell {
   readonly tonic: string;
   readonly home: number;
   readonly scale: string;
+  /** Notes of one octave, home at both ends. */
+  readonly notes: number;
   /** Scale pitches within the instrument's compass: those that can be had, and all. */
   readonly have: number;
   readonly of: number;
@@ -71,6 +73,7 @@ export function keyCell(
     tonic: noteCode(key.tonic),
     home: key.home,
     scale: key.scale.id,
+    notes: key.scale.semitones.length + 1,
     have: wanted.length - missing.length,
     of: wanted.length,
     octaves,

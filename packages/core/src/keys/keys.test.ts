@@ -151,7 +151,10 @@ describe('switching', () => {
   ])('a harp from %s to %s: levers, applied one after the other, give the other key', (from, to, todo) => {
     const harp = open('harp', 'c-34');
     const keyTo = keyOf(scale('major'), note(to));
-    const change = switchKeys(harp, keyOf(scale('major'), note(from)), keyTo, 'notes');
+    const change = switchKeys(harp, keyOf(scale('major'), note(from)), keyTo, {
+      dialect: 'notes',
+      naming: 'key',
+    });
     expect(change.todo).toEqual(todo);
     const up = new Set(harp.forKey(keyOf(scale('major'), note(from))).settings.map((s) => s.id));
     for (const step of change.todo) {
@@ -172,7 +175,7 @@ describe('switching', () => {
       open('diatonic', '58'),
       keyOf(scale('major'), note('Bb')),
       keyOf(scale('major'), note('F')),
-      'words',
+      { dialect: 'words', naming: 'key' },
     );
     const ids = (ways: readonly { id: string }[]) => ways.map((w) => w.id);
     expect(change.todo).toEqual([]);

@@ -1,6 +1,10 @@
 import type { Way } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
+import { scaleRoles } from '../harmony/role.ts';
+import { sceneWithRoles, type Writing } from '../map/mapView.ts';
+import { noteText, respell } from '../pitch/noteName.ts';
 import { aboveHome, type Key } from '../scale/scale.ts';
+import type { Scene } from '../scene/scene.ts';
 
 /** A way as it is listed: its tab and its words. */
 export interface ListedWay {
@@ -16,12 +20,16 @@ export interface Switching {
   readonly drop: readonly ListedWay[];
   readonly take: readonly ListedWay[];
   readonly keep: readonly ListedWay[];
+  /** Notes of the new key that no way of the instrument gives, by name without octave. */
+  readonly missing: readonly string[];
   /** The instrument's words about each of the two keys. */
   readonly facts: readonly [readonly string[], readonly string[]];
+  /** The instrument as it is set for each of the two keys, with its notes. */
+  readonly scenes: readonly [Scene, Scene];
 }
 
 /** From key to key: what to set, which ways to leave out, which to take in. */
-export function switchKeys(base: Instrument, from: Key, to: Key, dialect: string): Switching {
+export function switchKeys(base: Instrument, from: Key, to: Key, { dialect, naming }: Writing): Switching {
   const before = base.forKey(from);
   const after = base.forKey(to);
   const was = new Set(before.settings.map((s) => s.id));
@@ -48,7 +56,14 @@ export function switchKeys(base: Instrument, from: Key, to: Key, dialect: string
     drop: listed(first.filter((way) => !secondIds.has(way.id))),
     take: listed(second.filter((way) => !firstIds.has(way.id))),
     keep: listed(second.filter((way) => firstIds.has(way.id))),
+    missing: to.scale.semitones
+      .filter((semitones) => !second.some((way) => aboveHome(to, way.pitch) === semitones))
+      .map((semitones) => noteText(respell(to.names[semitones]!, naming))),
     facts: [before.facts(from), after.facts(to)],
+    scenes: [
+      sceneWithRoles(base, from, scaleRoles(from.scale), naming),
+      sceneWithRoles(base, to, scaleRoles(to.scale), naming),
+    ],
   };
 }
 
