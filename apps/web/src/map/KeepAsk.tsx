@@ -14,18 +14,20 @@ export function KeepAsk({ state, title }: { state: MapState; title: string }) {
       <Button ref={button} variant="text" onClick={() => setOpen(true)} aria-haspopup="dialog">
         Keep
       </Button>
-      <Popover
-        open={open}
-        anchorEl={() => button.current!}
-        onClose={() => setOpen(false)}
-        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
-        transitionDuration={0}
-        slotProps={{ paper: { role: 'dialog', 'aria-label': 'Kept questions' } as object }}
-      >
-        <Suspense fallback={<p className="kept">Opening…</p>}>
-          <KeptQuestions state={state} title={title} onOpened={() => setOpen(false)} />
-        </Suspense>
-      </Popover>
+      {open && (
+        <Popover
+          open
+          anchorEl={() => button.current!}
+          onClose={() => setOpen(false)}
+          anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+          transitionDuration={0}
+          slotProps={{ paper: { role: 'dialog', 'aria-label': 'Kept questions' } as object }}
+        >
+          <Suspense fallback={<p className="kept">Opening…</p>}>
+            <KeptQuestions state={state} title={title} onOpened={() => setOpen(false)} />
+          </Suspense>
+        </Popover>
+      )}
     </>
   );
 }

@@ -58,15 +58,13 @@ interface PickerPopoverProps extends Omit<WordPickerProps, 'word' | 'shortcut'> 
   readonly anchor: () => HTMLElement | null;
 }
 
-/** The typed search by itself, hanging from any element. */
+/** The typed search by itself, hanging from any element; not there at all while it is closed. */
 export function PickerPopover(props: PickerPopoverProps) {
   const { name, anchor, open, onOpen } = props;
-  // Each opening begins anew, also one that comes before the last has left the screen.
-  const [opening, setOpening] = useState({ open, count: 0 });
-  if (opening.open !== open) setOpening({ open, count: opening.count + (open ? 1 : 0) });
+  if (!open) return null;
   return (
     <Popover
-      open={open}
+      open
       anchorEl={() => anchor()!}
       onClose={() => onOpen(false)}
       anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
@@ -74,7 +72,7 @@ export function PickerPopover(props: PickerPopoverProps) {
       disableScrollLock
       slotProps={{ paper: { 'aria-label': `Choose the ${name}`, role: 'dialog' } as object }}
     >
-      <Search key={opening.count} {...props} />
+      <Search {...props} />
     </Popover>
   );
 }
