@@ -15,8 +15,10 @@ const HARMONICA = id(1);
 const HARP = id(13);
 
 async function choose(label: string, value: string): Promise<void> {
-  const select = await page.waitForSelector(`select[aria-label="${label}"]`);
-  await select!.select(value);
+  const select = await page.waitForSelector(
+    `::-p-xpath(//select[@aria-label="${label}"] | //label[contains(., "${label}")]/select)`,
+  );
+  await (select as ElementHandle<Element>).select(value);
 }
 
 describe('this instrument, all keys', () => {
@@ -45,12 +47,22 @@ describe('this instrument, all keys', () => {
     const rows = () =>
       page.$$eval('.keys-grid tbody th', (cells) => cells.map((c) => c.textContent!.split(' ')[0]));
     await eventually(rows, (found) => expect(found.slice(0, 3)).toEqual(['E♭', 'B♭', 'F']));
-    await (await page.waitForSelector('.keys-tools select'))!.select('semitones');
+    await choose('Order of the keys', 'semitones');
     await eventually(rows, (found) => expect(found.slice(0, 3)).toEqual(['E♭', 'E', 'F']));
-    await page.click('::-p-xpath(//label[contains(., "all scales")]/input)');
+    await choose('Scales shown', 'all');
     await page.waitForFunction(() => document.querySelectorAll('.keys-grid thead th').length > 38);
     await click(page, 'Undo');
     await page.waitForFunction(() => document.querySelectorAll('.keys-grid thead th').length < 12);
+    await click(page, 'Add a scale');
+    await keys(page, '“lydian”', 'Enter');
+    await page.waitForSelector('button[aria-label="Take Lydian out of the table"]');
+    await click(page, 'Lydian');
+    await sees(page, 'the easiest in Lydian first');
+    await eventually(rows, (found) => expect(['A♭', 'E♭']).toContain(found[0]));
+    await page.click('button[aria-label="Take Lydian out of the table"]');
+    await page.waitForFunction(
+      () => !document.querySelector('.keys-grid thead')!.textContent!.includes('Lydian'),
+    );
   });
 
   test('a custom scale of twelve notes gets its own column', async () => {

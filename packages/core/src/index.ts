@@ -1,4 +1,5 @@
 export { ok, fail, expectOk, under, shown, isRecord, type Problem, type Result } from './result.ts';
+export { SCALE_GROUPS } from './scale/catalogue.ts';
 export {
   A4_RANGE,
   PITCH_RANGE,

@@ -1,28 +1,16 @@
-import { useMemo, useRef, type KeyboardEvent } from 'react';
-import { familyById, SCALES, type Family, type KeyCell, type KeyTable } from '@same-song/core';
+import Button from '@mui/material/Button';
+import { useMemo, useState } from 'react';
+import { familyById, type Family, type KeyCell } from '@same-song/core';
 import { useKeyTable } from '../compute/compute.ts';
+import { scaleChoices } from '../map/KeyWords.tsx';
+import type { MapState } from '../map/useMapState.ts';
+import { PickerPopover } from '../map/WordPicker.tsx';
 import { CellDetail } from './CellDetail.tsx';
-import { asksText, octavesText, scaleName, tonicText } from './cellWords.ts';
+import { scaleName } from './cellWords.ts';
+import { KeyGrid } from './KeyGrid.tsx';
 import { OctaveStrips } from './OctaveStrips.tsx';
 import type { KeysViewProps } from './KeysPage.tsx';
-
-/** Scales that a teacher asks for first; all others on demand. */
-const USUAL = [
-  'major',
-  'natural-minor',
-  'dorian',
-  'mixolydian',
-  'major-pentatonic',
-  'minor-pentatonic',
-  'blues-six',
-  'harmonic-minor',
-];
-
-const ORDERS = [
-  { id: '', label: 'by fifths from its own key' },
-  { id: 'semitones', label: 'by semitones' },
-  { id: 'ease', label: 'the easiest first' },
-];
+import { EASIEST, heatOf, orderedRows, SCALE_SETS, shownScales } from './tableShape.ts';
 
 interface Filter {
   readonly id: string;
@@ -46,74 +34,44 @@ function filtersOf(family: Family): Filter[] {
 
 /** Twelve keys of many scales on one instrument. */
 export function TableView({ state }: KeysViewProps) {
-  const { chosen, ask, family, param, setParam, flipParam } = state;
-  const all = param('scales') === 'all';
-  const scales = useMemo(() => {
-    const ids = all ? SCALES.filter((s) => s.group !== 'chords').map((s) => s.id) : USUAL;
-    return ids.includes(ask.scale) ? ids : [ask.scale, ...ids];
-  }, [all, ask.scale]);
+  const { chosen, ask, family, param, setParam } = state;
+  const asked = param('scales');
+  const scales = useMemo(() => shownScales(asked, ask.scale), [asked, ask.scale]);
   const { data: table, error } = useKeyTable(chosen?.spec, scales, ask.preferences);
-  const filters = filtersOf(family);
-  const wanted = param('only')
-    .split(',')
-    .filter((id) => id !== '');
-  const toggle = (id: string) => flipParam('only', id, 'the filter');
-  const holds = (cell: KeyCell) => filters.every((f) => !wanted.includes(f.id) || f.holds(cell));
+  const heat = useMemo(() => table && heatOf(table), [table]);
+  const home = useMemo(() => {
+    const opened = chosen && familyById(chosen.spec.family)?.open(chosen.spec.layout, {});
+    return opened?.ok ? opened.value.home : 0;
+  }, [chosen]);
   if (error) return <p role="alert">This table cannot be worked out: {error.message}</p>;
-  if (!table) return <p className="loading">Trying every key…</p>;
-  const heat = heatOf(table);
-  const rows = orderedRows(table, param('order'), chosen!.spec.family, chosen!.spec.layout, ask.scale);
+  if (!table || !heat) return <p className="loading">Trying every key…</p>;
+  const order = param('order');
+  const filters = filtersOf(family).filter((f) => param('only').split(',').includes(f.id));
+  const rows = orderedRows(table, order, home, ask.scale);
   const selected = table.rows.flat().find((cell) => cell.tonic === ask.tonic && cell.scale === ask.scale);
   return (
     <div className="keys-split">
       <div>
-        <div className="keys-tools">
-          <label>
-            <span className="unseen">Order of the keys</span>
-            <select
-              value={param('order')}
-              onChange={(event) => setParam('order', event.target.value, 'the order')}
-            >
-              {ORDERS.map((order) => (
-                <option key={order.id} value={order.id}>
-                  {order.label}
-                </option>
-              ))}
-            </select>
-          </label>
-          <label>
-            <input
-              type="checkbox"
-              checked={all}
-              onChange={(event) => setParam('scales', event.target.checked ? 'all' : '', 'the scales shown')}
-            />
-            all scales
-          </label>
-          {filters.map((filter) => (
-            <label key={filter.id}>
-              <input
-                type="checkbox"
-                checked={wanted.includes(filter.id)}
-                onChange={() => toggle(filter.id)}
-              />
-              {filter.label}
-            </label>
-          ))}
-        </div>
-        <Grid
+        <TableTools state={state} scales={scales} />
+        <KeyGrid
           rows={rows}
           scales={table.scales}
-          holds={holds}
+          holds={(cell) => filters.every((f) => f.holds(cell))}
           heat={heat}
           selected={selected}
           onChoose={(cell) => state.change('the key', { tonic: cell.tonic, scale: cell.scale })}
+          sortedBy={order.startsWith(EASIEST) ? (order.split('.')[1] ?? ask.scale) : undefined}
+          onSort={(scale) => setParam('order', `${EASIEST}.${scale}`, 'the order')}
+          onRemove={(scale) =>
+            setParam('scales', listed(scales.filter((id) => id !== scale)), 'the scales shown')
+          }
         />
         <p className="keys-legend">
           Figure: complete octaves · length of the fill: share of the notes that can be had · the deeper its
           colour, the less the best octave asks · ✓ nothing hard in it · faint: ruled out above
         </p>
         <OctaveStrips
-          cells={rows.map((row) => row.find((cell) => cell.scale === ask.scale)!)}
+          cells={rows.map((row) => row.find((cell) => cell.scale === ask.scale) ?? row[0]!)}
           selected={ask.tonic}
         />
       </div>
@@ -124,119 +82,97 @@ export function TableView({ state }: KeysViewProps) {
   );
 }
 
-function orderedRows(
-  table: KeyTable,
-  order: string,
-  familyId: string,
-  layout: unknown,
-  scale: string,
-): readonly (readonly KeyCell[])[] {
-  const opened = familyById(familyId)?.open(layout, {});
-  const home = opened?.ok ? opened.value.home : 0;
-  const steps = Array.from({ length: 12 }, (_, i) => i);
-  if (order === 'semitones') return steps.map((i) => table.rows[(home + i) % 12]!);
-  const fifths = steps.map((i) => table.rows[(home + 7 * i) % 12]!);
-  if (order !== 'ease') return fifths;
-  const cellOf = (row: readonly KeyCell[]) => row.find((cell) => cell.scale === scale) ?? row[0]!;
-  const worth = (cell: KeyCell) => {
-    const best = cell.best === undefined ? undefined : cell.octaves[cell.best]!;
-    return best ? best.hard.length * 100 + best.total : 10_000 - cell.have / Math.max(1, cell.of);
-  };
-  return [...fifths].sort((a, b) => worth(cellOf(a)) - worth(cellOf(b)));
+/** Scales as the link holds them; when none is left, the question's own stays. */
+function listed(scales: readonly string[]): string {
+  return scales.join(',') || 'none';
 }
 
-/** From 0, the hardest best octave of the table, to 1, the easiest; each by its effort a note. */
-function heatOf(table: KeyTable): (cell: KeyCell) => number {
-  const effort = (cell: KeyCell) =>
-    cell.best === undefined ? undefined : cell.octaves[cell.best]!.total / cell.notes;
-  const all = table.rows.flat().flatMap((cell) => effort(cell) ?? []);
-  const least = Math.min(...all);
-  const most = Math.max(...all);
-  return (cell) => {
-    const own = effort(cell);
-    if (own === undefined) return 0;
-    // By the root, since a few very hard keys would make all others look alike.
-    return most === least ? 1 : 1 - Math.sqrt((own - least) / (most - least));
-  };
-}
-
-interface GridProps {
-  readonly rows: readonly (readonly KeyCell[])[];
+interface TableToolsProps {
+  readonly state: MapState;
   readonly scales: readonly string[];
-  readonly holds: (cell: KeyCell) => boolean;
-  readonly heat: (cell: KeyCell) => number;
-  readonly selected: KeyCell | undefined;
-  readonly onChoose: (cell: KeyCell) => void;
 }
 
-/** A grid that arrow keys walk; every cell is a button that says all it shows. */
-function Grid({ rows, scales, holds, heat, selected, onChoose }: GridProps) {
-  const body = useRef<HTMLTableSectionElement>(null);
-  const onKeyDown = (event: KeyboardEvent, row: number, column: number) => {
-    const moves: Record<string, [number, number]> = {
-      ArrowDown: [1, 0],
-      ArrowUp: [-1, 0],
-      ArrowRight: [0, 1],
-      ArrowLeft: [0, -1],
-    };
-    const move = moves[event.key];
-    if (!move) return;
-    event.preventDefault();
-    event.stopPropagation();
-    body.current
-      ?.querySelector<HTMLButtonElement>(`[data-cell="${row + move[0]},${column + move[1]}"]`)
-      ?.focus();
-  };
+/** Order, scales and filters of the table. */
+function TableTools({ state, scales }: TableToolsProps) {
+  const { ask, family, param, setParam, flipParam } = state;
+  const order = param('order');
+  const [, sortScale] = order.split('.');
+  const orders = [
+    { id: '', label: 'by fifths from its own key' },
+    { id: 'semitones', label: 'by semitones' },
+    { id: EASIEST, label: 'the easiest first' },
+    ...(sortScale ? [{ id: order, label: `the easiest in ${scaleName(sortScale)} first` }] : []),
+  ];
+  const asked = param('scales');
+  const isSet = SCALE_SETS.some((set) => set.id === asked);
+  const chosen = param('only').split(',');
   return (
-    <div className="keys-grid-scroller">
-      <table className="keys-grid">
-        <thead>
-          <tr>
-            <th scope="col">key</th>
-            {scales.map((id) => (
-              <th key={id} scope="col">
-                {scaleName(id)}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody ref={body}>
-          {rows.map((row, r) => (
-            <tr key={row[0]!.home}>
-              <th scope="row">
-                {tonicText(row[0]!.tonic)} <span>{row[0]!.facts[0]}</span>
-              </th>
-              {row.map((cell, c) => {
-                const share = cell.of === 0 ? 0 : cell.have / cell.of;
-                const easy = cell.best !== undefined && cell.octaves[cell.best]!.hard.length === 0;
-                const name = `${tonicText(cell.tonic)} ${scaleName(cell.scale)}: ${octavesText(cell)}, ${cell.have} of ${cell.of} notes${easy ? ', nothing hard' : ''}${cell.best === undefined ? '' : `; the best octave asks: ${asksText(cell)}`}`;
-                const isSelected = cell === selected;
-                return (
-                  <td key={cell.scale}>
-                    <button
-                      type="button"
-                      data-cell={`${r},${c}`}
-                      className={`keys-cell${holds(cell) ? '' : ' ruled-out'}${isSelected ? ' chosen' : ''}`}
-                      style={{
-                        ['--share' as string]: `${Math.round(share * 100)}%`,
-                        ['--heat' as string]: `${Math.round(14 + 66 * heat(cell))}%`,
-                      }}
-                      aria-pressed={isSelected}
-                      title={name}
-                      onClick={() => onChoose(cell)}
-                      onKeyDown={(event) => onKeyDown(event, r, c)}
-                    >
-                      <span className="unseen">{name}</span>
-                      <b aria-hidden="true">{cell.octaves.length}</b>
-                      <span aria-hidden="true">{easy ? '✓' : ''}</span>
-                    </button>
-                  </td>
-                );
-              })}
-            </tr>
+    <div className="keys-tools">
+      <label>
+        <span className="unseen">Order of the keys</span>
+        <select value={order} onChange={(event) => setParam('order', event.target.value, 'the order')}>
+          {orders.map(({ id, label }) => (
+            <option key={id} value={id}>
+              {label}
+            </option>
           ))}
-        </tbody>
-      </table>
+        </select>
+      </label>
+      <label>
+        <span className="unseen">Scales shown</span>
+        <select
+          value={asked}
+          onChange={(event) => setParam('scales', event.target.value, 'the scales shown')}
+        >
+          {SCALE_SETS.map(({ id, label }) => (
+            <option key={id} value={id}>
+              {label}
+            </option>
+          ))}
+          {!isSet && <option value={asked}>scales of your choice</option>}
+        </select>
+      </label>
+      <AddScale
+        current={ask.scale}
+        onAdd={(id) => setParam('scales', listed([...new Set([...scales, id])]), 'the scales shown')}
+      />
+      {filtersOf(family).map(({ id, label }) => (
+        <label key={id}>
+          <input
+            type="checkbox"
+            checked={chosen.includes(id)}
+            onChange={() => flipParam('only', id, 'the filter')}
+          />
+          {label}
+        </label>
+      ))}
     </div>
+  );
+}
+
+function AddScale({ current, onAdd }: { current: string; onAdd: (id: string) => void }) {
+  const [open, setOpen] = useState(false);
+  const [anchor, setAnchor] = useState<HTMLButtonElement | null>(null);
+  return (
+    <>
+      <Button
+        ref={setAnchor}
+        size="small"
+        variant="outlined"
+        onClick={() => setOpen(true)}
+        aria-haspopup="dialog"
+      >
+        Add a scale
+      </Button>
+      <PickerPopover
+        name="scale to add"
+        placeholder="A name, or 1 2 ♭3 4 5 …"
+        anchor={() => anchor}
+        open={open}
+        onOpen={setOpen}
+        search={(text) => scaleChoices(text, current)}
+        onChoose={onAdd}
+      />
+    </>
   );
 }

@@ -74,7 +74,7 @@ export const contains = (text: string) => (choice: Choice) =>
     .includes(text.trim().toLowerCase());
 
 /** Scales that fit a typed text, a formula typed in full included. */
-function scaleChoices(text: string, current: string) {
+export function scaleChoices(text: string, current: string) {
   const found =
     text.trim() === '' ? { scales: SCALES, tonic: undefined, problem: undefined } : searchScales(text);
   const own = scaleById(current);

@@ -1,0 +1,115 @@
+import { useRef, type KeyboardEvent } from 'react';
+import type { KeyCell } from '@same-song/core';
+import { asksText, octavesText, scaleName, tonicText } from './cellWords.ts';
+
+interface KeyGridProps {
+  readonly rows: readonly (readonly KeyCell[])[];
+  readonly scales: readonly string[];
+  readonly holds: (cell: KeyCell) => boolean;
+  readonly heat: (cell: KeyCell) => number;
+  readonly selected: KeyCell | undefined;
+  readonly onChoose: (cell: KeyCell) => void;
+  /** The scale whose easiest key stands first. */
+  readonly sortedBy: string | undefined;
+  readonly onSort: (scale: string) => void;
+  readonly onRemove: (scale: string) => void;
+}
+
+/** A grid that arrow keys walk; every cell is a button that says all it shows. */
+export function KeyGrid({
+  rows,
+  scales,
+  holds,
+  heat,
+  selected,
+  onChoose,
+  sortedBy,
+  onSort,
+  onRemove,
+}: KeyGridProps) {
+  const body = useRef<HTMLTableSectionElement>(null);
+  const onKeyDown = (event: KeyboardEvent, row: number, column: number) => {
+    const moves: Record<string, [number, number]> = {
+      ArrowDown: [1, 0],
+      ArrowUp: [-1, 0],
+      ArrowRight: [0, 1],
+      ArrowLeft: [0, -1],
+    };
+    const move = moves[event.key];
+    if (!move) return;
+    event.preventDefault();
+    event.stopPropagation();
+    body.current
+      ?.querySelector<HTMLButtonElement>(`[data-cell="${row + move[0]},${column + move[1]}"]`)
+      ?.focus();
+  };
+  return (
+    <div className="keys-grid-scroller">
+      <table className="keys-grid">
+        <thead>
+          <tr>
+            <th scope="col">key</th>
+            {scales.map((id) => (
+              <th key={id} scope="col" aria-sort={id === sortedBy ? 'ascending' : undefined}>
+                <button
+                  type="button"
+                  className="keys-sort"
+                  onClick={() => onSort(id)}
+                  title={`The easiest in ${scaleName(id)} first`}
+                >
+                  {scaleName(id)}
+                  {id === sortedBy && <span aria-hidden="true"> ▾</span>}
+                </button>
+                <button
+                  type="button"
+                  className="keys-remove"
+                  onClick={() => onRemove(id)}
+                  aria-label={`Take ${scaleName(id)} out of the table`}
+                  title="Take out"
+                >
+                  ×
+                </button>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody ref={body}>
+          {rows.map((row, r) => (
+            <tr key={row[0]!.home}>
+              <th scope="row">
+                {tonicText(row[0]!.tonic)} <span>{row[0]!.facts[0]}</span>
+              </th>
+              {row.map((cell, c) => {
+                const share = cell.of === 0 ? 0 : cell.have / cell.of;
+                const easy = cell.best !== undefined && cell.octaves[cell.best]!.hard.length === 0;
+                const name = `${tonicText(cell.tonic)} ${scaleName(cell.scale)}: ${octavesText(cell)}, ${cell.have} of ${cell.of} notes${easy ? ', nothing hard' : ''}${cell.best === undefined ? '' : `; the best octave asks: ${asksText(cell)}`}`;
+                const isSelected = cell === selected;
+                return (
+                  <td key={cell.scale}>
+                    <button
+                      type="button"
+                      data-cell={`${r},${c}`}
+                      className={`keys-cell${holds(cell) ? '' : ' ruled-out'}${isSelected ? ' chosen' : ''}`}
+                      style={{
+                        ['--share' as string]: `${Math.round(share * 100)}%`,
+                        ['--heat' as string]: `${Math.round(14 + 66 * heat(cell))}%`,
+                      }}
+                      aria-pressed={isSelected}
+                      title={name}
+                      onClick={() => onChoose(cell)}
+                      onKeyDown={(event) => onKeyDown(event, r, c)}
+                    >
+                      <span className="unseen">{name}</span>
+                      <b aria-hidden="true">{cell.octaves.length}</b>
+                      <span aria-hidden="true">{easy ? '✓' : ''}</span>
+                    </button>
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

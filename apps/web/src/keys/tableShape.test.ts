@@ -1,0 +1,50 @@
+import {
+  defaultPreferences,
+  expectOk,
+  families,
+  keyTable,
+  openInstrument,
+  scaleById,
+  SCALES,
+  specFromPreset,
+} from '@same-song/core';
+import { heatOf, orderedRows, SCALE_SETS, shownScales } from './tableShape.ts';
+
+const instrument = expectOk(openInstrument(specFromPreset('whistle', '75')));
+const scales = ['major', 'dorian'].map((id) => expectOk(scaleById(id)));
+const table = keyTable(instrument, scales, defaultPreferences(families.whistle));
+const homes = (order: string) =>
+  orderedRows(table, order, instrument.home, 'major').map((row) => row[0]!.home);
+
+test('a set by its name, or scales of one’s own; the question’s own is always there, and nothing twice', () => {
+  expect(shownScales('', 'major')).toEqual(SCALE_SETS[0]!.ids);
+  expect(shownScales('', 'lydian')).toEqual(['lydian', ...SCALE_SETS[0]!.ids]);
+  expect(shownScales('dorian,custom:1-2-b3,dorian', 'major')).toEqual(['major', 'dorian', 'custom:1-2-b3']);
+  expect(shownScales('none', 'major')).toEqual(['major']);
+  expect(shownScales('qwerty,,<b>,custom:1-2-2', 'major')).toEqual(['major']);
+  const every = SCALE_SETS.filter((set) => set.id.startsWith('group-')).flatMap((set) => set.ids);
+  expect([...every].sort()).toEqual(SCALES.map((s) => s.id).sort());
+});
+
+test('rows by fifths and by semitones from the own key, or the easiest of one scale first', () => {
+  const home = instrument.home;
+  expect(homes('')).toEqual(Array.from({ length: 12 }, (_, i) => (home + 7 * i) % 12));
+  expect(homes('semitones')).toEqual(Array.from({ length: 12 }, (_, i) => (home + i) % 12));
+  expect(homes('ease.major')[0]).toBe(home);
+  // Dorian on its second degree has the fingerings of the own major.
+  expect([home, (home + 2) % 12, (home + 7) % 12]).toContain(homes('ease.dorian')[0]);
+  expect([...homes('ease.dorian')].sort()).toEqual([...homes('')].sort());
+});
+
+test('the easiest octave of a table is the hottest, the hardest the coldest, no octave is cold', () => {
+  const heat = heatOf(table);
+  const cells = table.rows.flat();
+  const perNote = (i: number) => cells[i]!.octaves[cells[i]!.best!]!.total / cells[i]!.notes;
+  const whole = cells.flatMap((cell, i) => (cell.best === undefined ? [] : [i]));
+  const byEffort = [...whole].sort((a, b) => perNote(a) - perNote(b));
+  expect(heat(cells[byEffort[0]!]!)).toBe(1);
+  expect(heat(cells[byEffort.at(-1)!]!)).toBe(0);
+  const heats = byEffort.map((i) => heat(cells[i]!));
+  expect(heats).toEqual([...heats].sort((a, b) => b - a));
+  expect(heat({ ...cells[0]!, best: undefined, octaves: [] })).toBe(0);
+});
