@@ -144,6 +144,37 @@ test('into the bin and back, by the notice, by undo and from the bin itself', as
   await eventually(listed, (names) => expect(names).toContain(name));
 });
 
+test('a layout kept under a name begins other instruments; undo and redo as often as one likes', async () => {
+  page = await stage.page(A_FLAT);
+  await retype(page, field('hole 3 blow'), 'f4');
+  await keys(page, 'Enter');
+  await sees(page, '2 reeds changed');
+  await page.type(field('Name of the layout'), 'Lantern reeds');
+  await keys(page, 'Enter');
+  await sees(page, 'The layout “Lantern reeds” is kept');
+  const own = () => page.$$eval('.add-own', (found) => found.map((e) => e.textContent ?? ''));
+  await page.goto(`${stage.address}/cabinet/new?kind=diatonic`, { waitUntil: 'networkidle0' });
+  await eventually(own, (names) => expect(names.join()).toContain('Lantern reeds'));
+  await (await page.waitForSelector('button[aria-label="Add Lantern reeds"]'))!.click();
+  await sees(page, 'Lantern reeds is in the cabinet.');
+  await typed(field('hole 3 blow'), 'F4');
+  const listed = () => page.$$eval('.cabinet-list li b', (names) => names.map((n) => n.textContent));
+  for (let i = 0; i < 2; i += 1) {
+    await click(page, 'Undo');
+    await eventually(listed, (names) => expect(names).not.toContain('Lantern reeds'));
+    await click(page, 'Redo');
+    await eventually(listed, (names) => expect(names).toContain('Lantern reeds'));
+  }
+  await page.goto(`${stage.address}/cabinet/new?kind=diatonic`, { waitUntil: 'networkidle0' });
+  await (await page.waitForSelector(
+    'button[aria-label="Put the layout Lantern reeds into the bin"]',
+  ))!.click();
+  await sees(page, 'Lantern reeds is in the bin.');
+  await eventually(own, (names) => expect(names).toEqual([]));
+  await page.goto(`${stage.address}/cabinet/bin`, { waitUntil: 'networkidle0' });
+  await sees(page, 'Lantern reeds (layout)');
+});
+
 describe('import', () => {
   async function choose(content: string): Promise<void> {
     const file = join(stage.folder, 'import.json');

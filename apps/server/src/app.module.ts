@@ -8,6 +8,7 @@ import { DatabaseModule } from './database/database.module.ts';
 import type { OpenDatabase } from './database/openDatabase.ts';
 import { HealthController } from './health.controller.ts';
 import { InstrumentsModule } from './instruments/instruments.module.ts';
+import { LayoutsModule } from './layouts/layouts.module.ts';
 import { ProgressionsModule } from './progressions/progressions.module.ts';
 import { SettingsModule } from './settings/settings.module.ts';
 
@@ -22,6 +23,7 @@ export class AppModule {
         InstrumentsModule,
         AsksModule,
         ProgressionsModule,
+        LayoutsModule,
         SettingsModule,
         ExchangeModule,
       ],

@@ -1,7 +1,7 @@
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
 import request from 'supertest';
-import { defaultAsk, EXCHANGE_VERSION, families } from '@same-song/core';
+import { defaultAsk, EXCHANGE_VERSION, families, specFromPreset } from '@same-song/core';
 import { harmonica, startServer, type TestServer } from './server.ts';
 
 let server: TestServer;
@@ -194,6 +194,35 @@ describe('progressions', () => {
     const answer = await api().post('/api/progressions').send(wrong).expect(422);
     expect((answer.body.problems as { field: string }[]).map((p) => p.field)).toContain(field);
     expect((await api().get('/api/progressions')).body).toEqual([]);
+  });
+});
+
+describe('layouts', () => {
+  const { family, layout } = specFromPreset('dulcimer', families.dulcimer.presets[0]!.id);
+  const body = { family, name: 'Quay frets', layout };
+
+  test('are kept, changed, refused when stale, binned and restored', async () => {
+    const { id } = (await api().post('/api/layouts').send(body).expect(201)).body as { id: string };
+    const changed = { ...body, name: 'Quay frets, second', version: 1 };
+    await api().put(`/api/layouts/${id}`).send(changed).expect(200);
+    await api().put(`/api/layouts/${id}`).send(changed).expect(409);
+    await api().delete(`/api/layouts/${id}?version=2`).expect(204);
+    expect((await api().get('/api/layouts')).body).toEqual([]);
+    await api().post(`/api/layouts/${id}/restore`).expect(200);
+    const [kept] = (await api().get('/api/layouts')).body as object[];
+    expect(kept).toMatchObject({ name: changed.name, layout, version: 4 });
+  });
+
+  test.each([
+    ['family', { ...body, family: 'kazoo' }],
+    ['name', { ...body, name: '' }],
+    ['layout', { ...body, layout: 'frets' }],
+    ['layout.strings', { ...body, layout: { ...(layout as object), strings: 'three' } }],
+    ['colour', { ...body, colour: 'red' }],
+  ])('a wrong %s is refused there', async (field, wrong) => {
+    const answer = await api().post('/api/layouts').send(wrong).expect(422);
+    expect((answer.body.problems as { field: string }[]).map((p) => p.field)).toContain(field);
+    expect((await api().get('/api/layouts')).body).toEqual([]);
   });
 });
 

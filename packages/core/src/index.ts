@@ -120,6 +120,7 @@ export {
   NAME_LIMIT,
   NOTES_LIMIT,
   openInstrument,
+  specFromLayout,
   specFromPreset,
   type Instrument,
   type InstrumentSpec,
@@ -172,7 +173,9 @@ export {
   LAYOUT_FORMAT,
   LAYOUT_VERSION,
   checkLayoutFile,
+  checkSavedLayout,
   layoutFile,
+  type SavedLayout,
   type LayoutFile,
 } from './exchange/layoutFile.ts';
 export {
@@ -186,6 +189,7 @@ export {
   type ExchangeFile,
   type ExchangedAsk,
   type ExchangedInstrument,
+  type ExchangedLayout,
   type ExchangedProgression,
   type SavedAsk,
   type SavedProgression,

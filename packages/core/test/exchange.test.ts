@@ -31,6 +31,12 @@ function file(): ExchangeFile {
     instruments,
     asks,
     progressions: [{ id: id(200), name: 'Quay', text: '1 4,5 1 ii7', beats: 3 }],
+    layouts: FAMILY_IDS.map((family, n) => ({
+      id: id(300 + n),
+      family,
+      name: 'Ours',
+      layout: instruments[n]!.layout,
+    })),
     settings: DEFAULT_SETTINGS,
   };
 }
@@ -76,11 +82,22 @@ test.each([
     () => ({ ...file(), progressions: [{ id: id(9), name: 'x', text: '1 H', beats: 4 }] }),
     'progressions.0.text',
   ],
+  [
+    'a layout of another family',
+    () => ({ ...file(), layouts: [{ ...file().layouts[0], family: FAMILY_IDS[1] }] }),
+    'layouts.0.layout',
+  ],
   ['unknown settings', () => ({ ...file(), settings: { colour: 'red' } }), 'settings.colour'],
 ])('%s is refused at its field', (_, make, field) => {
   const result = checkExchange(make());
   expect(result.ok).toBe(false);
   if (!result.ok) expect(result.problems.map((p) => p.field)).toContain(field);
+});
+
+test('a file from before there were progressions and layouts is read', () => {
+  const { progressions, layouts, ...older } = file();
+  expect(progressions.length * layouts.length).toBeGreaterThan(0);
+  expect(expectOk(checkExchange(older))).toMatchObject({ progressions: [], layouts: [] });
 });
 
 test('a newer file says what to do', () => {

@@ -62,6 +62,19 @@ export const MIGRATIONS: readonly RunnableMigration<QueryInterface>[] = [
       });
     },
   },
+  {
+    name: '0003-layouts',
+    up: async ({ context }) => {
+      await context.createTable('layouts', {
+        id: { type: DataTypes.UUID, primaryKey: true },
+        family: { type: DataTypes.TEXT, allowNull: false },
+        name: { type: DataTypes.TEXT, allowNull: false },
+        layout: { type: DataTypes.JSON, allowNull: false },
+        binnedAt: { type: DataTypes.DATE, allowNull: true },
+        ...versioned,
+      });
+    },
+  },
 ];
 
 /**

@@ -5,6 +5,7 @@ import { Sequelize } from 'sequelize-typescript';
 import sqlite3 from 'sqlite3';
 import { AskModel } from '../asks/ask.model.ts';
 import { InstrumentModel } from '../instruments/instrument.model.ts';
+import { LayoutModel } from '../layouts/layout.model.ts';
 import { ProgressionModel } from '../progressions/progression.model.ts';
 import { SettingsModel } from '../settings/settings.model.ts';
 import { StartError } from '../startError.ts';
@@ -106,7 +107,7 @@ async function connect(file: string): Promise<Sequelize> {
     storage: file,
     logging: false,
     repositoryMode: true,
-    models: [InstrumentModel, AskModel, ProgressionModel, SettingsModel],
+    models: [InstrumentModel, AskModel, ProgressionModel, LayoutModel, SettingsModel],
     hooks: {
       afterConnect: (connection) => {
         (connection as sqlite3.Database).run('PRAGMA synchronous = FULL');

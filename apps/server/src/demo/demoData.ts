@@ -214,6 +214,11 @@ const PROGRESSIONS = [
   { name: 'Slow air of the quay', text: '1m b7 b6 b7 1m 4m 57 1m', beats: 3 },
 ];
 
+/** Layouts to begin new instruments with, taken from instruments of the room. */
+const LAYOUTS = [
+  { name: 'Like the lantern drum', like: INSTRUMENTS.findIndex(({ family }) => family === 'drum') },
+];
+
 /** The demo data as a file that the ordinary import reads. */
 export function demoData(): ExchangeFile {
   return {
@@ -222,6 +227,10 @@ export function demoData(): ExchangeFile {
     instruments: INSTRUMENTS.map(instrument),
     asks: ASKS.map(ask),
     progressions: PROGRESSIONS.map((progression, index) => ({ id: id(300 + index), ...progression })),
+    layouts: LAYOUTS.map(({ name, like }, index) => {
+      const { family, layout } = instrument(INSTRUMENTS[like]!, like);
+      return { id: id(400 + index), family, name, layout };
+    }),
     settings: DEFAULT_SETTINGS,
   };
 }

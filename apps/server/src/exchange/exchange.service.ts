@@ -6,6 +6,7 @@ import {
   EXCHANGE_VERSION,
   type ExchangedAsk,
   type ExchangedInstrument,
+  type ExchangedLayout,
   type ExchangedProgression,
   type ExchangeFile,
 } from '@same-song/core';
@@ -16,6 +17,7 @@ import { invalid } from '../common/errors.ts';
 import type { RecordModel } from '../common/recordStore.ts';
 import { WriteQueue } from '../database/writeQueue.ts';
 import { InstrumentModel } from '../instruments/instrument.model.ts';
+import { LayoutModel } from '../layouts/layout.model.ts';
 import { ProgressionModel } from '../progressions/progression.model.ts';
 import { SettingsService } from '../settings/settings.service.ts';
 
@@ -31,6 +33,7 @@ export interface ImportReport {
   readonly instruments: KindReport;
   readonly asks: KindReport;
   readonly progressions: KindReport;
+  readonly layouts: KindReport;
   readonly settings: 'changed' | 'same';
 }
 
@@ -64,11 +67,19 @@ const progressionContent = ({ id, name, text, beats }: ExchangedProgression): Ex
   beats,
 });
 
+const layoutContent = ({ id, family, name, layout }: ExchangedLayout): ExchangedLayout => ({
+  id,
+  family,
+  name,
+  layout,
+});
+
 @Injectable()
 export class ExchangeService {
   readonly #instruments: Repository<InstrumentModel>;
   readonly #asks: Repository<AskModel>;
   readonly #progressions: Repository<ProgressionModel>;
+  readonly #layouts: Repository<LayoutModel>;
 
   constructor(
     sequelize: Sequelize,
@@ -78,6 +89,7 @@ export class ExchangeService {
     this.#instruments = sequelize.getRepository(InstrumentModel);
     this.#asks = sequelize.getRepository(AskModel);
     this.#progressions = sequelize.getRepository(ProgressionModel);
+    this.#layouts = sequelize.getRepository(LayoutModel);
   }
 
   /** True when nothing was ever kept, the bin included. */
@@ -93,6 +105,7 @@ export class ExchangeService {
       const known = new Set(instruments.map((instrument) => instrument.id));
       const asks = (await this.#asks.findAll(kept)).map(askContent);
       const progressions = (await this.#progressions.findAll(kept)).map(progressionContent);
+      const layouts = (await this.#layouts.findAll(kept)).map(layoutContent);
       const { value } = await this.settings.get(transaction);
       return {
         format: EXCHANGE_FORMAT,
@@ -100,6 +113,7 @@ export class ExchangeService {
         instruments,
         asks: asks.filter((ask) => known.has(ask.instrumentId)),
         progressions,
+        layouts,
         settings: value,
       };
     });
@@ -109,7 +123,7 @@ export class ExchangeService {
   import(file: unknown, apply: boolean): Promise<ImportReport> {
     const checked = checkExchange(file);
     if (!checked.ok) throw invalid(checked.problems);
-    const { instruments, asks, progressions, settings } = checked.value;
+    const { instruments, asks, progressions, layouts, settings } = checked.value;
     return this.queue.run(async (transaction) => {
       const current = await this.settings.get(transaction);
       const same = isDeepStrictEqual(current.value, settings);
@@ -118,6 +132,7 @@ export class ExchangeService {
         instruments: await take(this.#instruments, instruments, instrumentContent, apply, transaction),
         asks: await take(this.#asks, asks, askContent, apply, transaction),
         progressions: await take(this.#progressions, progressions, progressionContent, apply, transaction),
+        layouts: await take(this.#layouts, layouts, layoutContent, apply, transaction),
         settings: same ? 'same' : 'changed',
       };
       if (apply && !same) await this.settings.put(settings, current.version + 1, transaction);

@@ -58,6 +58,11 @@ export const EXCHANGE_SCHEMA = {
         beats: { type: 'integer', minimum: 2, maximum: 12 },
       }),
     },
+    layouts: {
+      type: 'array',
+      maxItems: RECORD_LIMIT,
+      items: closed({ id, family: { enum: FAMILY_IDS }, name, layout: { type: 'object' } }),
+    },
     settings: { type: 'object' },
   }),
 };

@@ -1,9 +1,15 @@
 import Button from '@mui/material/Button';
 import { useNavigate, useSearchParams } from 'react-router';
-import { FAMILY_IDS, families, specFromPreset, type FamilyId } from '@same-song/core';
-import { instruments } from '../api/records.ts';
-import { notify } from '../frame/notice.ts';
-import { remember } from '../frame/undo.ts';
+import {
+  FAMILY_IDS,
+  families,
+  specFromLayout,
+  specFromPreset,
+  type FamilyId,
+  type InstrumentSpec,
+} from '@same-song/core';
+import { instruments, layouts } from '../api/records.ts';
+import { useKeeping } from '../frame/useKeeping.ts';
 
 /** A kind of instrument, then its presets, one click each. */
 export function AddInstrument({ empty }: { empty: boolean }) {
@@ -34,29 +40,19 @@ export function AddInstrument({ empty }: { empty: boolean }) {
 
 function FamilyPresets({ id }: { id: FamilyId }) {
   const navigate = useNavigate();
-  const add = instruments.useAdd();
-  const bin = instruments.useBin();
-  const restore = instruments.useRestore();
+  const { keep, busy } = useKeeping(instruments);
   const family = families[id];
   const groups = [...new Set(family.presets.map((preset) => preset.group))];
-  const choose = (preset: string) =>
-    add.mutate(specFromPreset(id, preset), {
-      onSuccess: (record) => {
-        remember({
-          label: `adding ${record.name}`,
-          undo: async () => {
-            await bin.mutateAsync(record);
-            await navigate('/cabinet');
-          },
-          redo: () => restore.mutateAsync(record.id),
-        });
-        notify(`${record.name} is in the cabinet.`);
-        void navigate(`/cabinet/${record.id}`);
-      },
-      onError: (error) => notify(error.message, { kind: 'error' }),
+  const choose = (spec: InstrumentSpec) =>
+    keep(spec, {
+      label: (record) => `adding ${record.name}`,
+      notice: (record) => `${record.name} is in the cabinet.`,
+      onKept: (record) => void navigate(`/cabinet/${record.id}`),
+      onUndone: () => navigate('/cabinet'),
     });
   return (
     <section aria-label={family.label}>
+      <OwnLayouts id={id} busy={busy} onChoose={choose} />
       {groups.map((group) => (
         <div key={group} className="add-group" role="group" aria-label={group}>
           <span>{group}</span>
@@ -67,8 +63,8 @@ function FamilyPresets({ id }: { id: FamilyId }) {
                 <Button
                   key={preset.id}
                   variant="outlined"
-                  disabled={add.isPending}
-                  onClick={() => choose(preset.id)}
+                  disabled={busy}
+                  onClick={() => choose(specFromPreset(id, preset.id))}
                   aria-label={`Add a ${preset.label} ${family.label}`}
                 >
                   {preset.label}
@@ -78,5 +74,46 @@ function FamilyPresets({ id }: { id: FamilyId }) {
         </div>
       ))}
     </section>
+  );
+}
+
+interface OwnLayoutsProps {
+  readonly id: FamilyId;
+  readonly busy: boolean;
+  readonly onChoose: (spec: InstrumentSpec) => void;
+}
+
+/** Layouts of one's own, kept from an instrument's page. */
+function OwnLayouts({ id, busy, onChoose }: OwnLayoutsProps) {
+  const { data } = layouts.useList();
+  const { putAway } = useKeeping(layouts);
+  const own = data?.filter((record) => record.family === id) ?? [];
+  if (own.length === 0) return null;
+  return (
+    <div className="add-group" role="group" aria-label="Layouts of your own">
+      <span>Layouts of your own</span>
+      <div>
+        {own.map((record) => (
+          <span key={record.id} className="add-own">
+            <Button
+              variant="outlined"
+              disabled={busy}
+              onClick={() => onChoose({ ...specFromLayout(id, record.layout), name: record.name })}
+              aria-label={`Add ${record.name}`}
+            >
+              {record.name}
+            </Button>
+            <button
+              type="button"
+              className="link"
+              onClick={() => putAway(record)}
+              aria-label={`Put the layout ${record.name} into the bin`}
+            >
+              into the bin
+            </button>
+          </span>
+        ))}
+      </div>
+    </div>
   );
 }

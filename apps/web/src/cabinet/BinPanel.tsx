@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { asks, instruments, progressions } from '../api/records.ts';
+import { asks, instruments, layouts, progressions } from '../api/records.ts';
 import { notify } from '../frame/notice.ts';
 
 /** What was put away, each to be had back. */
@@ -8,6 +8,7 @@ export function BinPanel() {
     { word: '', list: instruments.useList('binned'), restore: instruments.useRestore() },
     { word: ' (question)', list: asks.useList('binned'), restore: asks.useRestore() },
     { word: ' (progression)', list: progressions.useList('binned'), restore: progressions.useRestore() },
+    { word: ' (layout)', list: layouts.useList('binned'), restore: layouts.useRestore() },
   ];
   const done = {
     onSuccess: (record: { name: string }) => notify(`${record.name} is back.`),

@@ -3,7 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import type { ExchangeFile, Problem } from '@same-song/core';
 import { request, RequestError } from '../api/client.ts';
-import type { AskRecord, InstrumentRecord, ProgressionRecord } from '../api/records.ts';
+import { RECORD_KINDS, versionNow, type RecordPath } from '../api/records.ts';
 import { notify } from '../frame/notice.ts';
 import { remember } from '../frame/undo.ts';
 
@@ -12,12 +12,15 @@ interface KindReport {
   readonly changed: readonly string[];
   readonly same: number;
 }
-interface ImportReport {
-  readonly instruments: KindReport;
-  readonly asks: KindReport;
-  readonly progressions: KindReport;
-  readonly settings: 'changed' | 'same';
-}
+type ImportReport = Readonly<Record<RecordPath, KindReport>> & { readonly settings: 'changed' | 'same' };
+
+const KIND_TITLES: readonly (readonly [RecordPath, string])[] = [
+  ['instruments', 'Instruments'],
+  ['layouts', 'Layouts of your own'],
+  ['asks', 'Questions'],
+  ['progressions', 'Progressions'],
+];
+
 /** A file that was read and what it would do. */
 interface Preview {
   readonly name: string;
@@ -76,8 +79,8 @@ export function DataPanel() {
     <div className="data">
       <h2>Export and import</h2>
       <p>
-        Everything that is kept — instruments, questions, settings — goes into one file. What lies in the bin
-        stays behind.
+        Everything that is kept — instruments, layouts, questions, progressions, settings — goes into one
+        file. What lies in the bin stays behind.
       </p>
       <p>
         <Button variant="contained" href="/api/data/export" download="same-song.json">
@@ -126,17 +129,13 @@ function problemsOf(error: unknown): readonly Problem[] {
 
 /** Records that only the import brought go to the bin; all others get back what they held. */
 async function takeBack(file: ExchangeFile, before: ExchangeFile): Promise<void> {
-  const binNew = async (path: 'asks' | 'instruments' | 'progressions') => {
+  for (const path of RECORD_KINDS) {
     const known = new Set(before[path].map((record) => record.id));
-    const brought = new Set(file[path].map((record) => record.id).filter((id) => !known.has(id)));
-    const now = await request<(AskRecord | InstrumentRecord | ProgressionRecord)[]>('GET', `/${path}`);
-    for (const { id, version } of now.filter((record) => brought.has(record.id))) {
-      await request('DELETE', `/${path}/${id}?version=${version}`);
-    }
-  };
-  await binNew('progressions');
-  await binNew('asks');
-  await binNew('instruments');
+    // Older files know fewer kinds.
+    const brought = (file[path] ?? []).filter((record) => !known.has(record.id));
+    for (const { id } of brought)
+      await request('DELETE', `/${path}/${id}?version=${await versionNow(path, id)}`);
+  }
   await request('POST', '/data/import?apply=true', before);
 }
 
@@ -165,18 +164,18 @@ function PreviewPart({
   onApply: () => void;
   onDrop: () => void;
 }) {
-  const { instruments, asks, progressions, settings } = preview.report;
+  const { report } = preview;
   const nothing =
-    [instruments, asks, progressions].every((kind) => kind.added.length + kind.changed.length === 0) &&
-    settings === 'same';
+    RECORD_KINDS.every((kind) => report[kind].added.length + report[kind].changed.length === 0) &&
+    report.settings === 'same';
   return (
     <section className="preview" aria-label="What the file would change">
       <h3>{preview.name}</h3>
       {nothing && <p>Everything in this file is here already.</p>}
-      <KindList title="Instruments" report={instruments} />
-      <KindList title="Questions" report={asks} />
-      <KindList title="Progressions" report={progressions} />
-      {settings === 'changed' && <p>The settings will be those of the file.</p>}
+      {KIND_TITLES.map(([kind, title]) => (
+        <KindList key={kind} title={title} report={report[kind]} />
+      ))}
+      {report.settings === 'changed' && <p>The settings will be those of the file.</p>}
       <Button variant="contained" onClick={onApply} disabled={nothing}>
         Import
       </Button>{' '}
@@ -188,6 +187,7 @@ function PreviewPart({
 }
 
 function KindList({ title, report }: { title: string; report: KindReport }) {
+  if (report.added.length + report.changed.length + report.same === 0) return null;
   const line = (word: string, names: readonly string[]) =>
     names.length > 0 ? <li>{`${word}: ${names.join(', ')}`}</li> : null;
   return (

@@ -1,10 +1,8 @@
 import Button from '@mui/material/Button';
 import { useNavigate } from 'react-router';
 import { NAME_LIMIT, type InstrumentSpec } from '@same-song/core';
-import { request } from '../api/client.ts';
 import { instruments, type InstrumentRecord } from '../api/records.ts';
-import { notify } from '../frame/notice.ts';
-import { remember } from '../frame/undo.ts';
+import { useKeeping } from '../frame/useKeeping.ts';
 
 interface EditorHeadProps {
   readonly record: InstrumentRecord;
@@ -17,57 +15,28 @@ interface EditorHeadProps {
 /** Name of the instrument and what can be done with it as a whole. */
 export function EditorHead({ record, spec, changed, busy, onDrop }: EditorHeadProps) {
   const navigate = useNavigate();
-  const bin = instruments.useBin();
-  const restore = instruments.useRestore();
-  const add = instruments.useAdd();
-  const remove = () =>
-    bin.mutate(record, {
-      onSuccess: () => {
-        const change = {
-          label: `putting ${record.name} into the bin`,
-          undo: () => restore.mutateAsync(record.id),
-          redo: () => binAgain(record.id),
-        };
-        remember(change);
-        notify(`${record.name} is in the bin.`, { action: { label: 'Undo', run: () => void change.undo() } });
-        void navigate('/cabinet');
-      },
-      onError: (error) => notify(error.message, { kind: 'error' }),
-    });
+  const { keep, putAway, busy: keeping } = useKeeping(instruments);
   /** A second instrument with the same layout, to be changed from there. */
   const copy = () =>
-    add.mutate(
+    keep(
       { ...spec, name: `${spec.name.slice(0, NAME_LIMIT - 7)}, copy` },
       {
-        onSuccess: (made) => {
-          remember({
-            label: `copying ${record.name}`,
-            undo: async () => {
-              await bin.mutateAsync(made);
-              await navigate(`/cabinet/${record.id}`);
-            },
-            redo: () => restore.mutateAsync(made.id),
-          });
-          notify(`${made.name} is in the cabinet.`);
-          void navigate(`/cabinet/${made.id}`);
-        },
-        onError: (error) => notify(error.message, { kind: 'error' }),
+        label: () => `copying ${record.name}`,
+        notice: (made) => `${made.name} is in the cabinet.`,
+        onKept: (made) => void navigate(`/cabinet/${made.id}`),
+        onUndone: () => navigate(`/cabinet/${record.id}`),
       },
     );
-  const binAgain = async (id: string) => {
-    const { version } = await request<InstrumentRecord>('GET', `/instruments/${id}`);
-    await bin.mutateAsync({ id, version });
-  };
   return (
     <div className="editor-head">
       <h2 dir="auto">{spec.name || 'No name yet'}</h2>
       <Button variant="outlined" onClick={() => void navigate(`/map?on=${record.id}`)}>
         Map
       </Button>
-      <Button variant="text" onClick={copy} disabled={add.isPending}>
+      <Button variant="text" onClick={copy} disabled={keeping}>
         Copy
       </Button>
-      <Button variant="text" onClick={remove}>
+      <Button variant="text" onClick={() => putAway(record, () => navigate('/cabinet'))}>
         Into the bin
       </Button>
       {changed && (

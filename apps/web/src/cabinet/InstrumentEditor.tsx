@@ -11,6 +11,7 @@ import { CapabilityFields } from './CapabilityFields.tsx';
 import { ElementTable } from './ElementTable.tsx';
 import { EditorHead } from './EditorHead.tsx';
 import { LayoutDrawing } from './LayoutDrawing.tsx';
+import { KeepLayout } from './KeepLayout.tsx';
 import { LayoutFiles } from './LayoutFiles.tsx';
 import { PitchStandardField } from './PitchStandardField.tsx';
 import { StaleChoice } from './StaleChoice.tsx';
@@ -161,6 +162,7 @@ export function InstrumentEditor({ record }: { record: InstrumentRecord }) {
         error={problemAt('notes') !== undefined}
         helperText={problemAt('notes') ?? ' '}
       />
+      {good && <KeepLayout instrument={good} />}
       {good && (
         <LayoutFiles
           instrument={good}

@@ -16,8 +16,7 @@ import {
 } from '@same-song/core';
 import { progressions, type ProgressionRecord } from '../api/records.ts';
 import { useChordScene } from '../compute/compute.ts';
-import { notify } from '../frame/notice.ts';
-import { remember } from '../frame/undo.ts';
+import { useKeeping } from '../frame/useKeeping.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { nameIn } from './chordNames.ts';
 import type { KeysViewProps } from './KeysPage.tsx';
@@ -185,23 +184,14 @@ function Editor({ text, beats, forms, form, problem, onForm, onText, onBeats }: 
 /** Keeps what is written under a name. */
 function KeepProgression({ text, beats, sound }: { text: string; beats: number; sound: boolean }) {
   const [name, setName] = useState('');
-  const add = progressions.useAdd();
-  const bin = progressions.useBin();
-  const restore = progressions.useRestore();
-  const keep = () =>
-    add.mutate(
+  const { keep, busy } = useKeeping(progressions);
+  const keepIt = () =>
+    keep(
       { name, text, beats },
       {
-        onSuccess: (record) => {
-          remember({
-            label: `keeping ${record.name}`,
-            undo: () => bin.mutateAsync(record),
-            redo: () => restore.mutateAsync(record.id),
-          });
-          notify(`Kept “${record.name}”.`);
-          setName('');
-        },
-        onError: (error) => notify(error.message, { kind: 'error' }),
+        label: (record) => `keeping ${record.name}`,
+        notice: (record) => `Kept “${record.name}”.`,
+        onKept: () => setName(''),
       },
     );
   return (
@@ -213,14 +203,14 @@ function KeepProgression({ text, beats, sound }: { text: string; beats: number; 
         placeholder="a name"
         onChange={(event) => setName(event.target.value)}
         onKeyDown={(event) => {
-          if (event.key === 'Enter' && sound) keep();
+          if (event.key === 'Enter' && sound) keepIt();
         }}
       />{' '}
       <Button
         size="small"
         variant="outlined"
-        disabled={!sound || name.trim() === '' || add.isPending}
-        onClick={keep}
+        disabled={!sound || name.trim() === '' || busy}
+        onClick={keepIt}
       >
         Keep
       </Button>
@@ -230,24 +220,9 @@ function KeepProgression({ text, beats, sound }: { text: string; beats: number; 
 
 /** A progression of one's own goes to the bin, and comes back by undo. */
 function BinProgression({ record, onGone }: { record: ProgressionRecord; onGone: () => void }) {
-  const bin = progressions.useBin();
-  const restore = progressions.useRestore();
-  const remove = () =>
-    bin.mutate(record, {
-      onSuccess: () => {
-        const undo = () => restore.mutateAsync(record.id);
-        onGone();
-        remember({
-          label: `putting ${record.name} into the bin`,
-          undo,
-          redo: async () => bin.mutateAsync({ ...record, version: record.version + 2 }),
-        });
-        notify(`“${record.name}” is in the bin.`, { action: { label: 'Undo', run: () => void undo() } });
-      },
-      onError: (error) => notify(error.message, { kind: 'error' }),
-    });
+  const { putAway, busy } = useKeeping(progressions);
   return (
-    <Button size="small" variant="text" onClick={remove} disabled={bin.isPending}>
+    <Button size="small" variant="text" onClick={() => putAway(record, onGone)} disabled={busy}>
       Put “{record.name}” into the bin
     </Button>
   );

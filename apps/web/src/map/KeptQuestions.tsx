@@ -5,8 +5,8 @@ import { useNavigate } from 'react-router';
 import { askToLink, familyById, type Family } from '@same-song/core';
 import { fieldMessage } from '../api/client.ts';
 import { asks, instruments, type AskRecord } from '../api/records.ts';
-import { notify } from '../frame/notice.ts';
 import { remember } from '../frame/undo.ts';
+import { useKeeping } from '../frame/useKeeping.ts';
 import { sentence } from './askWords.ts';
 import type { MapState } from './useMapState.ts';
 
@@ -29,25 +29,17 @@ export function KeptQuestions({ state, title, onOpened }: KeptQuestionsProps) {
 function KeepForm({ state, title }: { state: MapState; title: string }) {
   const record = state.chosen?.record;
   const [name, setName] = useState('');
-  const add = asks.useAdd();
-  const bin = asks.useBin();
-  const restore = asks.useRestore();
+  const { keep, busy, error } = useKeeping(asks);
   if (!record) {
     return <p className="verdict-plain">To keep this question, put its instrument into the cabinet first.</p>;
   }
-  const keep = () =>
-    add.mutate(
+  const keepIt = () =>
+    keep(
       { name: name.trim() || title.slice(0, 120), instrumentId: record.id, ask: state.ask },
       {
-        onSuccess: (kept) => {
-          setName('');
-          notify(`Kept “${kept.name}”.`);
-          remember({
-            label: `keeping “${kept.name}”`,
-            undo: () => bin.mutateAsync(kept),
-            redo: () => restore.mutateAsync(kept.id),
-          });
-        },
+        label: (kept) => `keeping “${kept.name}”`,
+        notice: (kept) => `Kept “${kept.name}”.`,
+        onKept: () => setName(''),
       },
     );
   return (
@@ -55,7 +47,7 @@ function KeepForm({ state, title }: { state: MapState; title: string }) {
       className="keep-form"
       onSubmit={(event) => {
         event.preventDefault();
-        keep();
+        keepIt();
       }}
     >
       <TextField
@@ -63,11 +55,11 @@ function KeepForm({ state, title }: { state: MapState; title: string }) {
         label="Name for this question"
         value={name}
         onChange={(event) => setName(event.target.value)}
-        error={add.isError}
-        helperText={add.isError ? (fieldMessage(add.error, 'name') ?? add.error.message) : ' '}
+        error={error !== null}
+        helperText={error ? (fieldMessage(error, 'name') ?? error.message) : ' '}
         fullWidth
       />
-      <Button type="submit" variant="contained" disabled={add.isPending}>
+      <Button type="submit" variant="contained" disabled={busy}>
         Keep
       </Button>
     </form>
@@ -109,8 +101,7 @@ interface KeptRowProps {
 
 function KeptRow({ kept, instrument, family, onOpened }: KeptRowProps) {
   const navigate = useNavigate();
-  const bin = asks.useBin();
-  const restore = asks.useRestore();
+  const { putAway } = useKeeping(asks);
   const preference = family.preferences.find((p) => p.id === kept.ask.preferences.preset)?.label ?? '';
   const link = `/map?${new URLSearchParams({ on: kept.instrumentId, ...askToLink(kept.ask, family) }).toString()}`;
   const open = () => {
@@ -119,21 +110,18 @@ function KeptRow({ kept, instrument, family, onOpened }: KeptRowProps) {
     remember({ label: `opening “${kept.name}”`, undo: () => navigate(before), redo: () => navigate(link) });
     onOpened();
   };
-  const remove = () =>
-    bin.mutate(kept, {
-      onSuccess: () => {
-        const back = () => restore.mutateAsync(kept.id);
-        notify(`“${kept.name}” is in the bin.`, { action: { label: 'Undo', run: () => void back() } });
-      },
-      onError: (error) => notify(error.message, { kind: 'error' }),
-    });
   return (
     <li>
       <button type="button" className="kept-open" onClick={open}>
         <b>{kept.name}</b>
         <span>{sentence(kept.ask, instrument, preference)}</span>
       </button>
-      <Button size="small" variant="text" onClick={remove} aria-label={`Put “${kept.name}” into the bin`}>
+      <Button
+        size="small"
+        variant="text"
+        onClick={() => putAway(kept)}
+        aria-label={`Put “${kept.name}” into the bin`}
+      >
         Bin
       </Button>
     </li>

@@ -4,8 +4,7 @@ import { familyById, type MapView } from '@same-song/core';
 import { useMapView } from '../compute/compute.ts';
 import { instruments } from '../api/records.ts';
 import { dialectOf } from '../api/settings.ts';
-import { notify } from '../frame/notice.ts';
-import { remember } from '../frame/undo.ts';
+import { useKeeping } from '../frame/useKeeping.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { AskLine } from './AskLine.tsx';
 import { scaleWords, sentence } from './askWords.ts';
@@ -70,29 +69,19 @@ function Warnings({ state, view }: { state: MapState; view: MapView | undefined 
 
 /** An instrument on loan from the list can be put into the cabinet with one click. */
 function Borrowed({ state }: { state: MapState }) {
-  const add = instruments.useAdd();
-  const bin = instruments.useBin();
-  const restore = instruments.useRestore();
-  const spec = state.chosen!.spec;
+  const { keep, busy } = useKeeping(instruments);
   const put = () =>
-    add.mutate(spec, {
-      onSuccess: (record) => {
-        state.changeInstrument(record.id, 'putting it into the cabinet');
-        remember({
-          label: `adding ${record.name}`,
-          undo: () => bin.mutateAsync(record),
-          redo: () => restore.mutateAsync(record.id),
-        });
-        notify(`${record.name} is in the cabinet.`);
-      },
-      onError: (error) => notify(error.message, { kind: 'error' }),
+    keep(state.chosen!.spec, {
+      label: (record) => `adding ${record.name}`,
+      notice: (record) => `${record.name} is in the cabinet.`,
+      onKept: (record) => state.changeInstrument(record.id, 'putting it into the cabinet'),
     });
   return (
     <p className="map-warning map-borrowed">
       {state.cabinet.length === 0
         ? 'Your cabinet is empty, so this one is on loan.'
         : 'This one is on loan, not in your cabinet.'}
-      <Button size="small" variant="outlined" onClick={put} disabled={add.isPending}>
+      <Button size="small" variant="outlined" onClick={put} disabled={busy}>
         Put it into the cabinet
       </Button>
     </p>

@@ -3,6 +3,7 @@ import { familyById } from '../families/index.ts';
 import { parseProgression } from '../harmony/progression.ts';
 import { NAME_LIMIT, openInstrument, textProblems, type InstrumentSpec } from '../instrument/instrument.ts';
 import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
+import { checkSavedLayout, type SavedLayout } from './layoutFile.ts';
 import { checkSettings, type Settings } from '../settings/settings.ts';
 
 export const EXCHANGE_FORMAT = 'same-song-data';
@@ -27,6 +28,7 @@ export interface SavedProgression {
   readonly beats: number;
 }
 
+export type ExchangedLayout = SavedLayout & { readonly id: string };
 export type ExchangedProgression = SavedProgression & { readonly id: string };
 export type ExchangedInstrument = InstrumentSpec & { readonly id: string };
 export type ExchangedAsk = SavedAsk & { readonly id: string };
@@ -38,6 +40,7 @@ export interface ExchangeFile {
   readonly instruments: readonly ExchangedInstrument[];
   readonly asks: readonly ExchangedAsk[];
   readonly progressions: readonly ExchangedProgression[];
+  readonly layouts: readonly ExchangedLayout[];
   readonly settings: Settings;
 }
 
@@ -85,11 +88,12 @@ export function checkSavedProgression(stored: unknown): Result<SavedProgression>
 export function checkExchange(file: unknown): Result<ExchangeFile> {
   const head = headProblem(file);
   if (head) return fail(head);
-  const { instruments, asks, progressions = [], settings } = file as Record<string, unknown>;
+  const { instruments, asks, progressions = [], layouts = [], settings } = file as Record<string, unknown>;
   const problems: Problem[] = [
     ...listProblems('instruments', instruments, 'Instruments'),
     ...listProblems('asks', asks, 'Questions'),
     ...listProblems('progressions', progressions, 'Progressions'),
+    ...listProblems('layouts', layouts, 'Layouts'),
   ];
   if (problems.length > 0) return fail(...problems);
   const seen = new Set<string>();
@@ -103,6 +107,9 @@ export function checkExchange(file: unknown): Result<ExchangeFile> {
   const checkedProgressions = (progressions as unknown[]).map((record, index) =>
     checkRecord(record, `progressions.${index}`, seen, problems, checkSavedProgression),
   );
+  const checkedLayouts = (layouts as unknown[]).map((record, index) =>
+    checkRecord(record, `layouts.${index}`, seen, problems, checkSavedLayout),
+  );
   const checkedSettings = checkSettings(settings ?? {});
   if (!checkedSettings.ok) problems.push(...under('settings', checkedSettings.problems));
   if (problems.length > 0 || !checkedSettings.ok) return fail(...problems);
@@ -112,6 +119,7 @@ export function checkExchange(file: unknown): Result<ExchangeFile> {
     instruments: checkedInstruments as ExchangedInstrument[],
     asks: checkedAsks as ExchangedAsk[],
     progressions: checkedProgressions as ExchangedProgression[],
+    layouts: checkedLayouts as ExchangedLayout[],
     settings: checkedSettings.value,
   });
 }

@@ -34,6 +34,22 @@ export function checkLayoutFile(file: unknown): Result<LayoutFile> {
       : `The version must be ${LAYOUT_VERSION}.`;
     return fail({ field: 'version', wrong: shown(version), message });
   }
+  const checked = checkSavedLayout({ family, name, layout });
+  return checked.ok
+    ? ok(layoutFile(checked.value.family, checked.value.name, checked.value.layout))
+    : checked;
+}
+
+/** A layout kept to begin new instruments with. */
+export interface SavedLayout {
+  readonly family: string;
+  readonly name: string;
+  readonly layout: unknown;
+}
+
+/** Problem fields: `family`, `name`, `layout.draw.4` … */
+export function checkSavedLayout(stored: unknown): Result<SavedLayout> {
+  const { family, name, layout } = isRecord(stored) ? stored : {};
   const known = typeof family === 'string' ? familyById(family) : undefined;
   if (!known) {
     const message = `There is no family “${shown(family)}”. Known: ${FAMILY_IDS.join(', ')}.`;
@@ -43,5 +59,5 @@ export function checkLayoutFile(file: unknown): Result<LayoutFile> {
   const opened = known.open(layout, {});
   if (!opened.ok) problems.push(...under('layout', opened.problems));
   if (problems.length > 0 || !opened.ok) return fail(...problems);
-  return ok(layoutFile(known.id, (name as string).trim(), opened.value.layout));
+  return ok({ family: known.id, name: (name as string).trim(), layout: opened.value.layout });
 }

@@ -41,13 +41,18 @@ export function specFromPreset(familyId: string, presetId: string): InstrumentSp
   const family = familyById(familyId);
   const preset = family?.presets.find((p) => p.id === presetId);
   if (!family || !preset) throw new Error(`specFromPreset: no preset ${presetId} of family ${familyId}`);
-  const opened = family.open(preset.layout, {});
-  if (!opened.ok) throw new Error(`preset ${familyId}/${presetId} is wrong: ${opened.problems[0]!.message}`);
-  const name = opened.value.description;
+  return specFromLayout(familyId, preset.layout);
+}
+
+/** A new instrument of a layout, named after what it is. @throws on an unknown family or a wrong layout */
+export function specFromLayout(familyId: string, layout: unknown): InstrumentSpec {
+  const opened = familyById(familyId)?.open(layout, {});
+  if (!opened) throw new Error(`specFromLayout: no family ${familyId}`);
+  if (!opened.ok) throw new Error(`a layout of ${familyId} is wrong: ${opened.problems[0]!.message}`);
   return {
     family: familyId,
-    name,
-    layout: preset.layout,
+    name: opened.value.description,
+    layout,
     capability: {},
     a4: STANDARD_A4,
     notes: '',

@@ -1,0 +1,51 @@
+import { versionNow, type Kept, type RecordKind } from '../api/records.ts';
+import { notify } from './notice.ts';
+import { remember } from './undo.ts';
+
+interface Words<Record> {
+  /** What undo calls it, e.g. `adding the low E♭ harmonica`. */
+  readonly label: (record: Record) => string;
+  /** What is said when it is done. */
+  readonly notice: (record: Record) => string;
+  readonly onKept?: (record: Record) => void;
+  /** After undo has taken it away again. */
+  readonly onUndone?: () => unknown;
+}
+
+/** Keeps new records of a kind and puts old ones away; both can be undone and done again any number of times. */
+export function useKeeping<Content, Record extends Content & Kept & { readonly name: string }>(
+  kind: RecordKind<Content, Record>,
+) {
+  const add = kind.useAdd();
+  const bin = kind.useBin();
+  const restore = kind.useRestore();
+  const binNow = async (id: string) => bin.mutateAsync({ id, version: await versionNow(kind.path, id) });
+  const failed = (error: Error) => notify(error.message, { kind: 'error' });
+  const keep = (content: Content, { label, notice, onKept, onUndone }: Words<Record>) =>
+    add.mutate(content, {
+      onSuccess: (record) => {
+        remember({
+          label: label(record),
+          undo: async () => {
+            await binNow(record.id);
+            await onUndone?.();
+          },
+          redo: () => restore.mutateAsync(record.id),
+        });
+        notify(notice(record));
+        onKept?.(record);
+      },
+      onError: failed,
+    });
+  const putAway = (record: Record, onGone?: () => unknown) =>
+    bin.mutate(record, {
+      onSuccess: () => {
+        const undo = () => restore.mutateAsync(record.id);
+        remember({ label: `putting ${record.name} into the bin`, undo, redo: () => binNow(record.id) });
+        notify(`${record.name} is in the bin.`, { action: { label: 'Undo', run: () => void undo() } });
+        void onGone?.();
+      },
+      onError: failed,
+    });
+  return { keep, putAway, busy: add.isPending || bin.isPending, error: add.error };
+}
