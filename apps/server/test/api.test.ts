@@ -217,7 +217,7 @@ describe('layouts', () => {
     ['family', { ...body, family: 'kazoo' }],
     ['name', { ...body, name: '' }],
     ['layout', { ...body, layout: 'frets' }],
-    ['layout.strings', { ...body, layout: { ...(layout as object), strings: 'three' } }],
+    ['layout.strings.bass', { ...body, layout: { ...(layout as object), strings: 'three' } }],
     ['colour', { ...body, colour: 'red' }],
   ])('a wrong %s is refused there', async (field, wrong) => {
     const answer = await api().post('/api/layouts').send(wrong).expect(422);

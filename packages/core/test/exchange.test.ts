@@ -85,7 +85,7 @@ test.each([
   [
     'a layout of another family',
     () => ({ ...file(), layouts: [{ ...file().layouts[0], family: FAMILY_IDS[1] }] }),
-    'layouts.0.layout',
+    'layouts.0.layout.reeds',
   ],
   ['unknown settings', () => ({ ...file(), settings: { colour: 'red' } }), 'settings.colour'],
 ])('%s is refused at its field', (_, make, field) => {

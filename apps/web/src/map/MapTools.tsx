@@ -6,8 +6,8 @@ import { KeepAsk } from './KeepAsk.tsx';
 import type { MapState } from './useMapState.ts';
 
 const NAMING_WORDS: Readonly<Record<NamingStyle, string>> = {
-  key: 'notes as the key spells them',
-  simple: 'plain: no F♭, no doubles',
+  key: 'as in the key',
+  simple: 'plain names',
   sharps: 'sharps only',
 };
 
@@ -62,6 +62,7 @@ export function MapTools(props: MapToolsProps) {
       <label className="map-tool">
         <span className="unseen">Note names</span>
         <select
+          title="Note names: as the key spells them; plain, without F♭ and double signs; or sharps only"
           value={settings.naming}
           onChange={(event) => changeSettings({ naming: event.target.value as NamingStyle })}
         >

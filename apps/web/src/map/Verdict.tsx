@@ -185,7 +185,7 @@ function SelectedPart(props: VerdictProps) {
     <section className="selected" aria-live="polite">
       <h2>
         {sound.note}, degree {sound.degree}
-        <button type="button" className="hear" onClick={() => onPlay(sound.hz)} title="Hear it (N)">
+        <button type="button" className="link hear" onClick={() => onPlay(sound.hz)} title="Hear it (N)">
           hear
         </button>
       </h2>

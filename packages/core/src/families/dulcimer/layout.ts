@@ -186,7 +186,7 @@ export function elements({ strings, frets, fretboard }: DulcimerLayout): readonl
       return {
         id: `frets.${name}`,
         label: `fret ${name}`,
-        row: name.includes('½') ? 'half frets' : 'frets',
+        row: `${name.includes('½') ? 'half frets' : 'frets'}, in semitones above the open string`,
         column: name,
         pitch: undefined,
         values: [
