@@ -16,14 +16,15 @@ interface ElementTableProps {
   readonly onChange: (element: string, change: ElementChange) => void;
 }
 
-/** More columns than this are shown as cells that wrap. */
-const COLUMNS_IN_TABLE = 16;
+/** More columns than this are shown as cells that wrap; cells with more than a pitch need more room. */
+const COLUMNS_IN_TABLE = { pitches: 16, values: 8 };
 
 /** Every reed (string, tongue …) with its pitch, each to be typed over. */
 export function ElementTable({ instrument, problems, onChange }: ElementTableProps) {
   const { elements } = instrument;
   const rows = [...new Set(elements.map((element) => element.row))];
   const columns = [...new Set(elements.map((element) => element.column))];
+  const most = COLUMNS_IN_TABLE[elements.some((e) => e.values.length > 0) ? 'values' : 'pitches'];
   const messages = problems.filter(
     (p) => p.field.startsWith('layout.') && elements.some((e) => `layout.${e.id}` === p.field),
   );
@@ -36,7 +37,7 @@ export function ElementTable({ instrument, problems, onChange }: ElementTablePro
   );
   return (
     <section aria-label="Pitch of every part">
-      {columns.length <= COLUMNS_IN_TABLE ? (
+      {columns.length <= most ? (
         <table className="elements">
           <thead>
             <tr>

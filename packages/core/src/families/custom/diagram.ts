@@ -1,21 +1,37 @@
 import { chipShape, type ChipText } from '../../scene/chip.ts';
 import type { Scene } from '../../scene/scene.ts';
 import { label, rect } from '../../scene/shapes.ts';
-import { describe, SURFACE, type CustomLayout } from './layout.ts';
+import { describe, SURFACE, type CustomLayout, type NamedSpot } from './layout.ts';
 import type { CustomWay } from './ways.ts';
 
-const HALF = Object.freeze({ width: SURFACE.spotWidth / 2, height: SURFACE.spotHeight / 2 });
-const CHIP_WIDTH = 10.6;
+/** Share of a spot's width that its name takes, left of the chip. */
+const NAME_SHARE = 0.28;
+/** Millimetres of type for names of one letter, of two; of more it is smaller. */
+const NAME_SIZES: readonly number[] = Object.freeze([3.6, 2.9]);
+/** Spots are drawn larger than they are at least, as far as their neighbours leave room, by this at most. */
+const MOST_ROOM = 2.6;
+/** A drawing is never smaller than this, in millimetres, or a few spots would fill a screen. */
+const LEAST = Object.freeze({ width: 130, height: 46 });
+const EDGE = 4;
+/** How much of the room between neighbours is used. */
+const CLOSE = 0.93;
 
-/** The pitches where their owner put them, each with its name beside it. */
+/** The pitches as their owner put them to each other, each with its name beside it; empty surface is left away. */
 export function scene(
   layout: CustomLayout,
   ways: readonly CustomWay[],
   chip: (way: CustomWay) => ChipText,
 ): Scene {
-  const edge = { x: SURFACE.margin + HALF.width, y: SURFACE.margin + HALF.height };
-  const widthMm = SURFACE.width + 2 * edge.x;
-  const heightMm = SURFACE.height + 2 * edge.y;
+  const room = roomOf(layout.spots);
+  const spot = { width: SURFACE.spotWidth * room, height: SURFACE.spotHeight * room };
+  const [left, right] = endsOf(layout.spots.map(({ x }) => x));
+  const [top, bottom] = endsOf(layout.spots.map(({ y }) => y));
+  const widthMm = Math.max(LEAST.width, right - left + spot.width + 2 * EDGE);
+  const heightMm = Math.max(LEAST.height, bottom - top + spot.height + 2 * EDGE);
+  const cornerOf = ({ x, y }: CustomWay) => ({
+    x: x - (left + right) / 2 + (widthMm - spot.width) / 2,
+    y: y - (top + bottom) / 2 + (heightMm - spot.height) / 2,
+  });
   return {
     title: describe(layout),
     widthMm,
@@ -28,23 +44,44 @@ export function scene(
         radius: 5,
       }),
       ...ways.map((way) => {
-        const left = edge.x + way.x - HALF.width;
-        return label(left + 3.4, edge.y + way.y + 1.3, way.name, way.name.length > 2 ? 2.6 : 3.8, {
+        const { x, y } = cornerOf(way);
+        const size = (NAME_SIZES[way.name.length - 1] ?? 2.4) * room;
+        return label(x + (NAME_SHARE - 0.04) * spot.width, y + spot.height / 2 + size / 3, way.name, size, {
           anchor: 'end',
           bold: true,
         });
       }),
-      ...ways.map((way) =>
-        chipShape({
+      ...ways.map((way) => {
+        const { x, y } = cornerOf(way);
+        return chipShape({
           ...chip(way),
           id: way.id,
           label: way.words,
-          x: edge.x + way.x - HALF.width + SURFACE.spotWidth - CHIP_WIDTH - 0.4,
-          y: edge.y + way.y - HALF.height + 0.2,
-          width: CHIP_WIDTH,
-          height: SURFACE.spotHeight - 0.4,
-        }),
-      ),
+          x: x + NAME_SHARE * spot.width,
+          y: y + 0.02 * spot.height,
+          width: (0.98 - NAME_SHARE) * spot.width,
+          height: 0.96 * spot.height,
+        });
+      }),
     ],
   };
+}
+
+/** How many times their size spots can be drawn before the nearest two meet. */
+function roomOf(spots: readonly NamedSpot[]): number {
+  let room = MOST_ROOM;
+  for (const [i, a] of spots.entries()) {
+    for (const b of spots.slice(0, i)) {
+      const apart = Math.max(
+        Math.abs(a.x - b.x) / SURFACE.spotWidth,
+        Math.abs(a.y - b.y) / SURFACE.spotHeight,
+      );
+      room = Math.min(room, Math.max(1, CLOSE * apart));
+    }
+  }
+  return room;
+}
+
+function endsOf(values: readonly number[]): readonly [number, number] {
+  return [Math.min(...values), Math.max(...values)];
 }

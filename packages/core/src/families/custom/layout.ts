@@ -18,7 +18,7 @@ export interface CustomLayout {
 
 export const COUNTS = Object.freeze({ least: 1, most: 60 });
 /** Millimetres: the surface, and the room that one pitch takes. */
-export const SURFACE = Object.freeze({ width: 250, height: 110, spotWidth: 15, spotHeight: 10.6, margin: 2 });
+export const SURFACE = Object.freeze({ width: 250, height: 110, spotWidth: 15, spotHeight: 10.6 });
 const NAME_LIMIT = 12;
 const WHAT_LIMIT = 40;
 
