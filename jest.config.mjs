@@ -1,26 +1,31 @@
 /** Packages that ship ES modules only and are read by tests. */
 const ESM_ONLY = ['ngraph\\..*', '@same-song'].join('|');
 
+const swc = (jsx) => [
+  '@swc/jest',
+  {
+    jsc: {
+      target: 'es2022',
+      parser: { syntax: 'typescript', tsx: jsx, decorators: true },
+      transform: {
+        legacyDecorator: true,
+        decoratorMetadata: true,
+        useDefineForClassFields: false,
+        react: { runtime: 'automatic' },
+      },
+    },
+    module: { type: 'commonjs' },
+  },
+];
+
 const project = (displayName, roots) => ({
   displayName,
   roots: roots.map((root) => `<rootDir>/${root}`),
-  testMatch: ['**/*.test.ts'],
+  testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   testEnvironment: 'node',
   testEnvironmentOptions: { customExportConditions: ['@same-song/source', 'node', 'node-addons'] },
   moduleFileExtensions: ['ts', 'tsx', 'js', 'mjs', 'json', 'node'],
-  transform: {
-    '^.+\\.(ts|tsx|js|mjs)$': [
-      '@swc/jest',
-      {
-        jsc: {
-          target: 'es2022',
-          parser: { syntax: 'typescript', decorators: true },
-          transform: { legacyDecorator: true, decoratorMetadata: true, useDefineForClassFields: false },
-        },
-        module: { type: 'commonjs' },
-      },
-    ],
-  },
+  transform: { '^.+\\.(ts|js|mjs)$': swc(false), '^.+\\.tsx$': swc(true) },
   transformIgnorePatterns: [`/node_modules/(?!(${ESM_ONLY})/)`],
 });
 
@@ -29,7 +34,7 @@ export default {
   projects: [
     project('core', ['packages/core']),
     project('server', ['apps/server/src', 'apps/server/test']),
-    project('web', ['apps/web/src']),
+    { ...project('web', ['apps/web/src']), testEnvironment: '<rootDir>/apps/web/test/browserLike.mjs' },
     project('browser', ['e2e']),
   ],
 };

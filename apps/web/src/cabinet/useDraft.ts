@@ -12,11 +12,15 @@ const keyOf = (id: string) => `same-song.draft.${id}`;
 
 function read(id: string): Draft | undefined {
   try {
-    const text = sessionStorage.getItem(keyOf(id));
-    return text ? (JSON.parse(text) as Draft) : undefined;
+    const stored: unknown = JSON.parse(sessionStorage.getItem(keyOf(id)) ?? 'null');
+    return isDraft(stored) ? stored : undefined;
   } catch {
     return undefined;
   }
+}
+
+function isDraft(value: unknown): value is Draft {
+  return typeof value === 'object' && value !== null && 'spec' in value && 'version' in value;
 }
 
 function write(id: string, draft: Draft | undefined): void {

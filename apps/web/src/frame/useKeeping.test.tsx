@@ -1,0 +1,132 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { act, renderHook, waitFor } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { layouts } from '../api/records.ts';
+import { useNotice } from './notice.ts';
+import { redo, undo } from './undo.ts';
+import { useKeeping } from './useKeeping.ts';
+
+interface Row {
+  id: string;
+  name: string;
+  version: number;
+  binned: boolean;
+}
+
+/** A server that keeps records with versions and refuses what is stale, as the real one does. */
+function server() {
+  const rows: Row[] = [];
+  let away = false;
+  const answer = (status: number, body?: unknown) =>
+    new Response(body === undefined ? null : JSON.stringify(body), { status });
+  const refuse = (status: number, message: string) =>
+    answer(status, { status, code: 'refused', message, problems: [] });
+  const fetch = (path: string, { method = 'GET', body }: { method?: string; body?: string } = {}) => {
+    if (away) return Promise.reject(new TypeError('no network'));
+    const url = new URL(path, 'http://here');
+    const row = rows.find((r) => url.pathname.includes(r.id));
+    const respond = () => {
+      if (method === 'GET') {
+        const binned = url.searchParams.get('which') === 'binned';
+        return answer(
+          200,
+          rows.filter((r) => r.binned === binned),
+        );
+      }
+      if (method === 'POST' && !row) {
+        const { name } = JSON.parse(body!) as { name: string };
+        if (name === '') return refuse(422, 'A name is missing.');
+        rows.push({ id: `row-${rows.length}-`, name, version: 1, binned: false });
+        return answer(201, rows.at(-1));
+      }
+      if (!row) return refuse(404, 'Not there.');
+      if (method === 'DELETE' && Number(url.searchParams.get('version')) !== row.version)
+        return refuse(409, 'Stale.');
+      row.binned = method === 'DELETE';
+      row.version += 1;
+      return method === 'DELETE' ? answer(204) : answer(200, row);
+    };
+    return Promise.resolve(respond());
+  };
+  return {
+    rows,
+    fetch,
+    goAway: () => {
+      away = true;
+    },
+    comeBack: () => {
+      away = false;
+    },
+  };
+}
+
+const words = { label: () => 'keeping it', notice: (r: { name: string }) => `Kept ${r.name}.` };
+const content = (name: string) => ({ family: 'drum', name, layout: {} });
+
+function keeping() {
+  const backend = server();
+  global.fetch = backend.fetch as typeof fetch;
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  const wrapper = ({ children }: { children: ReactNode }) => (
+    <QueryClientProvider client={client}>{children}</QueryClientProvider>
+  );
+  const hook = renderHook(
+    () => ({ kept: useKeeping(layouts), list: layouts.useList().data, notice: useNotice() }),
+    { wrapper },
+  );
+  const names = () => hook.result.current.list?.map((r) => r.name);
+  return { backend, hook, names };
+}
+
+test('what is kept shows at once; undo and redo take it away and bring it back as often as one likes', async () => {
+  const { backend, hook, names } = keeping();
+  const seen: string[] = [];
+  act(() => hook.result.current.kept.keep(content('Ours'), { ...words, onKept: (r) => seen.push(r.name) }));
+  await waitFor(() => expect(names()).toEqual(['Ours']));
+  expect(seen).toEqual(['Ours']);
+  expect(hook.result.current.notice?.text).toBe('Kept Ours.');
+  for (let i = 0; i < 3; i += 1) {
+    await act(async () => expect(await undo()).toBe('keeping it'));
+    await waitFor(() => expect(names()).toEqual([]));
+    await act(async () => expect(await redo()).toBe('keeping it'));
+    await waitFor(() => expect(names()).toEqual(['Ours']));
+  }
+  expect(backend.rows).toMatchObject([{ binned: false, version: 7 }]);
+});
+
+test('what is put away comes back by the notice and by undo, and goes again by redo', async () => {
+  const { hook, names } = keeping();
+  act(() => hook.result.current.kept.keep(content('Ours'), words));
+  await waitFor(() => expect(names()).toEqual(['Ours']));
+  let gone = 0;
+  const putAway = () =>
+    act(() => hook.result.current.kept.putAway(hook.result.current.list![0]!, () => (gone += 1)));
+  putAway();
+  await waitFor(() => expect(names()).toEqual([]));
+  expect([gone, hook.result.current.notice?.text]).toEqual([1, 'Ours is in the bin.']);
+  act(() => hook.result.current.notice!.action!.run());
+  await waitFor(() => expect(names()).toEqual(['Ours']));
+  putAway();
+  await waitFor(() => expect(names()).toEqual([]));
+  await act(async () => expect(await undo()).toBe('putting Ours into the bin'));
+  await waitFor(() => expect(names()).toEqual(['Ours']));
+  await act(async () => expect(await redo()).toBe('putting Ours into the bin'));
+  await waitFor(() => expect(names()).toEqual([]));
+});
+
+test('a refusal and a server that is away are said; nothing changes, and undo can be tried again', async () => {
+  const { backend, hook, names } = keeping();
+  act(() => hook.result.current.kept.keep(content(''), words));
+  await waitFor(() => expect(hook.result.current.notice?.text).toBe('A name is missing.'));
+  expect(hook.result.current.kept.error?.message).toBe('A name is missing.');
+  act(() => hook.result.current.kept.keep(content('Ours'), words));
+  await waitFor(() => expect(names()).toEqual(['Ours']));
+  backend.goAway();
+  await act(async () => {
+    await expect(undo()).rejects.toThrow('does not answer');
+  });
+  expect(backend.rows).toMatchObject([{ binned: false }]);
+  backend.comeBack();
+  await act(async () => expect(await undo()).toBe('keeping it'));
+  await waitFor(() => expect(names()).toEqual([]));
+});

@@ -1,0 +1,161 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { act, render, waitFor } from '@testing-library/react';
+import { createMemoryRouter, RouterProvider } from 'react-router';
+import { DEFAULT_SETTINGS, specFromPreset } from '@same-song/core';
+import { redo, undo } from '../frame/undo.ts';
+import { useMapState, type MapState } from './useMapState.ts';
+
+const OWN = { ...specFromPreset('diatonic', '58'), name: 'Ours', id: 'own', version: 1 };
+
+/** Map's state behind a link, with one harmonica in the cabinet; `answers` is what the server says by path. */
+function opened(link: string, answers: Record<string, unknown> = {}) {
+  const all: Record<string, unknown> = {
+    '/api/instruments': [OWN],
+    '/api/settings': { value: DEFAULT_SETTINGS, version: 1 },
+    ...answers,
+  };
+  global.fetch = ((path: string, { body }: { body?: string } = {}) => {
+    const known = path.split('?')[0]!;
+    if (all[known] === undefined) return Promise.reject(new TypeError('no network'));
+    // What is put is what stands then.
+    if (body) all[known] = JSON.parse(body) as unknown;
+    return Promise.resolve(new Response(JSON.stringify(all[known])));
+  }) as typeof fetch;
+  const seen: { state: MapState | undefined } = { state: undefined };
+  function Probe() {
+    seen.state = useMapState();
+    return null;
+  }
+  const router = createMemoryRouter([{ path: '/map', element: <Probe /> }], { initialEntries: [link] });
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  render(
+    <QueryClientProvider client={client}>
+      <RouterProvider router={router} />
+    </QueryClientProvider>,
+  );
+  return {
+    state: () => seen.state!,
+    link: () => new URLSearchParams(router.state.location.search),
+    depth: () => router.state.historyAction,
+    ready: () => waitFor(() => expect(seen.state!.waiting).toBe(false)),
+  };
+}
+
+test('the question is read from the link, the instrument by its name in the cabinet', async () => {
+  const map = opened('/map?on=own&in=F&play=dorian&span=2&dir=up&at=3');
+  await map.ready();
+  expect(map.state().chosen).toMatchObject({ ref: 'own', spec: { name: 'Ours' } });
+  expect(map.state().ask).toMatchObject({ tonic: 'F', scale: 'dorian', direction: 'up' });
+  expect(map.state().ask.span).toEqual({ kind: 'octaves', octaves: 2 });
+  expect([map.state().at, map.state().problems]).toEqual(['3', []]);
+});
+
+test('without an instrument in the link the last one used, or the first, or one on loan is taken', async () => {
+  const last = { value: { ...DEFAULT_SETTINGS, lastInstrument: 'second' }, version: 1 };
+  const two = [OWN, { ...OWN, id: 'second' }];
+  const remembered = opened('/map', { '/api/settings': last, '/api/instruments': two });
+  await remembered.ready();
+  expect(remembered.state().chosen!.ref).toBe('second');
+  const first = opened('/map?on=gone');
+  await first.ready();
+  expect(first.state().chosen!.ref).toBe('own');
+  const empty = opened('/map', { '/api/instruments': [] });
+  await empty.ready();
+  expect(empty.state().chosen).toMatchObject({ ref: 'preset:diatonic/60', record: undefined });
+  const lent = opened('/map?on=preset:whistle/75');
+  await lent.ready();
+  expect(lent.state().family.id).toBe('whistle');
+});
+
+test('with the server away there is still a map, and the error is told', async () => {
+  const map = opened('/map?in=G&play=major', { '/api/instruments': undefined });
+  await waitFor(() => expect(map.state().error).toBeTruthy());
+  await map.ready();
+  expect(map.state().chosen!.ref).toBe('preset:diatonic/60');
+});
+
+test('a change is written to the link, keeps the rest, and undo and redo bring back both', async () => {
+  const map = opened('/map?on=own&in=F&play=dorian&dir=up&order=ease');
+  await map.ready();
+  act(() => map.state().change('the key', { tonic: 'Bb' }));
+  await waitFor(() => expect(map.link().get('in')).toBe('Bb'));
+  expect(map.state().ask).toMatchObject({ tonic: 'Bb', scale: 'dorian', direction: 'up' });
+  expect(map.link().get('order')).toBe('ease');
+  await act(async () => expect(await undo()).toBe('the key'));
+  await waitFor(() => expect(map.state().ask.tonic).toBe('F'));
+  await act(async () => expect(await redo()).toBe('the key'));
+  await waitFor(() => expect(map.state().ask.tonic).toBe('Bb'));
+});
+
+test('changes that come faster than pages are drawn build on each other', async () => {
+  const map = opened('/map?on=own&in=F&play=dorian');
+  await map.ready();
+  const { change, select, current } = map.state();
+  act(() => {
+    change('key', { tonic: 'C' });
+    change('scale', { scale: 'major' });
+    expect(current().ask).toMatchObject({ tonic: 'C', scale: 'major' });
+    select('2');
+    change('direction', { direction: 'down' });
+  });
+  await waitFor(() => expect(map.state().ask.direction).toBe('down'));
+  expect(map.state().ask).toMatchObject({ tonic: 'C', scale: 'major' });
+});
+
+test('what changes the line lets go of pins and of the marked note; what only weighs it keeps them', async () => {
+  const map = opened('/map?on=own&in=Bb&play=major&dir=up&pin=0:1b&at=1');
+  await map.ready();
+  const pins = () => map.state().ask.pins.length;
+  expect(pins()).toBe(1);
+  act(() => map.state().change('chord', { chord: 4 }));
+  await waitFor(() => expect(map.state().ask.chord).toBe(4));
+  expect([pins(), map.state().at]).toEqual([1, '1']);
+  act(() => map.state().change('scale', { scale: 'dorian' }));
+  await waitFor(() => expect(map.state().ask.scale).toBe('dorian'));
+  expect([pins(), map.state().at]).toEqual([0, undefined]);
+});
+
+test('another instrument keeps the question; one of the cabinet is remembered', async () => {
+  const map = opened('/map?on=own&in=Eb&play=dorian');
+  await map.ready();
+  act(() => map.state().changeInstrument('preset:whistle/75', 'another instrument'));
+  await waitFor(() => expect(map.state().family.id).toBe('whistle'));
+  expect(map.state().ask).toMatchObject({ tonic: 'Eb', scale: 'dorian' });
+  act(() => map.state().changeInstrument('own', 'back'));
+  await waitFor(() => expect(map.state().chosen!.ref).toBe('own'));
+  expect(map.state().settings.lastInstrument).toBe('own');
+});
+
+test('what is marked is no step of its own in the history', async () => {
+  const map = opened('/map?on=own&in=Eb&play=major');
+  await map.ready();
+  act(() => map.state().select('way.3d2'));
+  await waitFor(() => expect(map.state().at).toBe('way.3d2'));
+  expect(map.depth()).toBe('REPLACE');
+  act(() => map.state().select(undefined));
+  await waitFor(() => expect(map.state().at).toBeUndefined());
+});
+
+test('parameters of a place are set, flipped, taken away and undone', async () => {
+  const map = opened('/map?on=own&in=Eb&play=major');
+  await map.ready();
+  const { setParam, flipParam } = map.state();
+  act(() => setParam('order', 'ease', 'the order'));
+  act(() => flipParam('only', 'octave', 'the filter'));
+  act(() => flipParam('only', 'whole', 'the filter'));
+  await waitFor(() => expect(map.link().get('only')).toBe('octave,whole'));
+  act(() => flipParam('only', 'octave', 'the filter'));
+  await waitFor(() => expect(map.link().get('only')).toBe('whole'));
+  await act(async () => expect(await undo()).toBe('the filter'));
+  await waitFor(() => expect(map.link().get('only')).toBe('octave,whole'));
+  act(() => setParam('order', '', 'the order'));
+  await waitFor(() => expect(map.link().has('order')).toBe(false));
+  expect(map.state().ask).toMatchObject({ tonic: 'Eb', scale: 'major' });
+});
+
+test('a link that makes no sense opens with what it can and says what it cannot', async () => {
+  const map = opened('/map?on=own&in=Q&play=nothing&span=77&dir=sideways');
+  await map.ready();
+  expect(map.state().problems.length).toBeGreaterThanOrEqual(3);
+  expect(map.state().ask).toMatchObject({ tonic: 'Bb', scale: 'major' });
+});
