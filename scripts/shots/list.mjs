@@ -53,6 +53,11 @@ export const SHOTS = [
     path: `/keys/cabinet?on=${LOW_E_FLAT}&in=Bb&play=major`,
     ready: '.keys-list tbody tr',
   },
+  {
+    name: 'keys-switch',
+    path: `/keys/switch?on=${id(13)}&in=F&play=major&to=D`,
+    ready: '.switch-drawing .chip',
+  },
   { name: 'keys-circle', path: `/keys/circle?on=${LOW_E_FLAT}&in=Bb`, ready: '.circle-key' },
   {
     name: 'keys-chords',
