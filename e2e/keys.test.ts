@@ -221,6 +221,87 @@ test('switching a harp from one key to another is a list of levers', async () =>
   await eventually(drawn, (chips) => expect(chips).toBeGreaterThan(80));
 });
 
+/** Goes on with Tab until what has the focus fits. */
+async function tabTo(selector: string): Promise<void> {
+  for (let i = 0; i < 90; i += 1) {
+    await keys(page, 'Tab');
+    if (await page.evaluate((wanted) => document.activeElement?.matches(wanted) ?? false, selector)) return;
+  }
+  throw new Error(`Tab does not lead to ${selector}`);
+}
+
+describe('without a mouse', () => {
+  const open = async (view: string, on: string, ready: string) => {
+    page = await stage.page(`/keys/${view}?on=${on}&in=Bb&play=major`);
+    await page.waitForSelector(ready);
+  };
+
+  test('everything I have: one is opened on Map', async () => {
+    await open('cabinet', HARMONICA, '.keys-list tbody .link');
+    await tabTo('.keys-list tbody .link');
+    await keys(page, 'Enter');
+    await page.waitForSelector('.map-drawing .chip');
+  });
+
+  test('which one to take: another kind, and one of it on Map', async () => {
+    await open('which', HARMONICA, '.keys-list tbody .link');
+    await tabTo('.keys-tools select');
+    await keys(page, 'w');
+    await sees(page, 'home on the lowest note');
+    await tabTo('.keys-list tbody .link');
+    await keys(page, 'Enter');
+    await shows(page, '.ask-line', 'whistle');
+  });
+
+  test('a lesson in another key', async () => {
+    await open('lesson', HARMONICA, '.lesson .chip');
+    await keys(page, 'k', '“F”', 'Enter');
+    await shows(page, '.lesson-head h2', 'F major on Mara’s low E♭ harmonica');
+    await eventually(
+      () => textOf(page, '.lesson-steps'),
+      (steps) => expect(steps).toMatch(/plain notes blow ↑: out:/),
+    );
+  });
+
+  test('a progression: a bar is chosen, and the drawing tells its chord', async () => {
+    await open('chords', HARMONICA, '.bars button');
+    await tabTo('.bars li:nth-child(5) button');
+    await keys(page, 'Enter');
+    await sees(page, 'Over E♭ on Mara’s low E♭ harmonica');
+  });
+
+  test('what is this: notes typed, and the scale they make opened on Map', async () => {
+    await open('identify', id(14), '.identify-notes input');
+    await tabTo('.identify-notes input');
+    await keys(page, '“C Db D Eb E F Gb”');
+    await sees(page, 'No scale of the list comes near this set');
+    await page.keyboard.down('Control');
+    await keys(page, 'a');
+    await page.keyboard.up('Control');
+    await keys(page, '“D F G A C”');
+    await sees(page, 'D minor pentatonic');
+    await tabTo('.keys-list .link');
+    await keys(page, 'Enter');
+    await shows(page, '.ask-line', 'Play minor pentatonic in D');
+  });
+
+  test('switching: another key to go to', async () => {
+    await open('switch', HARP, '.switch-drawing .chip');
+    await tabTo('select[aria-label="Key to go to"]');
+    await keys(page, 'D');
+    await shows(page, '.switch-drawing:nth-of-type(2) figcaption', 'D');
+  });
+});
+
+test('a cell of the table is explained at a click, and opened on Map', async () => {
+  page = await stage.page(`/keys/table?on=${id(12)}&in=D&play=major`);
+  await (await page.waitForSelector('[data-cell="0,4"]'))!.click();
+  await shows(page, '.keys-side h2', 'C major pentatonic');
+  await page.waitForSelector('.keys-side .keys-tab span');
+  await click(page, 'Open in Map (M)');
+  await shows(page, '.ask-line', 'Play major pentatonic in C');
+});
+
 test('keys lead from question to question and the question goes along to Map and back', async () => {
   page = await stage.page(`/keys/table?on=${HARMONICA}&in=Bb&play=dorian`);
   await sees(page, 'B♭ Dorian');
