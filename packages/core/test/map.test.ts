@@ -84,6 +84,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
           const way = note.wayId === undefined ? undefined : ways.get(note.wayId)!;
           if (!way) {
             expect(note.missing!.length).toBeGreaterThan(5);
+            expect(view.missing.map((m) => m.pitch)).toContain(note.pitch);
             expect(view.ways.some((w) => w.pitch === note.pitch && w.reachable)).toBe(false);
             continue;
           }

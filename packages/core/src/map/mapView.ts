@@ -5,13 +5,14 @@ import { MAIN_CHORDS, mainChord } from '../harmony/chord.ts';
 import { layerSemitones, type LayerId } from '../harmony/layer.ts';
 import { rolesOf, type Role } from '../harmony/role.ts';
 import type { Instrument } from '../instrument/instrument.ts';
-import { takeInventory, type Advice } from '../inventory/inventory.ts';
+import { takeInventory, type Advice, type Inventory } from '../inventory/inventory.ts';
 import { noteText, respell, spelledOctave, type NamingStyle, type NoteName } from '../pitch/noteName.ts';
 import { frequency, type Pitch } from '../pitch/pitch.ts';
 import { patternById } from '../practice/pattern.ts';
 import { airBalance, type AirBalance } from '../route/air.ts';
 import type { Effort } from '../route/effort.ts';
 import { scaleLine } from '../route/line.ts';
+import type { Missing } from '../route/missing.ts';
 import { resolvePreferences } from '../route/preferences.ts';
 import { routeLine, type Alternative, type Pin, type Route, type RouteNote } from '../route/route.ts';
 import { degreeText } from '../scale/degree.ts';
@@ -181,15 +182,22 @@ export function mapView(base: Instrument, ask: Ask, writing: Writing): MapView {
     tables: instrument.tables(key),
     drones: instrument.drones.map((pitch) => frequency(pitch, instrument.spec.a4)),
     reach: reachOf(instrument, key, line, usable),
-    missing: inventory.missing.map(({ pitch, missing }) => ({
+    missing: missingOf(inventory, route).map(([pitch, { text }]) => ({
       pitch,
       note: name.withOctave(pitch),
       degree: name.degree(pitch),
-      text: missing.text,
+      text,
     })),
     cautions: cautionsOf(instrument, route),
     brokenPins: route.brokenPins,
   };
+}
+
+/** What the instrument's reach lacks of the scale, and what the line asks for beyond it; rising. */
+function missingOf(inventory: Inventory, route: Route): readonly (readonly [Pitch, Missing])[] {
+  const all = new Map(inventory.missing.map(({ pitch, missing }) => [pitch, missing] as const));
+  for (const { pitch, missing } of route.notes) if (missing) all.set(pitch, missing);
+  return [...all].sort(([a], [b]) => a - b);
 }
 
 /** In the layers below the whole scale, what they do not hold yet stands aside like an outside note. */
