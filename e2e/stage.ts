@@ -84,12 +84,15 @@ export async function sees(page: Page, text: string): Promise<void> {
   try {
     await page.waitForFunction(
       (wanted) => document.body.innerText.includes(wanted),
-      { timeout: PATIENCE },
+      // By the clock, not by the frame: a busy machine paints seldom, and notices go away by themselves.
+      { timeout: PATIENCE, polling: 100 },
       text,
     );
   } catch {
     const shown = await page.evaluate(() => document.body.innerText);
-    throw new Error(`the page does not show “${text}” but:\n${shown.slice(0, 3000)}`);
+    throw new Error(
+      `the page does not show “${text}” but:\n${shown.slice(0, 2000)}\n…\n${shown.slice(-1000)}`,
+    );
   }
 }
 

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useSyncExternalStore } from 'react';
+import { useLayoutEffect, useRef, useSyncExternalStore } from 'react';
 
 /** A key and what it does; listed on the sheet that `?` opens. */
 export interface Shortcut {
@@ -47,11 +47,12 @@ window.addEventListener('keydown', (event) => {
 /** Keys in force while the caller is on screen; those of the innermost caller win. */
 export function useShortcuts(shortcuts: readonly Shortcut[]): void {
   const latest = useRef(shortcuts);
-  useEffect(() => {
+  // Before the page is shown: the next key may come at once, and must mean what is then on screen.
+  useLayoutEffect(() => {
     latest.current = shortcuts;
   });
   const keys = shortcuts.map((s) => `${s.ctrl ? '^' : ''}${s.key}${s.label}`).join();
-  useEffect(() => {
+  useLayoutEffect(() => {
     const own = shortcuts.map((s, index): Shortcut => ({ ...s, run: () => latest.current[index]!.run() }));
     set([...active, own]);
     return () => set(active.filter((group) => group !== own));

@@ -1,7 +1,7 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { act, renderHook, waitFor } from '@testing-library/react';
+import { act, fireEvent, render, renderHook, screen, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { layouts } from '../api/records.ts';
+import { asks, layouts, type LayoutRecord } from '../api/records.ts';
 import { useNotice } from './notice.ts';
 import { redo, undo } from './undo.ts';
 import { useKeeping } from './useKeeping.ts';
@@ -112,6 +112,44 @@ test('what is put away comes back by the notice and by undo, and goes again by r
   await waitFor(() => expect(names()).toEqual(['Ours']));
   await act(async () => expect(await redo()).toBe('putting Ours into the bin'));
   await waitFor(() => expect(names()).toEqual([]));
+});
+
+test('a row that goes with its record still says so, and undo brings both back', async () => {
+  const backend = server();
+  // Another list on the page answers later, so that the row is gone before all lists are renewed.
+  global.fetch = (async (path: string, options?: { method?: string }) => {
+    if (!path.startsWith('/api/asks')) return backend.fetch(path, options);
+    await new Promise((later) => setTimeout(later, 60));
+    return new Response('[]');
+  }) as typeof fetch;
+  backend.rows.push({ id: 'row-0-', name: 'Quay', version: 1, binned: false });
+  function Row({ record }: { record: LayoutRecord }) {
+    const { putAway } = useKeeping(layouts);
+    return <button onClick={() => putAway(record)}>{record.name}</button>;
+  }
+  function Page() {
+    const notice = useNotice();
+    const { data } = layouts.useList();
+    asks.useList();
+    return (
+      <>
+        {data?.map((record) => (
+          <Row key={record.id} record={record} />
+        ))}
+        <p>{notice?.text}</p>
+      </>
+    );
+  }
+  render(
+    <QueryClientProvider client={new QueryClient()}>
+      <Page />
+    </QueryClientProvider>,
+  );
+  fireEvent.click(await screen.findByRole('button', { name: 'Quay' }));
+  await screen.findByText('Quay is in the bin.');
+  await waitFor(() => expect(screen.queryByRole('button')).toBeNull());
+  await act(async () => expect(await undo()).toBe('putting Quay into the bin'));
+  await screen.findByRole('button', { name: 'Quay' });
 });
 
 test('a refusal and a server that is away are said; nothing changes, and undo can be tried again', async () => {

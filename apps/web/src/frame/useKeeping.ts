@@ -21,31 +21,26 @@ export function useKeeping<Content, Record extends Content & Kept & { readonly n
   const restore = kind.useRestore();
   const binNow = async (id: string) => bin.mutateAsync({ id, version: await versionNow(kind.path, id) });
   const failed = (error: Error) => notify(error.message, { kind: 'error' });
+  // What follows hangs on the promise: whoever began it may have left the screen with the record's row.
   const keep = (content: Content, { label, notice, onKept, onUndone }: Words<Record>) =>
-    add.mutate(content, {
-      onSuccess: (record) => {
-        remember({
-          label: label(record),
-          undo: async () => {
-            await binNow(record.id);
-            await onUndone?.();
-          },
-          redo: () => restore.mutateAsync(record.id),
-        });
-        notify(notice(record));
-        onKept?.(record);
-      },
-      onError: failed,
-    });
+    void add.mutateAsync(content).then((record) => {
+      remember({
+        label: label(record),
+        undo: async () => {
+          await binNow(record.id);
+          await onUndone?.();
+        },
+        redo: () => restore.mutateAsync(record.id),
+      });
+      notify(notice(record));
+      onKept?.(record);
+    }, failed);
   const putAway = (record: Record, onGone?: () => unknown) =>
-    bin.mutate(record, {
-      onSuccess: () => {
-        const undo = () => restore.mutateAsync(record.id);
-        remember({ label: `putting ${record.name} into the bin`, undo, redo: () => binNow(record.id) });
-        notify(`${record.name} is in the bin.`, { action: { label: 'Undo', run: () => void undo() } });
-        void onGone?.();
-      },
-      onError: failed,
-    });
+    void bin.mutateAsync(record).then(() => {
+      const undo = () => restore.mutateAsync(record.id);
+      remember({ label: `putting ${record.name} into the bin`, undo, redo: () => binNow(record.id) });
+      notify(`${record.name} is in the bin.`, { action: { label: 'Undo', run: () => void undo() } });
+      void onGone?.();
+    }, failed);
   return { keep, putAway, busy: add.isPending || bin.isPending, error: add.error };
 }

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef } from 'react';
+import { useCallback, useLayoutEffect, useMemo, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 import {
   askFromLink,
@@ -60,7 +60,7 @@ export function useMapState() {
   const against = params.get('vs') ?? undefined;
   const now = useRef(search);
   const underWay = useRef<string[]>([]);
-  useEffect(() => {
+  useLayoutEffect(() => {
     // One of our own links may be drawn after the next one was written: then the newest stands.
     const drawn = underWay.current.indexOf(search);
     underWay.current = drawn < 0 ? [] : underWay.current.slice(drawn + 1);
@@ -76,7 +76,7 @@ export function useMapState() {
 
   // The router hands out another setter with every link; what hangs on it shall not be drawn again for that.
   const latestSet = useRef(setParams);
-  useEffect(() => {
+  useLayoutEffect(() => {
     latestSet.current = setParams;
   }, [setParams]);
 
