@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync, existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { click, openStage, sees, textOf, type Stage } from './stage.ts';
+import { click, eventually, keys, openStage, sees, textOf, type Stage } from './stage.ts';
 
 let stage: Stage;
 beforeAll(async () => {
@@ -41,6 +41,30 @@ test.each([
     getComputedStyle(document.documentElement).getPropertyValue('--paper'),
   );
   expect(colours).toBeTruthy();
+  await page.close();
+});
+
+test.each([SHORT, LONG])('with its staff %s is one page too', async (path) => {
+  const page = await stage.page(path);
+  await page.waitForSelector('.print-sheet .chip');
+  await keys(page, 'f');
+  await page.waitForSelector('.line-panel .staff-notes');
+  const file = join(stage.folder, 'staff.pdf');
+  await page.pdf({
+    format: 'a4',
+    path: file,
+    margin: { top: '12mm', bottom: '12mm', left: '12mm', right: '12mm' },
+  });
+  expect(/Pages:\s+(\d+)/.exec(execFileSync('pdfinfo', [file], { encoding: 'utf8' }))?.[1]).toBe('1');
+  const heads = (where: string) => page.$$eval(`${where} ellipse`, (drawn) => drawn.length);
+  const notes = await page.$$eval('.line-note', (drawn) => drawn.length);
+  expect(await heads('.print-sheet')).toBe(notes);
+  expect(await heads('.line-panel')).toBe(notes);
+  await keys(page, 'f');
+  await eventually(
+    () => page.$$('.staff-notes, .staff-system'),
+    (staves) => expect(staves).toHaveLength(0),
+  );
   await page.close();
 });
 

@@ -45,6 +45,8 @@ export {
   type Scale,
 } from './scale/scale.ts';
 export { fitsFrom, fitsOf, triadsIn, type Fit } from './scale/identify.ts';
+export { CLEFS, type Clef, type ClefId } from './staff/clefs.ts';
+export { type SignatureSign, type Staff, type StaffNote } from './staff/staff.ts';
 export { PATTERNS, patternById, type Pattern, type PatternId } from './practice/pattern.ts';
 export { alternatesOf, type AlternateRow, type Candidate } from './alternates/alternates.ts';
 export { compareMaps, type Comparison, type PartComparison } from './map/compare.ts';

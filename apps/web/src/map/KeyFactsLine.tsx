@@ -1,6 +1,14 @@
 import type { MapView } from '@same-song/core';
 import type { MapState } from './useMapState.ts';
 
+/** `steps 200 100 … cents`, or what they all are. */
+function stepsText(steps: readonly number[]): string {
+  const [first] = steps;
+  return steps.every((step) => step === first)
+    ? `${steps.length} equal steps of ${first} cents`
+    : `steps ${steps.join(' ')} cents`;
+}
+
 /** Under the question: the notes and what a teacher says about the key. */
 export function KeyFactsLine({ state, view }: { state: MapState; view: MapView }) {
   const { facts } = view;
@@ -20,10 +28,10 @@ export function KeyFactsLine({ state, view }: { state: MapState; view: MapView }
             {item}
           </span>
         ))}
-        <span className="key-fact" title={facts.rule}>
-          steps {facts.steps.join(' ')} cents
+        <span className="key-fact key-steps" title={facts.rule}>
+          {stepsText(facts.steps)}
         </span>
-        {a4 !== 440 && <span className="key-fact">A = {a4} Hz</span>}
+        {a4 !== 440 && <span className="key-fact key-steps">{`A = ${a4} Hz`}</span>}
       </p>
       {(facts.note || facts.simpler) && (
         <p>

@@ -1,7 +1,8 @@
 import { area, curveLinear, line as lineShape } from 'd3-shape';
 import { scaleLinear } from 'd3-scale';
-import { memo, useEffect, useRef } from 'react';
+import { lazy, memo, Suspense, useEffect, useRef } from 'react';
 import type { AirBalance, AirNames, LineView, MapView, Side, SideNames } from '@same-song/core';
+import { LineTab } from './LineTab.tsx';
 
 interface LinePanelProps {
   readonly view: MapView;
@@ -10,8 +11,14 @@ interface LinePanelProps {
   readonly selected: number | undefined;
   readonly related: ReadonlySet<string>;
   readonly sounding: number | undefined;
+  /** Whether the staff stands above the line. */
+  readonly staff: boolean;
   readonly onSelect: (index: number) => void;
+  readonly onStaff?: (shown: boolean) => void;
 }
+
+const StaffHead = lazy(async () => ({ default: (await import('./Staff.tsx')).StaffHead }));
+const StaffNotes = lazy(async () => ({ default: (await import('./Staff.tsx')).StaffNotes }));
 
 /** Widths and heights in CSS pixels. */
 const NOTE = { least: 38, most: 96, height: 38, gap: 12, named: 62 };
@@ -25,7 +32,10 @@ const NAME_Y: Readonly<Record<Side, number>> = {
   below: AXIS_Y - 28,
   level: AXIS_Y + NOTE.height / 2 + 4,
 };
+/** A letter of tab and its share of the frame. */
+const LETTER = 13;
 const CURVE_HEIGHT = 42;
+const GUTTER = 74;
 
 /** The route note by note on a centre axis, out above and in below, with the running balance of air beneath it. */
 export const LinePanel = memo(function LinePanel({
@@ -35,7 +45,9 @@ export const LinePanel = memo(function LinePanel({
   selected,
   related,
   sounding,
+  staff,
   onSelect,
+  onStaff,
 }: LinePanelProps) {
   const scroller = useRef<HTMLDivElement>(null);
   const { line } = view;
@@ -52,14 +64,20 @@ export const LinePanel = memo(function LinePanel({
   const width = column * line.length;
   return (
     <section className="line-panel" aria-label="The line">
-      <div className={sides.level ? 'line-sides three' : 'line-sides'} aria-hidden="true">
-        <span>{sides.above}</span>
-        {sides.level && <span>{sides.level}</span>}
-        <span>{sides.below}</span>
-        {air && <span className="line-store">{air.store}</span>}
+      <div className="line-gutter">
+        <Suspense>{staff && <StaffHead staff={view.staff} width={GUTTER} />}</Suspense>
+        <div className={sides.level ? 'line-sides three' : 'line-sides'} aria-hidden="true">
+          <span>{sides.above}</span>
+          {sides.level && <span>{sides.level}</span>}
+          <span>{sides.below}</span>
+          {air && <span className="line-store">{air.store}</span>}
+        </div>
       </div>
       <div className="line-scroller" ref={scroller} tabIndex={0} role="group" aria-label="The line, scrolls">
         <div style={{ width }}>
+          <Suspense>
+            {staff && <StaffNotes staff={view.staff} column={column} marked={marked} onSelect={onSelect} />}
+          </Suspense>
           <div
             className="line-notes"
             role="listbox"
@@ -83,9 +101,18 @@ export const LinePanel = memo(function LinePanel({
           {air && <BalanceCurve air={view.air} store={air.store} width={width} column={column} line={line} />}
         </div>
       </div>
-      <p className="line-tab" aria-label="Tab of the line" tabIndex={0} role="group">
-        {view.tabText}
-      </p>
+      {onStaff && (
+        <button
+          type="button"
+          className="link line-staff"
+          aria-pressed={staff}
+          title="The line as notes on a staff (F)"
+          onClick={() => onStaff(!staff)}
+        >
+          staff
+        </button>
+      )}
+      <LineTab line={line} separator={view.tabSeparator} marked={marked} />
     </section>
   );
 });
@@ -138,7 +165,7 @@ function LineNote({ note, column, words, selected, related, sounding, onSelect }
       <span className="unseen">{name}</span>
       <span
         aria-hidden="true"
-        className={`line-note-tab${note.brief?.includes('\n') ? ' two-lines' : (note.brief?.length ?? 0) > 3 && column < 48 ? ' tight' : ''}`}
+        className={`line-note-tab${setting(note.brief ?? '', column)}`}
         style={{ top: noteY(note) - NOTE.height / 2, height: NOTE.height }}
       >
         {note.brief ?? '—'}
@@ -155,6 +182,12 @@ function LineNote({ note, column, words, selected, related, sounding, onSelect }
       )}
     </div>
   );
+}
+
+/** Class of a tab that would not fit its column as it is. */
+function setting(brief: string, column: number): string {
+  if (brief.includes('\n')) return ' two-lines';
+  return brief.length * LETTER > column ? ' tight' : '';
 }
 
 /** Beats drawn less beats blown as a curve; above the middle the lungs are fuller than at the start. */

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { familyById, type MapView } from '@same-song/core';
 import { useMapView } from '../compute/compute.ts';
 import { instruments } from '../api/records.ts';
@@ -27,7 +27,7 @@ import './map.css';
 export function MapPage() {
   const state = useMapState();
   const { chosen, ask, settings } = state;
-  const { data: view, error } = useMapView(chosen?.spec, ask, {
+  const { data: view, error, isPlaceholderData } = useMapView(chosen?.spec, ask, {
     naming: settings.naming,
     dialect: dialectOf(settings, state.family),
   });
@@ -39,7 +39,7 @@ export function MapPage() {
         <Warnings state={state} view={view} />
       </header>
       {view && chosen ? (
-        <MapBody state={state} view={view} />
+        <MapBody state={state} view={view} behind={isPlaceholderData} />
       ) : (
         <p className="loading">{error ? `This map cannot be drawn: ${error.message}` : 'Drawing the map…'}</p>
       )}
@@ -90,7 +90,20 @@ function Borrowed({ state }: { state: MapState }) {
 
 const TEMPO = 92;
 
-function MapBody({ state, view }: { state: MapState; view: MapView }) {
+interface MapBodyProps {
+  readonly state: MapState;
+  readonly view: MapView;
+  /** True while the view still answers the question before. */
+  readonly behind: boolean;
+}
+
+/** All below the question. A new question is drawn once, with its answer, and not with the old answer before. */
+const MapBody = memo(
+  Body,
+  (before, after) => after.behind || (before.state === after.state && before.view === after.view),
+);
+
+function Body({ state, view }: MapBodyProps) {
   const { ask, at, current, chosen, family, select, change } = state;
   const [tempo, setTempo] = useState(TEMPO);
   const selection = useMemo(() => readSelection(view, at), [view, at]);
@@ -111,6 +124,8 @@ function MapBody({ state, view }: { state: MapState; view: MapView }) {
     change('pin', { pins: [...otherPins(index), { index, wayId }] });
   const unpin = (index: number) => change('pin', { pins: otherPins(index) });
   useMapKeys({ state, view, pin, unpin, hear: player.hear, togglePlay: player.toggle });
+  const { changeSettings } = state;
+  const showStaff = useCallback((staff: boolean) => changeSettings({ staff }), [changeSettings]);
   const used = useMemo(() => new Set(view.line.flatMap((note) => (note.wayId ? [note.wayId] : []))), [view]);
   const names = useMemo(
     () =>
@@ -160,7 +175,9 @@ function MapBody({ state, view }: { state: MapState; view: MapView }) {
             selected={selection.note?.index}
             related={selection.related}
             sounding={player.sounding}
+            staff={state.settings.staff && !beside}
             onSelect={selectNote}
+            onStaff={showStaff}
           />
           {beside && <BesideMap beside={beside} />}
         </div>
@@ -183,12 +200,7 @@ function MapBody({ state, view }: { state: MapState; view: MapView }) {
           />
         )}
       </div>
-      <PrintSheet
-        view={onPaper}
-        title={title}
-        instrument={chosen!.spec.name}
-        separator={family.dialects.find((d) => d.id === dialectOf(state.settings, family))!.separator}
-      />
+      <PrintSheet view={onPaper} title={title} instrument={chosen!.spec.name} staff={state.settings.staff} />
     </>
   );
 }
@@ -212,6 +224,7 @@ function BesideMap({ beside }: { beside: Beside }) {
         selected={undefined}
         related={NOTHING_RELATED}
         sounding={undefined}
+        staff={false}
         onSelect={ignore}
       />
     </section>

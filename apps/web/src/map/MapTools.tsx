@@ -44,7 +44,7 @@ export function MapTools(props: MapToolsProps) {
         />
         bpm
       </label>
-      <label className="map-tool">
+      <label className="map-tool giving">
         <span className="unseen">Tab</span>
         <select
           value={settings.dialects[family.id]}

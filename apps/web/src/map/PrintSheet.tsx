@@ -1,4 +1,4 @@
-import { memo } from 'react';
+import { lazy, memo, Suspense } from 'react';
 import type { MapView } from '@same-song/core';
 import { SceneView } from '../scene/SceneView.tsx';
 
@@ -6,16 +6,18 @@ interface PrintSheetProps {
   readonly view: MapView;
   readonly title: string;
   readonly instrument: string;
-  /** Between two tabs, as the dialect has it. */
-  readonly separator: string;
+  /** Whether the line is printed as notes on a staff as well. */
+  readonly staff: boolean;
 }
+
+const StaffSystems = lazy(async () => ({ default: (await import('./Staff.tsx')).StaffSystems }));
 
 /** More notes, or more letters of tab, are set smaller, so that all stays on one page. */
 const NOTES_LARGE = 34;
 const LETTERS_LARGE = 240;
 
 /** Map on one page of paper: the question, the drawing, the tab in large type, what is safe and what is missing. */
-export const PrintSheet = memo(function PrintSheet({ view, title, instrument, separator }: PrintSheetProps) {
+export const PrintSheet = memo(function PrintSheet({ view, title, instrument, staff }: PrintSheetProps) {
   const letters = view.line.reduce((sum, note) => sum + (note.tab ?? note.note).length, 0);
   const long = view.line.length > NOTES_LARGE || letters > LETTERS_LARGE;
   const lists = [
@@ -24,7 +26,10 @@ export const PrintSheet = memo(function PrintSheet({ view, title, instrument, se
     { title: 'Leave out', ways: view.ways.filter((w) => w.advice === 'leave' && w.reachable && w.gains) },
   ];
   return (
-    <section className={long ? 'print-sheet print-long' : 'print-sheet'} aria-hidden="true">
+    <section
+      className={`print-sheet${long ? ' print-long' : ''}${staff ? ' print-staff' : ''}`}
+      aria-hidden="true"
+    >
       <h1>{title}</h1>
       <p>
         {[
@@ -39,6 +44,9 @@ export const PrintSheet = memo(function PrintSheet({ view, title, instrument, se
       <div className="print-drawing">
         <SceneView scene={view.scene} label={instrument} />
       </div>
+      <Suspense>
+        {staff && <StaffSystems staff={view.staff} words={view.line.map((note) => note.degree)} />}
+      </Suspense>
       <ol className="print-line">
         {view.line.map((note) => (
           <li key={note.index}>
@@ -53,7 +61,7 @@ export const PrintSheet = memo(function PrintSheet({ view, title, instrument, se
         {lists.map((list) => (
           <div key={list.title}>
             <dt>{list.title}</dt>
-            <dd>{list.ways.map((way) => way.tab).join(separator) || 'nothing'}</dd>
+            <dd>{list.ways.map((way) => way.tab).join(view.tabSeparator) || 'nothing'}</dd>
           </div>
         ))}
         {view.missing.length > 0 && (

@@ -218,9 +218,14 @@ function centsText(cents: number): string {
   return `${Math.abs(cents)} cents ${cents > 0 ? 'sharp' : 'flat'}`;
 }
 
+/** The best other way is the reason for the choice. */
+function isToldAbove(note: LineView, wayId: string): boolean {
+  return !note.pinned && note.alternatives[0]?.wayId === wayId;
+}
+
 function WhyPart({ note, view }: { note: LineView; view: MapView }) {
   const best = note.alternatives[0];
-  if (!best || note.pinned) return null;
+  if (!best || !isToldAbove(note, best.wayId)) return null;
   const other = view.ways.find((way) => way.id === best.wayId)?.words;
   if (best.repeats)
     return <p className="verdict-plain">Chosen because {other} only repeats it with a harder technique.</p>;
@@ -235,28 +240,36 @@ function WhyPart({ note, view }: { note: LineView; view: MapView }) {
 function OtherWay({ other, selection, onPin, onSelectWay }: VerdictProps & { other: WayView }) {
   const { note } = selection;
   const alternative = note?.alternatives.find((a) => a.wayId === other.id);
-  const also = alternative?.alsoChanges.length ?? 0;
+  const told = otherText(other, note);
   return (
     <li>
-      <span>
-        <button type="button" className="link" onClick={() => onSelectWay(other.id)}>
-          {other.words}
-        </button>{' '}
-        {alternative?.repeats && 'only repeats the note with a harder technique; '}
-        {alternative
-          ? alternative.changes.join(', ') || 'costs the same'
-          : other.reachable
-            ? ''
-            : 'not marked as possible'}
-        {also > 0 && ` (and changes ${also} other note${also === 1 ? '' : 's'})`}
-      </span>
+      <button type="button" className="link" onClick={() => onSelectWay(other.id)}>
+        {other.words}
+      </button>
       {note && alternative && (
         <Button size="small" variant="outlined" onClick={() => onPin(note.index, other.id)}>
           Pin this
         </Button>
       )}
+      {told && <p>{told}</p>}
     </li>
   );
+}
+
+/** What another way would change, the other notes of the line included; what the reason above says is not said again. */
+function otherText(other: WayView, note: LineView | undefined): string {
+  const alternative = note?.alternatives.find((a) => a.wayId === other.id);
+  if (!alternative) return other.reachable ? '' : 'not marked as possible';
+  const also = alternative.alsoChanges.length;
+  const others = also > 0 ? `changes ${also} other note${also === 1 ? '' : 's'} too` : '';
+  if (isToldAbove(note!, other.id)) return others;
+  return [
+    alternative.repeats ? 'only repeats the note with a harder technique' : '',
+    alternative.changes.join(', ') || 'costs the same',
+    others,
+  ]
+    .filter((text) => text !== '')
+    .join('; ');
 }
 
 function PinButton({ note, wayId, onPin, onUnpin }: VerdictProps & { note: LineView; wayId: string }) {

@@ -50,6 +50,8 @@ export function useMapKeys({ state, view, pin, unpin, hear, togglePlay }: MapKey
     const sound = way ?? note;
     if (sound) hear(sound.hz);
   };
+  const { settings, changeSettings } = state;
+  const toggleStaff = () => changeSettings({ staff: !settings.staff });
   const record = state.chosen?.record;
   const group = 'The line';
   useShortcuts([
@@ -61,6 +63,7 @@ export function useMapKeys({ state, view, pin, unpin, hear, togglePlay }: MapKey
     { key: 'a', label: 'Take another way and pin it', group, run: nextWay },
     { key: 'n', label: 'Hear the note', group, run: hearSelected },
     { key: ' ', label: 'Play the line, or stop', group, run: togglePlay },
+    { key: 'f', label: 'The line as notes on a staff too, or no longer', group, run: toggleStaff },
     { key: 'Escape', label: 'Nothing selected', group, run: () => state.select(undefined) },
     {
       key: 'e',

@@ -1,4 +1,4 @@
-import { memo, type KeyboardEvent } from 'react';
+import { memo, type KeyboardEvent, type ReactNode } from 'react';
 import type { GroupShape, Paint, Scene, Shape } from '@same-song/core';
 
 /** What is marked in a drawing and what choosing does. */
@@ -38,18 +38,22 @@ export const SceneView = memo(function SceneView(props: SceneViewProps) {
           <path d="M0 0V1.6" stroke="var(--ink)" strokeWidth="0.5" />
         </pattern>
       </defs>
-      {scene.shapes.map((shape, index) => (
-        <ShapeView key={index} shape={shape} props={props} />
-      ))}
+      {drawn(scene.shapes, props)}
     </svg>
   );
 });
 
-function ShapeView({ shape, props }: { shape: Shape; props: SceneViewProps }) {
+/** Elements and no components: a drawing has hundreds of shapes, and each would be one more thing to look after. */
+function drawn(shapes: readonly Shape[], props: SceneViewProps): ReactNode {
+  return shapes.map((shape, index) => shapeElement(shape, index, props));
+}
+
+function shapeElement(shape: Shape, key: number, props: SceneViewProps): ReactNode {
   switch (shape.kind) {
     case 'rect':
       return (
         <rect
+          key={key}
           x={shape.x}
           y={shape.y}
           width={shape.width}
@@ -59,10 +63,11 @@ function ShapeView({ shape, props }: { shape: Shape; props: SceneViewProps }) {
         />
       );
     case 'path':
-      return <path d={shape.d} {...painted(shape)} />;
+      return <path key={key} d={shape.d} {...painted(shape)} />;
     case 'text':
       return (
         <text
+          key={key}
           x={shape.x}
           y={shape.y}
           fontSize={shape.sizeMm}
@@ -74,26 +79,20 @@ function ShapeView({ shape, props }: { shape: Shape; props: SceneViewProps }) {
         </text>
       );
     case 'group':
-      return shape.id ? (
-        <ChoosableGroup shape={shape} id={shape.id} props={props} />
-      ) : (
-        <PlainGroup shape={shape} props={props} />
-      );
+      return shape.id ? choosableGroup(shape, shape.id, key, props) : plainGroup(shape, key, props);
   }
 }
 
-function PlainGroup({ shape, props }: { shape: GroupShape; props: SceneViewProps }) {
+function plainGroup(shape: GroupShape, key: number, props: SceneViewProps): ReactNode {
   return (
-    <g>
+    <g key={key}>
       {shape.label && <title>{shape.label}</title>}
-      {shape.shapes.map((inner, index) => (
-        <ShapeView key={index} shape={inner} props={props} />
-      ))}
+      {drawn(shape.shapes, props)}
     </g>
   );
 }
 
-function ChoosableGroup({ shape, id, props }: { shape: GroupShape; id: string; props: SceneViewProps }) {
+function choosableGroup(shape: GroupShape, id: string, key: number, props: SceneViewProps): ReactNode {
   const { selected, related, used, onSelect, names } = props;
   const { box } = shape;
   const isSelected = selected === id;
@@ -107,16 +106,12 @@ function ChoosableGroup({ shape, id, props }: { shape: GroupShape; id: string; p
     },
   };
   return (
-    <g className="chip" data-way={id} {...choose}>
+    <g key={key} className="chip" data-way={id} {...choose}>
       <title>{names?.get(id) ?? shape.label}</title>
       {box && onSelect && (
         <rect x={box.x - 1} y={box.y - 1} width={box.width + 4} height={box.height + 2} fill="transparent" />
       )}
-      <g aria-hidden="true">
-        {shape.shapes.map((inner, index) => (
-          <ShapeView key={index} shape={inner} props={props} />
-        ))}
-      </g>
+      <g aria-hidden="true">{drawn(shape.shapes, props)}</g>
       {box && used?.has(id) && (
         <path
           d={`M${box.x + 2.5} ${box.y + box.height + 1.3} H${box.x + box.width - 2.5}`}

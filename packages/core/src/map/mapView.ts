@@ -1,4 +1,5 @@
 import type { Ask } from '../ask/ask.ts';
+import type { TabDialect } from '../families/contract.ts';
 import type { FactTable } from '../families/layoutPart.ts';
 import type { Air, Remark, Side, Way } from '../families/way.ts';
 import { MAIN_CHORDS, mainChord } from '../harmony/chord.ts';
@@ -18,6 +19,7 @@ import { routeLine, type Alternative, type Pin, type Route, type RouteNote } fro
 import { degreeText } from '../scale/degree.ts';
 import { aboveHome, keyOf, type Key } from '../scale/scale.ts';
 import type { Scene } from '../scene/scene.ts';
+import { staffOf, type Staff } from '../staff/staff.ts';
 import { keyFacts, type KeyFacts } from './keyFacts.ts';
 import { reachOf, type Reach } from './reach.ts';
 
@@ -75,6 +77,8 @@ export interface LineView {
   readonly hz: number;
   readonly wayId: string | undefined;
   readonly tab: string | undefined;
+  /** As it stands in the whole line's tab: in brackets by name where it cannot be had. */
+  readonly inTab: string;
   readonly brief: string | undefined;
   readonly air: Air | undefined;
   readonly side: Side;
@@ -98,8 +102,12 @@ export interface MapView {
   readonly scene: Scene;
   readonly ways: readonly WayView[];
   readonly line: readonly LineView[];
-  /** The whole line in the chosen dialect; notes that cannot be had stand in brackets by name. */
+  /** The whole line in the chosen dialect. */
   readonly tabText: string;
+  /** Between two notes of tab. */
+  readonly tabSeparator: string;
+  /** The line in common notation, note by note. */
+  readonly staff: Staff;
   readonly effort: Effort;
   readonly air: AirBalance;
   /** What to do at single notes, those that recur at every note left out. */
@@ -134,8 +142,12 @@ export function mapView(base: Instrument, ask: Ask, writing: Writing): MapView {
   const line = scaleLine(key, ask.span, { direction: ask.direction, pattern, semitones: layer }, compass);
   const route = routeLine(instrument, line, ask.preferences, ask.pins);
   const remarks = route.remarks();
-  const inventory = takeInventory(instrument, key, roles, avoid);
   const name = namer(key, writing.naming);
+  const notes = route.notes.map((note) =>
+    lineView(instrument, route, remarks, note, roles, key, name, writing),
+  );
+  const { separator: tabSeparator } = dialectOf(instrument, writing.dialect);
+  const inventory = takeInventory(instrument, key, roles, avoid);
   const reachable = new Set(usable.map((way) => way.id));
   const items = inventory.byTechnique.flatMap((group) => group.items);
   const ways = items.map(({ way, role, advice, gains, chords }): WayView => {
@@ -174,8 +186,14 @@ export function mapView(base: Instrument, ask: Ask, writing: Writing): MapView {
     chords: MAIN_CHORDS.map((degree) => ({ degree, name: mainChord(ask.scale, degree).name })),
     scene: sceneOf(instrument, key, roles, name, reachable),
     ways,
-    line: route.notes.map((note) => lineView(instrument, route, remarks, note, roles, key, name, writing)),
-    tabText: tabText(instrument, route, name, writing),
+    line: notes,
+    tabText: notes.map((note) => note.inTab).join(tabSeparator),
+    tabSeparator,
+    staff: staffOf(
+      key,
+      writing.naming,
+      route.notes.map((note) => note.pitch),
+    ),
     effort: route.effort,
     air: airBalance(route.notes, instrument.airCapacity),
     remarks: remarks.filter((remark) => !remark.routine),
@@ -260,13 +278,15 @@ function lineView(
 ): LineView {
   const { index, pitch, beats, start, pinned, way, grip, missing } = note;
   const marks = remarks.filter((remark) => remark.index === index);
+  const tab = way && instrument.tab(way, writing.dialect);
+  const noteName = name.withOctave(pitch);
   return {
     index,
     pitch,
     beats,
     start,
     pinned,
-    note: name.withOctave(pitch),
+    note: noteName,
     bareNote: name.bare(pitch),
     degree: name.degree(pitch),
     role: roles[aboveHome(key, pitch)]!,
@@ -275,7 +295,8 @@ function lineView(
     grip: instrument.family.grips.find((g) => g.id === grip),
     mark: marks.length > 0 ? marks.map((remark) => remark.mark).join(' ') : undefined,
     wayId: way?.id,
-    tab: way && instrument.tab(way, writing.dialect),
+    tab,
+    inTab: tab ?? `(${noteName})`,
     brief: way && instrument.brief(way),
     air: way?.air,
     missing: missing?.text,
@@ -291,13 +312,10 @@ function alternativeView({ way, repeats, difference, parts, alsoChanges }: Alter
   return { wayId: way.id, repeats, difference, changes, alsoChanges };
 }
 
-function tabText(instrument: Instrument, route: Route, name: Namer, { dialect }: Writing): string {
+function dialectOf(instrument: Instrument, dialect: string): TabDialect {
   const known = instrument.family.dialects.find((d) => d.id === dialect);
   if (!known) throw new Error(`mapView: ${instrument.family.id} has no tab dialect ${dialect}`);
-  const texts = route.notes.map((n) =>
-    n.way ? instrument.tab(n.way, dialect) : `(${name.withOctave(n.pitch)})`,
-  );
-  return texts.join(known.separator);
+  return known;
 }
 
 /** Cautions of the techniques a route uses, each once. */

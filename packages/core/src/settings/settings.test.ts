@@ -23,6 +23,7 @@ test.each([
   ['theme', { theme: 'dusk' }],
   ['theme', { theme: null }],
   ['naming', { naming: 'flats' }],
+  ['staff', { staff: 'yes' }],
   ['lastInstrument', { lastInstrument: 7 }],
   ['lastInstrument', { lastInstrument: 'x'.repeat(1000) }],
   ['dialects', { dialects: 'words' }],

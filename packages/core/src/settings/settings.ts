@@ -12,6 +12,8 @@ export const NAMINGS: readonly NamingStyle[] = Object.freeze(['key', 'simple', '
 export interface Settings {
   readonly theme: ThemeChoice;
   readonly naming: NamingStyle;
+  /** Whether the staff stands above the line. */
+  readonly staff: boolean;
   /** Tab dialect by family id; every family has one. */
   readonly dialects: Readonly<Record<string, string>>;
   /** Id of the instrument that Map opens with; empty before one was chosen. */
@@ -21,6 +23,7 @@ export interface Settings {
 export const DEFAULT_SETTINGS: Settings = Object.freeze({
   theme: 'system',
   naming: 'key',
+  staff: false,
   dialects: Object.freeze(Object.fromEntries(FAMILY_IDS.map((id) => [id, families[id].dialects[0]!.id]))),
   lastInstrument: '',
 });
@@ -38,13 +41,14 @@ export function checkSettings(stored: unknown): Result<Settings> {
     if (!Object.hasOwn(DEFAULT_SETTINGS, field))
       wrong(field, field, `There is no setting “${shown(field)}”.`);
   }
-  const { theme, naming, dialects, lastInstrument } = { ...DEFAULT_SETTINGS, ...stored } as Record<
+  const { theme, naming, staff, dialects, lastInstrument } = { ...DEFAULT_SETTINGS, ...stored } as Record<
     string,
     unknown
   >;
   if (!THEMES.some((t) => t === theme)) wrong('theme', theme, `The theme is one of ${THEMES.join(', ')}.`);
   if (!NAMINGS.some((n) => n === naming))
     wrong('naming', naming, `Note names are one of ${NAMINGS.join(', ')}.`);
+  if (typeof staff !== 'boolean') wrong('staff', staff, 'The staff is shown or not: true or false.');
   if (typeof lastInstrument !== 'string' || lastInstrument.length > LAST_LIMIT)
     wrong('lastInstrument', lastInstrument, 'The last instrument must be the id of one.');
   if (isRecord(dialects)) problems.push(...dialectProblems(dialects));
@@ -53,6 +57,7 @@ export function checkSettings(stored: unknown): Result<Settings> {
   return ok({
     theme,
     naming,
+    staff,
     lastInstrument,
     dialects: { ...DEFAULT_SETTINGS.dialects, ...(dialects as Record<string, string>) },
   } as Settings);

@@ -2,19 +2,19 @@ import type { TabDialect } from '../contract.ts';
 import type { DulcimerWay } from './ways.ts';
 
 export const dialects = Object.freeze([
-  { id: 'strings', label: 'string and fret: m3 d6½ b0', separator: '  ' },
+  { id: 'strings', label: 'string and fret: mel 3, mid 6½, bass 0', separator: ', ' },
   { id: 'columns', label: 'bass-middle-melody: --3 -2- 0--', separator: '  ' },
   { id: 'words', label: 'words: melody string fret 6½', separator: ', ' },
 ] as const satisfies readonly TabDialect[]);
 
-/** b bass, d middle (drone), m melody. */
-const LETTERS = Object.freeze({ bass: 'b', middle: 'd', melody: 'm' });
+/** Middle and melody share their first letter, so a single letter would not tell them apart. */
+const SHORT = Object.freeze({ bass: 'bass', middle: 'mid', melody: 'mel' });
 
 /** The ½ of a fret is never dropped. @throws on an unknown dialect */
 export function tab(way: DulcimerWay, dialect: string): string {
   switch (dialect) {
     case 'strings':
-      return LETTERS[way.technique] + way.fret;
+      return `${SHORT[way.technique]} ${way.fret}`;
     case 'columns':
       return { bass: `${way.fret}--`, middle: `-${way.fret}-`, melody: `--${way.fret}` }[way.technique];
     case 'words':

@@ -81,11 +81,12 @@ export const harp = defineFamily<HarpLayout, HarpWay>({
 
 /** What to set before playing, letter by letter. */
 function leverTable(layout: HarpLayout): FactTable {
+  const someBare = layout.strings.some((string) => !string.lever);
   return {
     id: 'levers',
     title: 'Levers for this key',
     about: 'Set these in every octave before you begin.',
-    columns: ['strings', 'levers', 'sound', 'without lever'],
+    columns: ['strings', 'levers', 'sound', ...(someBare ? ['without lever'] : [])],
     rows: SHARPS_ORDER.map((letter) => {
       const own = layout.strings.flatMap((_, i) => (nameAt(layout, i).letter === letter ? [i] : []));
       const first = own[0];
@@ -95,7 +96,7 @@ function leverTable(layout: HarpLayout): FactTable {
       const bare = own
         .filter((i) => !layout.strings[i]!.lever)
         .map((i) => `${letter}${nameAt(layout, i).octave}`);
-      return { cells: [letter, up ? 'up' : 'down', sound, bare.join(' ')] };
+      return { cells: [letter, up ? 'up' : 'down', sound, ...(someBare ? [bare.join(' ')] : [])] };
     }),
   };
 }
