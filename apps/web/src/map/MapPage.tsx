@@ -27,7 +27,11 @@ import './map.css';
 export function MapPage() {
   const state = useMapState();
   const { chosen, ask, settings } = state;
-  const { data: view, error, isPlaceholderData } = useMapView(chosen?.spec, ask, {
+  const {
+    data: view,
+    error,
+    isPlaceholderData,
+  } = useMapView(chosen?.spec, ask, {
     naming: settings.naming,
     dialect: dialectOf(settings, state.family),
   });
