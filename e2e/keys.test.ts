@@ -82,6 +82,38 @@ test('everything I have for a key, best first, with what to do; one opens on Map
   await shows(page, '.ask-line', 'major in A');
 });
 
+test('what must be set first is set on Map for the time being, and in the cabinet where that is wanted', async () => {
+  page = await stage.page(`/keys/cabinet?on=${HARMONICA}&in=A&play=major`);
+  const link = await page.waitForSelector(
+    '::-p-xpath(//tr[contains(., "put the capo on")]//a[normalize-space()="Map"])',
+  );
+  await link!.click();
+  await page.waitForSelector('.map-drawing .chip');
+  await shows(page, '.map-borrowed', 'put the capo on');
+  await shows(page, '.verdict-reach', '8 of 8');
+  const inLink = () => Promise.resolve(new URL(page.url()).searchParams.get('on'));
+  expect(await inLink()).toContain('~capo:');
+  const stored = () =>
+    page.evaluate(async () => JSON.stringify(await (await fetch('/api/instruments')).json()));
+  const before = await stored();
+  await click(page, 'Set it so in the cabinet');
+  await eventually(inLink, (on) => expect(on).not.toContain('~'));
+  await shows(page, '.verdict-reach', '8 of 8');
+  expect(await page.$('.map-borrowed')).toBeNull();
+  expect(await stored()).not.toBe(before);
+  await keys(page, 'Escape');
+  for (let i = 0; i < 2; i += 1) {
+    await page.keyboard.down('Control');
+    await keys(page, 'z');
+    await page.keyboard.up('Control');
+  }
+  const layouts = (text: string) => (JSON.parse(text) as { layout: unknown }[]).map((i) => i.layout);
+  await eventually(stored, (now) => expect(layouts(now)).toEqual(layouts(before)));
+  await shows(page, '.map-borrowed', 'put the capo on');
+  await click(page, 'As it stands');
+  await eventually(inLink, (on) => expect(on).not.toContain('~'));
+});
+
 test('an empty cabinet says what to do next', async () => {
   const empty = await openStage();
   const other = await empty.page('/keys/cabinet');

@@ -50,6 +50,7 @@ export { type SignatureSign, type Staff, type StaffNote } from './staff/staff.ts
 export { PATTERNS, patternById, type Pattern, type PatternId } from './practice/pattern.ts';
 export { alternatesOf, type AlternateRow, type Candidate } from './alternates/alternates.ts';
 export { compareMaps, type Comparison, type PartComparison } from './map/compare.ts';
+export { asIf, type AsIf, type QuickSetting } from './keys/asIf.ts';
 export {
   byEase,
   groundsOf,
@@ -157,7 +158,7 @@ export {
   type WayView,
   type Writing,
 } from './map/mapView.ts';
-export { type KeyFacts } from './map/keyFacts.ts';
+export { keyFacts, type KeyFacts } from './map/keyFacts.ts';
 export { type Reach } from './map/reach.ts';
 export { chipShape, type ChipText } from './scene/chip.ts';
 export { type GroupShape, type Ink, type Paint, type Scene, type Shape } from './scene/scene.ts';

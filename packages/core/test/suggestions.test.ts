@@ -1,5 +1,6 @@
 /** What an instrument can be brought to without a workshop, against trying out everything that can be set. */
 import {
+  asIf,
   byEase,
   defaultPreferences,
   everythingFor,
@@ -65,7 +66,10 @@ test.each(FAMILY_IDS)(
   '%s: a suggestion keeps its word: set as it says, the instrument gives that cell',
   (id) => {
     for (const of of KEYS) {
-      for (const { spec, cell, todo } of suggestionsFor(first(id), of)) {
+      for (const { spec, settings, cell, todo } of suggestionsFor(first(id), of)) {
+        const there = expectOk(asIf(first(id).spec, settings));
+        expect(there.spec).toEqual(spec);
+        expect(todo.slice(0, there.todo.length)).toEqual(there.todo);
         const set = expectOk(openInstrument(spec));
         expect(cellOf(set, of)).toEqual(cell);
         expect(new Set(todo).size).toBe(todo.length);
@@ -91,4 +95,20 @@ test('a whole cabinet is ranked: complete octaves before none, and never a worse
 test('an empty cabinet suggests nothing', () => {
   expect(everythingFor([], KEYS[0]!)).toEqual([]);
   expect(noteText(KEYS[1]!.tonic)).toBe('F');
+});
+
+test('what cannot be set on the spot is refused, and what is set already asks nothing', () => {
+  const { spec } = first('dulcimer');
+  const fieldOf = (option: string, choice: string) => {
+    const result = asIf(spec, [{ option, choice }]);
+    return result.ok ? undefined : result.problems[0]!.field;
+  };
+  expect(fieldOf('fretboard', 'chromatic')).toBe('option');
+  expect(fieldOf('wings', '2')).toBe('option');
+  expect(fieldOf('capo', '99')).toBe('choice');
+  expect(expectOk(asIf(spec, [{ option: 'capo', choice: '0' }]))).toEqual({ spec, todo: [] });
+  const capo = expectOk(asIf(spec, [{ option: 'capo', choice: '3' }]));
+  const back = expectOk(asIf(capo.spec, [{ option: 'capo', choice: '0' }]));
+  expect(back.todo).toEqual(['take the capo off']);
+  expect(back.spec.layout).toEqual(expectOk(openInstrument(spec)).layout);
 });

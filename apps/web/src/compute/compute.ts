@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-quer
 import { useCallback } from 'react';
 import { proxy, wrap } from 'comlink';
 import type { InstrumentSpec, NamingStyle, Preferences, Role, StoredAsk, Writing } from '@same-song/core';
-import type { Compute, KeyAsk } from './worker.ts';
+import type { CabinetSuggestion, Compute, KeyAsk } from './worker.ts';
 
 const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
 const compute = wrap<Compute>(worker);
@@ -136,4 +136,4 @@ export function useChordScene(
   });
 }
 
-export type { KeyAsk };
+export type { CabinetSuggestion, KeyAsk };

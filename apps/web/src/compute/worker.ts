@@ -86,12 +86,13 @@ const api = {
     specs: readonly InstrumentSpec[],
     ask: KeyAsk,
     onProgress: (share: number) => void,
-  ): Promise<readonly Suggestion[] | undefined> {
+  ): Promise<readonly CabinetSuggestion[] | undefined> {
     newest += 1;
     const run = newest;
-    const found: Suggestion[] = [];
+    const found: CabinetSuggestion[] = [];
     for (const [done, spec] of specs.entries()) {
-      found.push(...suggestionsFor(open(spec), keyFor(ask)));
+      for (const suggestion of suggestionsFor(open(spec), keyFor(ask)))
+        found.push({ ...suggestion, of: done });
       onProgress((done + 1) / specs.length);
       await breathe();
       if (run !== newest) return undefined;
@@ -108,6 +109,9 @@ const api = {
     return sceneWithRoles(open(spec), keyFor(ask), roles, naming);
   },
 };
+
+/** A suggestion, and which of the instruments asked about it is for. */
+export type CabinetSuggestion = Suggestion & { readonly of: number };
 
 export type Compute = typeof api;
 expose(api);

@@ -40,6 +40,12 @@ function server() {
         return answer(201, rows.at(-1));
       }
       if (!row) return refuse(404, 'Not there.');
+      if (method === 'PUT') {
+        const { name, version } = JSON.parse(body!) as Row;
+        if (version !== row.version) return refuse(409, 'Stale.');
+        Object.assign(row, { name, version: version + 1 });
+        return answer(200, row);
+      }
       if (method === 'DELETE' && Number(url.searchParams.get('version')) !== row.version)
         return refuse(409, 'Stale.');
       row.binned = method === 'DELETE';
@@ -112,6 +118,33 @@ test('what is put away comes back by the notice and by undo, and goes again by r
   await waitFor(() => expect(names()).toEqual(['Ours']));
   await act(async () => expect(await redo()).toBe('putting Ours into the bin'));
   await waitFor(() => expect(names()).toEqual([]));
+});
+
+test('a change is undone and made again on whatever version stands, and one made on a stale record is refused', async () => {
+  const { backend, hook, names } = keeping();
+  act(() => hook.result.current.kept.keep(content('Quay'), words));
+  await waitFor(() => expect(names()).toEqual(['Quay']));
+  const seen = hook.result.current.list![0]!;
+  const change = (to: string) =>
+    act(() =>
+      hook.result.current.kept.change(seen, {
+        before: content('Quay'),
+        after: content(to),
+        label: 'the name',
+      }),
+    );
+  change('Pier');
+  await waitFor(() => expect(names()).toEqual(['Pier']));
+  expect(hook.result.current.notice?.text).toBe('Quay is changed.');
+  for (let i = 0; i < 2; i += 1) {
+    await act(async () => expect(await undo()).toBe('the name'));
+    await waitFor(() => expect(names()).toEqual(['Quay']));
+    await act(async () => expect(await redo()).toBe('the name'));
+    await waitFor(() => expect(names()).toEqual(['Pier']));
+  }
+  change('Mole');
+  await waitFor(() => expect(hook.result.current.notice?.text).toBe('Stale.'));
+  expect(backend.rows.map((row) => row.name)).toEqual(['Pier']);
 });
 
 test('a row that goes with its record still says so, and undo brings both back', async () => {

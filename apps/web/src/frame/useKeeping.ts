@@ -12,13 +12,21 @@ interface Words<Record> {
   readonly onUndone?: () => unknown;
 }
 
-/** Keeps new records of a kind and puts old ones away; both can be undone and done again any number of times. */
+interface Change<Content> {
+  readonly before: Content;
+  readonly after: Content;
+  readonly label: string;
+  readonly onChanged?: () => void;
+}
+
+/** Keeps new records of a kind, changes them and puts old ones away; all can be undone and done again any number of times. */
 export function useKeeping<Content, Record extends Content & Kept & { readonly name: string }>(
   kind: RecordKind<Content, Record>,
 ) {
   const add = kind.useAdd();
   const bin = kind.useBin();
   const restore = kind.useRestore();
+  const save = kind.useSave();
   const binNow = async (id: string) => bin.mutateAsync({ id, version: await versionNow(kind.path, id) });
   const failed = (error: Error) => notify(error.message, { kind: 'error' });
   // What follows hangs on the promise: whoever began it may have left the screen with the record's row.
@@ -35,6 +43,16 @@ export function useKeeping<Content, Record extends Content & Kept & { readonly n
       notify(notice(record));
       onKept?.(record);
     }, failed);
+  /** Gives a record other content, on top of the version that was seen. */
+  const change = ({ id, version, name }: Record, { before, after, label, onChanged }: Change<Content>) => {
+    const saveNow = async (content: Content) =>
+      save.mutateAsync({ id, version: await versionNow(kind.path, id), content });
+    void save.mutateAsync({ id, version, content: after }).then(() => {
+      remember({ label, undo: () => saveNow(before), redo: () => saveNow(after) });
+      notify(`${name} is changed.`);
+      onChanged?.();
+    }, failed);
+  };
   const putAway = (record: Record, onGone?: () => unknown) =>
     void bin.mutateAsync(record).then(() => {
       const undo = () => restore.mutateAsync(record.id);
@@ -42,5 +60,6 @@ export function useKeeping<Content, Record extends Content & Kept & { readonly n
       notify(`${record.name} is in the bin.`, { action: { label: 'Undo', run: () => void undo() } });
       void onGone?.();
     }, failed);
-  return { keep, putAway, busy: add.isPending || bin.isPending, error: add.error };
+  const busy = add.isPending || save.isPending || bin.isPending;
+  return { keep, change, putAway, busy, error: add.error };
 }

@@ -2,15 +2,18 @@ import { arc } from 'd3-shape';
 import { useMemo, useRef, type KeyboardEvent } from 'react';
 import {
   familyById,
+  keyFacts,
+  keyOf,
   keySignature,
   noteCode,
   notePitchClass,
   noteText,
   parseNote,
+  scaleById,
   USUAL_KEYS,
   type NoteName,
 } from '@same-song/core';
-import { presetRef } from '../map/useMapState.ts';
+import { presetRef } from '../map/reference.ts';
 import type { KeysViewProps } from './KeysPage.tsx';
 
 /** Radii in the drawing's own units. */
@@ -69,6 +72,7 @@ export function CircleView({ state }: KeysViewProps) {
           </label>
         </div>
         <KeyWords segment={current} home={USUAL_KEYS[home]!} />
+        <ScaleWords state={state} />
         <h3>Key and position give the harmonica</h3>
         <p className="circle-position">
           To play in {noteText(current.note)} in{' '}
@@ -96,6 +100,24 @@ export function CircleView({ state }: KeysViewProps) {
         </p>
       </section>
     </div>
+  );
+}
+
+/** What a scale other than major takes its signature from. */
+function ScaleWords({ state }: KeysViewProps) {
+  const { ask, settings } = state;
+  const scale = scaleById(ask.scale);
+  const tonic = parseNote(ask.tonic);
+  if (!scale.ok || !tonic.ok || scale.value.id === 'major') return null;
+  const { mode, signature, againstMajor } = keyFacts(keyOf(scale.value, tonic.value), settings.naming);
+  const facts = [mode, signature].filter((fact) => fact !== undefined);
+  return (
+    <p>
+      <b>
+        {noteText(tonic.value)} {scale.value.name}
+      </b>{' '}
+      {facts.length > 0 ? `is ${facts.join(', with ')}` : `against that: ${againstMajor}`}.
+    </p>
   );
 }
 

@@ -2,8 +2,9 @@ import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { familyById, type Suggestion } from '@same-song/core';
-import { specOf } from '../api/records.ts';
-import { useEverything } from '../compute/compute.ts';
+import { specOf, type InstrumentRecord } from '../api/records.ts';
+import { useEverything, type CabinetSuggestion } from '../compute/compute.ts';
+import { refWith } from '../map/reference.ts';
 import { asksText, hardText, octavesText } from './cellWords.ts';
 import type { KeysViewProps } from './KeysPage.tsx';
 import { mapLink } from './mapLink.ts';
@@ -49,7 +50,7 @@ export function EverythingView({ state }: KeysViewProps) {
         </thead>
         <tbody>
           {data?.map((suggestion, i) => (
-            <SuggestionRow key={i} suggestion={suggestion} reference={refOf(suggestion, state)} />
+            <SuggestionRow key={i} suggestion={suggestion} reference={refOf(suggestion, cabinet)} />
           ))}
         </tbody>
       </table>
@@ -57,9 +58,9 @@ export function EverythingView({ state }: KeysViewProps) {
   );
 }
 
-/** The record a suggestion is about. A retuned one is opened as it stands now: what to do first is said beside it. */
-function refOf({ spec }: Suggestion, { cabinet }: KeysViewProps['state']): string {
-  return cabinet.find((record) => record.name === spec.name && record.family === spec.family)?.id ?? '';
+/** The instrument of the cabinet a suggestion is about, set as it says: what takes no workshop can be tried on Map. */
+function refOf({ of, settings }: CabinetSuggestion, cabinet: readonly InstrumentRecord[]): string {
+  return refWith(cabinet[of]?.id ?? '', settings);
 }
 
 function SuggestionRow({ suggestion, reference }: { suggestion: Suggestion; reference: string }) {

@@ -1,29 +1,34 @@
+import { lazy, Suspense, useEffect } from 'react';
 import { NavLink, Navigate, useLocation, useNavigate, useParams } from 'react-router';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useMapState, type MapState } from '../map/useMapState.ts';
 import '../map/map.css';
-import { CircleView } from './CircleView.tsx';
-import { EverythingView } from './EverythingView.tsx';
-import { IdentifyView } from './IdentifyView.tsx';
-import { KeysAsk } from './KeysAsk.tsx';
-import { LessonView } from './LessonView.tsx';
-import { ProgressionView } from './ProgressionView.tsx';
-import { SwitchView } from './SwitchView.tsx';
+import { KeysAsk, type KeysQuestion } from './KeysAsk.tsx';
 import { TableView } from './TableView.tsx';
-import { WhichView } from './WhichView.tsx';
 import './keys.css';
+
+/** Views beyond the first are fetched once it stands, so that a server gone later takes none of them away. */
+const LATER = {
+  cabinet: async () => ({ default: (await import('./EverythingView.tsx')).EverythingView }),
+  which: async () => ({ default: (await import('./WhichView.tsx')).WhichView }),
+  circle: async () => ({ default: (await import('./CircleView.tsx')).CircleView }),
+  lesson: async () => ({ default: (await import('./LessonView.tsx')).LessonView }),
+  chords: async () => ({ default: (await import('./ProgressionView.tsx')).ProgressionView }),
+  identify: async () => ({ default: (await import('./IdentifyView.tsx')).IdentifyView }),
+  switch: async () => ({ default: (await import('./SwitchView.tsx')).SwitchView }),
+} as const;
 
 /** The questions about keys, in the order in which they come up in a lesson. */
 const VIEWS = [
   { id: 'table', name: 'All keys', View: TableView },
-  { id: 'cabinet', name: 'Everything I have', View: EverythingView },
-  { id: 'which', name: 'Which one to take', View: WhichView },
-  { id: 'circle', name: 'Circle', View: CircleView },
-  { id: 'lesson', name: 'Lesson', View: LessonView },
-  { id: 'chords', name: 'Progressions', View: ProgressionView },
-  { id: 'identify', name: 'What is this?', View: IdentifyView },
-  { id: 'switch', name: 'Switching', View: SwitchView },
-] as const;
+  { id: 'cabinet', name: 'Everything I have', View: lazy(LATER.cabinet) },
+  { id: 'which', name: 'Which one to take', View: lazy(LATER.which) },
+  { id: 'circle', name: 'Circle', View: lazy(LATER.circle) },
+  { id: 'lesson', name: 'Lesson', View: lazy(LATER.lesson) },
+  { id: 'chords', name: 'Progressions', View: lazy(LATER.chords) },
+  { id: 'identify', name: 'What is this?', View: lazy(LATER.identify) },
+  { id: 'switch', name: 'Switching', View: lazy(LATER.switch) },
+] as const satisfies readonly { id: KeysQuestion; [other: string]: unknown }[];
 
 /** What every view of Keys gets: the same question that Map asks. */
 export interface KeysViewProps {
@@ -53,12 +58,16 @@ export function KeysPage() {
       run: () => void navigate(`/map${window.location.search}`),
     },
   ]);
+  useEffect(() => {
+    // One that cannot be fetched now is fetched when it is asked for.
+    for (const fetchView of Object.values(LATER)) fetchView().catch(() => undefined);
+  }, []);
   if (at < 0) return <Navigate to={`/keys/table${search}`} replace />;
-  const { View, name } = VIEWS[at]!;
+  const { View, name, id } = VIEWS[at]!;
   return (
     <div className="keys">
       <header className="keys-head">
-        <KeysAsk state={state} />
+        <KeysAsk state={state} question={id} />
         <nav className="keys-views" aria-label="Questions about keys">
           {VIEWS.map((entry) => (
             <NavLink key={entry.id} to={`/keys/${entry.id}${search}`}>
@@ -68,7 +77,9 @@ export function KeysPage() {
         </nav>
       </header>
       <div className="keys-page" aria-label={name}>
-        {state.chosen ? <View state={state} /> : <p className="loading">Opening the cabinet…</p>}
+        <Suspense fallback={<p className="loading">Opening…</p>}>
+          {state.chosen ? <View state={state} /> : <p className="loading">Opening the cabinet…</p>}
+        </Suspense>
       </div>
     </div>
   );

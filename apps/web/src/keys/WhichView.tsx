@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
-import { families, FAMILY_IDS, familyById } from '@same-song/core';
+import { families, FAMILY_IDS, familyById, type Family, type presetsFor } from '@same-song/core';
 import { usePresetsFor } from '../compute/compute.ts';
-import { presetRef } from '../map/useMapState.ts';
+import { presetRef } from '../map/reference.ts';
 import { asksText, hardText, octavesText } from './cellWords.ts';
 import type { KeysViewProps } from './KeysPage.tsx';
 import { mapLink } from './mapLink.ts';
@@ -25,6 +25,7 @@ export function WhichView({ state }: KeysViewProps) {
             ))}
           </select>
         </label>
+        <span className="keys-hint">Each opens on Map.</span>
       </div>
       {error && <p role="alert">This cannot be worked out: {error.message}</p>}
       {!data && !error && <p className="loading">Trying every one…</p>}
@@ -35,33 +36,63 @@ export function WhichView({ state }: KeysViewProps) {
             <th scope="col">It is then</th>
             <th scope="col">It gives</th>
             <th scope="col">The best octave asks</th>
-            <th scope="col">
-              <span className="unseen">Open</span>
-            </th>
           </tr>
         </thead>
         <tbody>
-          {data?.map(({ preset, label, cell, todo }) => (
-            <tr key={preset} className={cell.best === undefined ? 'keys-poor' : ''}>
-              <th scope="row">{label}</th>
-              <td>{[...cell.facts.slice(0, 1), ...todo].join(', ')}</td>
-              <td>
-                <b>{octavesText(cell)}</b>
-                <span>
-                  {cell.have} of {cell.of} notes
-                  {hardText(cell, shown) && `, hangs on ${hardText(cell, shown)}`}
-                </span>
-              </td>
-              <td>{asksText(cell)}</td>
-              <td>
-                <Link className="link" to={mapLink(presetRef(kind, preset), cell)}>
-                  Map
-                </Link>
-              </td>
-            </tr>
-          ))}
+          {data &&
+            merged(data, shown).map((row) => <ChoiceRow key={row.ones[0]!.preset} row={row} kind={kind} />)}
         </tbody>
       </table>
     </>
+  );
+}
+
+type One = ReturnType<typeof presetsFor>[number];
+
+/** Instruments of which the same is told, such as a low and a high one of a key. */
+interface Row {
+  readonly ones: readonly One[];
+  readonly position: string;
+  readonly octaves: string;
+  readonly notes: string;
+  readonly asks: string;
+}
+
+/** One row for all of which the same is told, in the order of the best of them. */
+function merged(ones: readonly One[], family: Family): readonly Row[] {
+  const rows = new Map<string, Row>();
+  for (const one of ones) {
+    const { cell, todo } = one;
+    const hard = hardText(cell, family);
+    const told = {
+      position: [...cell.facts.slice(0, 1), ...todo].join(', '),
+      octaves: octavesText(cell),
+      notes: `${cell.have} of ${cell.of} notes${hard && `, hangs on ${hard}`}`,
+      asks: asksText(cell),
+    };
+    const id = JSON.stringify([told, cell.best !== undefined]);
+    rows.set(id, { ...told, ones: [...(rows.get(id)?.ones ?? []), one] });
+  }
+  return [...rows.values()];
+}
+
+function ChoiceRow({ row, kind }: { row: Row; kind: string }) {
+  const { ones, position, octaves, notes, asks } = row;
+  return (
+    <tr className={ones[0]!.cell.best === undefined ? 'keys-poor' : ''}>
+      <th scope="row" className="keys-ones">
+        {ones.map(({ preset, label, cell }) => (
+          <Link key={preset} className="link" to={mapLink(presetRef(kind, preset), cell)} title="Open in Map">
+            {label}
+          </Link>
+        ))}
+      </th>
+      <td>{position}</td>
+      <td>
+        <b>{octaves}</b>
+        <span>{notes}</span>
+      </td>
+      <td>{asks}</td>
+    </tr>
   );
 }

@@ -27,12 +27,16 @@ export function KeptQuestions({ state, title, onOpened }: KeptQuestionsProps) {
 }
 
 function KeepForm({ state, title }: { state: MapState; title: string }) {
-  const record = state.chosen?.record;
+  const { chosen } = state;
   const [name, setName] = useState('');
   const { keep, busy, error } = useKeeping(asks);
-  if (!record) {
-    return <p className="verdict-plain">To keep this question, put its instrument into the cabinet first.</p>;
+  if (!chosen?.record || chosen.todo.length > 0) {
+    const first = chosen?.record
+      ? 'set its instrument so in the cabinet'
+      : 'put its instrument into the cabinet';
+    return <p className="verdict-plain">To keep this question, {first} first.</p>;
   }
+  const { record } = chosen;
   const keepIt = () =>
     keep(
       { name: name.trim() || title.slice(0, 120), instrumentId: record.id, ask: state.ask },

@@ -15,7 +15,8 @@ import {
   usualTonic,
 } from '@same-song/core';
 import { scaleWords, tonicWords } from './askWords.ts';
-import { presetRef, type MapState } from './useMapState.ts';
+import { presetRef, refStanding } from './reference.ts';
+import type { MapState } from './useMapState.ts';
 import { WordPicker, type Choice } from './WordPicker.tsx';
 
 /** What opens and closes one word of a sentence. */
@@ -122,6 +123,7 @@ function tonicChoices(text: string, { ask }: MapState) {
 
 /** Instruments of the cabinet, then presets on loan, that fit a typed text. */
 export function instrumentChoices(text: string, { cabinet, chosen }: MapState) {
+  const standing = chosen && refStanding(chosen.ref);
   const own = cabinet.map((record): Choice => {
     const family = familyById(record.family);
     const opened = family?.open(record.layout, {});
@@ -130,7 +132,7 @@ export function instrumentChoices(text: string, { cabinet, chosen }: MapState) {
       label: record.name,
       about: opened?.ok ? opened.value.description : '',
       group: 'In the cabinet',
-      current: record.id === chosen?.ref,
+      current: record.id === standing,
     };
   });
   const presets = FAMILY_IDS.flatMap((id) =>
@@ -140,7 +142,7 @@ export function instrumentChoices(text: string, { cabinet, chosen }: MapState) {
         id: ref,
         label: `a ${preset.label} ${families[id].label}`,
         group: 'Try one that is not in the cabinet',
-        current: ref === chosen?.ref,
+        current: ref === standing,
       };
     }),
   );

@@ -1,5 +1,4 @@
 import { area, curveLinear, line as lineShape } from 'd3-shape';
-import { scaleLinear } from 'd3-scale';
 import { lazy, memo, Suspense, useEffect, useRef } from 'react';
 import type { AirBalance, AirNames, LineView, MapView, Side, SideNames } from '@same-song/core';
 import { LineTab } from './LineTab.tsx';
@@ -205,9 +204,9 @@ function BalanceCurve({
   line: readonly LineView[];
 }) {
   const beats = air.points[air.points.length - 1]!.beat;
-  const x = scaleLinear([0, beats], [0, width]);
   const span = Math.max(3, air.most, -air.least);
-  const y = scaleLinear([-span, span], [CURVE_HEIGHT - 3, 3]);
+  const x = (beat: number) => (width * beat) / beats;
+  const y = (balance: number) => 3 + ((span - balance) / (2 * span)) * (CURVE_HEIGHT - 6);
   type Point = AirBalance['points'][number];
   const filled = area<Point>()
     .x((p) => x(p.beat))

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { familyById, type MapView } from '@same-song/core';
 import { useMapView } from '../compute/compute.ts';
-import { instruments } from '../api/records.ts';
+import { instruments, specOf } from '../api/records.ts';
 import { dialectOf } from '../api/settings.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
 import { SceneView } from '../scene/SceneView.tsx';
@@ -15,6 +15,7 @@ import { Legend } from './Legend.tsx';
 import { LinePanel } from './LinePanel.tsx';
 import { MapTools } from './MapTools.tsx';
 import { PrintSheet } from './PrintSheet.tsx';
+import { refStanding } from './reference.ts';
 import { noteSelection, readSelection, waySelection } from './selection.ts';
 import { useComparison, type Beside } from './useComparison.ts';
 import { useMapKeys } from './useMapKeys.ts';
@@ -67,6 +68,7 @@ function Warnings({ state, view }: { state: MapState; view: MapView | undefined 
         </p>
       ))}
       {state.chosen && !state.chosen.record && !state.error && <Borrowed state={state} />}
+      {state.chosen && state.chosen.todo.length > 0 && <SetForNow state={state} />}
     </>
   );
 }
@@ -87,6 +89,38 @@ function Borrowed({ state }: { state: MapState }) {
         : 'This one is on loan, not in your cabinet.'}
       <Button size="small" variant="outlined" onClick={put} disabled={busy}>
         Put it into the cabinet
+      </Button>
+    </p>
+  );
+}
+
+/** An instrument set for the time being can be set so in the cabinet, or be taken as it stands. */
+function SetForNow({ state }: { state: MapState }) {
+  const { record, todo, spec, ref } = state.chosen!;
+  const { change, busy } = useKeeping(instruments);
+  const takeIt = () => state.changeInstrument(refStanding(ref), 'the instrument as it stands');
+  return (
+    <p className="map-warning map-borrowed">
+      First {todo.join(', ')}.
+      {record && (
+        <Button
+          size="small"
+          variant="outlined"
+          disabled={busy}
+          onClick={() =>
+            change(record, {
+              before: specOf(record),
+              after: spec,
+              label: `setting ${record.name}`,
+              onChanged: takeIt,
+            })
+          }
+        >
+          Set it so in the cabinet
+        </Button>
+      )}
+      <Button size="small" variant="text" onClick={takeIt}>
+        As it stands
       </Button>
     </p>
   );
@@ -142,7 +176,9 @@ function Body({ state, view }: MapBodyProps) {
     [view],
   );
   const preset = family.preferences.find((p) => p.id === ask.preferences.preset)!;
-  const title = sentence(ask, chosen!.spec.name, preset.label);
+  const { spec, todo } = chosen!;
+  const instrument = todo.length > 0 ? `${spec.name} (first ${todo.join(', ')})` : spec.name;
+  const title = sentence(ask, instrument, preset.label);
   return (
     <>
       <div className={beside ? 'map-screen comparing' : 'map-screen'}>
@@ -161,7 +197,7 @@ function Body({ state, view }: MapBodyProps) {
           <div className="map-drawing">
             <SceneView
               scene={view.scene}
-              label={`${chosen!.spec.name}: every way, chosen with Tab and the arrow keys`}
+              label={`${spec.name}: every way, chosen with Tab and the arrow keys`}
               names={names}
               selected={sounding?.wayId ?? selection.way?.id}
               related={selection.related}
@@ -187,7 +223,7 @@ function Body({ state, view }: MapBodyProps) {
         </div>
         {beside ? (
           <ComparePanel
-            name={beside.sameInstrument ? scaleWords(ask) : chosen!.spec.name}
+            name={beside.sameInstrument ? scaleWords(ask) : spec.name}
             beside={beside}
             onEnd={() => state.compareWith(undefined)}
           />

@@ -11,7 +11,8 @@ import {
 } from '@same-song/core';
 import { dialectOf } from '../api/settings.ts';
 import { useMapView } from '../compute/compute.ts';
-import { choose, type MapState } from './useMapState.ts';
+import { choose } from './reference.ts';
+import type { MapState } from './useMapState.ts';
 
 /** What stands beside the map: its own question, its map once it is there, and how the two differ. */
 export interface Beside {

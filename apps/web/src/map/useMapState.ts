@@ -6,41 +6,19 @@ import {
   FAMILY_IDS,
   familyById,
   families,
-  specFromPreset,
   storedAsk,
   type Family,
-  type InstrumentSpec,
   type Problem,
   type StoredAsk,
 } from '@same-song/core';
-import { instruments, specOf, type InstrumentRecord } from '../api/records.ts';
+import { instruments } from '../api/records.ts';
 import { useMapAhead } from '../compute/compute.ts';
 import { dialectOf, useSettings } from '../api/settings.ts';
 import { remember } from '../frame/undo.ts';
-
-/** An instrument of the cabinet, or one borrowed from the list of presets for the time being. */
-export interface ChosenInstrument {
-  /** As the link names it: a record's id, or `preset:diatonic/60`. */
-  readonly ref: string;
-  readonly spec: InstrumentSpec;
-  readonly record: InstrumentRecord | undefined;
-}
+import { choose, isBorrowed, refStanding, type ChosenInstrument } from './reference.ts';
 
 /** Parts of a question that leave its notes as they are. */
 const KEEPS_LINE = ['pins', 'preferences', 'chord'];
-
-const BORROWED = 'preset:';
-const FIRST_BORROWED = `${BORROWED}${FAMILY_IDS[0]}/60`;
-
-export function presetRef(family: string, preset: string): string {
-  return `${BORROWED}${family}/${preset}`;
-}
-
-function borrowed(ref: string): InstrumentSpec | undefined {
-  const [familyId = '', preset = ''] = ref.slice(BORROWED.length).split('/');
-  const known = familyById(familyId)?.presets.some((p) => p.id === preset);
-  return known ? specFromPreset(familyId, preset) : undefined;
-}
 
 /** The whole state of Map, read from the link and written to it; every change can be undone. */
 export function useMapState() {
@@ -122,7 +100,7 @@ export function useMapState() {
   const changeInstrument = useCallback(
     (ref: string, label: string) => {
       write(withAsk(now.current, { on: ref, ...askToLink({ ...current().ask, pins: [] }, family) }), label);
-      if (!ref.startsWith(BORROWED)) changeSettings({ lastInstrument: ref });
+      if (!isBorrowed(ref)) changeSettings({ lastInstrument: refStanding(ref) });
     },
     [current, family, write, changeSettings],
   );
@@ -231,20 +209,4 @@ function withAsk(search: string, ask: Readonly<Record<string, string>>): URLSear
 function homeOf(chosen: ChosenInstrument | undefined): number {
   const opened = chosen && familyById(chosen.spec.family)?.open(chosen.spec.layout, {});
   return opened?.ok ? opened.value.home : 0;
-}
-
-/** The instrument a reference names, in the cabinet or on loan. */
-export function choose(
-  wanted: string | null,
-  cabinet: readonly InstrumentRecord[],
-  waiting: boolean,
-): ChosenInstrument | undefined {
-  if (wanted?.startsWith(BORROWED)) {
-    const spec = borrowed(wanted);
-    if (spec) return { ref: wanted, spec, record: undefined };
-  }
-  if (waiting) return undefined;
-  const record = cabinet.find((instrument) => instrument.id === wanted) ?? cabinet[0];
-  if (record) return { ref: record.id, spec: specOf(record), record };
-  return { ref: FIRST_BORROWED, spec: borrowed(FIRST_BORROWED)!, record: undefined };
 }

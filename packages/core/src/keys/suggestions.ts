@@ -7,12 +7,15 @@ import {
 } from '../instrument/instrument.ts';
 import { defaultPreferences } from '../route/preferences.ts';
 import type { Key } from '../scale/scale.ts';
+import { asIf, type QuickSetting } from './asIf.ts';
 import { byEase, groundsOf, keyCell, type KeyCell } from './keyCell.ts';
 
 /** One instrument for a key, and what must be done first. */
 export interface Suggestion {
   /** Of the instrument as it would then be; its name is the instrument's own. */
   readonly spec: InstrumentSpec;
+  /** Options to set first that a link can name; empty when it stands so. Levers for a key are not among them. */
+  readonly settings: readonly QuickSetting[];
   /** Steps without a workshop, empty when it can be played as it is. */
   readonly todo: readonly string[];
   readonly cell: KeyCell;
@@ -26,10 +29,11 @@ const VARIANTS = 160;
  * serves better.
  */
 export function suggestionsFor(instrument: Instrument, key: Key): readonly Suggestion[] {
-  const standing = suggestion(instrument, key, []);
-  const variants = variantsOf(instrument).map(({ spec, todo }) => {
-    const opened = openInstrument(spec);
-    return opened.ok ? suggestion(opened.value, key, todo) : undefined;
+  const standing = suggestion(instrument, key, [], []);
+  const variants = variantsOf(instrument).map((settings) => {
+    const there = asIf(instrument.spec, settings);
+    const opened = there.ok ? openInstrument(there.value.spec) : there;
+    return there.ok && opened.ok ? suggestion(opened.value, key, settings, there.value.todo) : undefined;
   });
   const better = variants
     .filter((variant) => variant !== undefined)
@@ -37,34 +41,33 @@ export function suggestionsFor(instrument: Instrument, key: Key): readonly Sugge
   return better && byEase(better.cell, standing.cell) < 0 ? [better, standing] : [standing];
 }
 
-function suggestion(instrument: Instrument, key: Key, todo: readonly string[]): Suggestion {
+function suggestion(
+  instrument: Instrument,
+  key: Key,
+  settings: readonly QuickSetting[],
+  todo: readonly string[],
+): Suggestion {
   const groundOf = groundsOf(defaultPreferences(instrument.family));
   const set = instrument.forKey(key).settings.map((setting) => setting.on);
-  return { spec: instrument.spec, todo: [...todo, ...set], cell: keyCell(instrument, key, groundOf) };
+  return {
+    spec: instrument.spec,
+    settings,
+    todo: [...todo, ...set],
+    cell: keyCell(instrument, key, groundOf),
+  };
 }
 
 /** Every combination of the options that take no workshop, the present one left out. */
-function variantsOf(instrument: Instrument): readonly { spec: InstrumentSpec; todo: readonly string[] }[] {
+function variantsOf(instrument: Instrument): readonly QuickSetting[][] {
   const quick = instrument.options.filter((option) => option.retune);
-  let variants: { layout: unknown; todo: readonly string[] }[] = [{ layout: instrument.layout, todo: [] }];
-  for (const option of quick) {
-    variants = variants.flatMap(({ layout, todo }) => {
-      const opened = instrument.family.open(layout, instrument.spec.capability);
-      if (!opened.ok) return [];
-      return option.choices.slice(0, VARIANTS).map((choice) =>
-        choice.id === option.value
-          ? { layout, todo }
-          : {
-              layout: opened.value.withOption(option.id, choice.id),
-              todo: [...todo, option.retune!(choice.id)],
-            },
-      );
-    });
-  }
-  return variants
-    .filter((variant) => variant.todo.length > 0)
-    .slice(0, VARIANTS)
-    .map(({ layout, todo }) => ({ spec: { ...instrument.spec, layout, measured: {}, choices: [] }, todo }));
+  let variants: QuickSetting[][] = [[]];
+  for (const { id, value, choices } of quick)
+    variants = variants.flatMap((settings) =>
+      choices
+        .slice(0, VARIANTS)
+        .map((choice) => (choice.id === value ? settings : [...settings, { option: id, choice: choice.id }])),
+    );
+  return variants.filter((settings) => settings.length > 0).slice(0, VARIANTS);
 }
 
 /** All instruments for a key, best first; each at most twice. */
@@ -73,7 +76,7 @@ export function everythingFor(instruments: readonly Instrument[], key: Key): rea
 }
 
 /** The same suggestions, best first. */
-export function rankSuggestions(suggestions: readonly Suggestion[]): readonly Suggestion[] {
+export function rankSuggestions<S extends Suggestion>(suggestions: readonly S[]): readonly S[] {
   return [...suggestions].sort((a, b) => byEase(a.cell, b.cell) || a.todo.length - b.todo.length);
 }
 
@@ -88,7 +91,7 @@ export function presetsFor(
     .map((preset) => {
       const opened = openInstrument(specFromPreset(familyId, preset.id));
       if (!opened.ok) throw new Error(`presetsFor: preset ${preset.id} is wrong`);
-      return { ...suggestion(opened.value, key, []), preset: preset.id, label: preset.label };
+      return { ...suggestion(opened.value, key, [], []), preset: preset.id, label: preset.label };
     })
     .sort((a, b) => byEase(a.cell, b.cell));
 }

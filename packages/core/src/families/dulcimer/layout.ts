@@ -140,13 +140,13 @@ export function options(layout: DulcimerLayout): readonly LayoutOption[] {
   ];
 }
 
-/** Which strings to tune, and how far: `tune the middle string down 2 semitones`. */
+/** Which strings to tune, and how far: `tune the middle string down a tone`. */
 function retuneWords(layout: DulcimerLayout, value: string): string {
   const wanted = TUNINGS[value as TuningId];
   const changes = STRINGS.flatMap((name, i) => {
     const by = (wanted?.[i] ?? layout.strings[name]) - layout.strings[name];
     if (by === 0) return [];
-    const far = Math.abs(by) === 1 ? 'a semitone' : `${Math.abs(by)} semitones`;
+    const far = ['', 'a semitone', 'a tone'][Math.abs(by)] ?? `${Math.abs(by)} semitones`;
     return [`tune the ${name} string ${by > 0 ? 'up' : 'down'} ${far}`];
   });
   return changes.join(', ') || 'leave the tuning';

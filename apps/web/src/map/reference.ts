@@ -1,0 +1,84 @@
+import {
+  asIf,
+  FAMILY_IDS,
+  familyById,
+  specFromPreset,
+  type InstrumentSpec,
+  type QuickSetting,
+} from '@same-song/core';
+import { specOf, type InstrumentRecord } from '../api/records.ts';
+
+/** An instrument of the cabinet, or one borrowed from the list of presets, as it stands or set for the time being. */
+export interface ChosenInstrument {
+  /** As the link names it: a record's id, or `preset:diatonic/60`; then what is set, as `~capo:3`. */
+  readonly ref: string;
+  readonly spec: InstrumentSpec;
+  readonly record: InstrumentRecord | undefined;
+  /** What to do first, so that it is as the link says; empty when it stands so. */
+  readonly todo: readonly string[];
+}
+
+const BORROWED = 'preset:';
+const FIRST_BORROWED = `${BORROWED}${FAMILY_IDS[0]}/60`;
+
+export function presetRef(family: string, preset: string): string {
+  return `${BORROWED}${family}/${preset}`;
+}
+
+/** True for one that is no record of the cabinet. */
+export function isBorrowed(ref: string): boolean {
+  return ref.startsWith(BORROWED);
+}
+
+/** The same instrument with options set for the time being. */
+export function refWith(ref: string, settings: readonly QuickSetting[]): string {
+  return [ref, ...settings.map(({ option, choice }) => `${option}:${choice}`)].join('~');
+}
+
+/** The instrument as it stands. */
+export function refStanding(ref: string): string {
+  return ref.split('~')[0]!;
+}
+
+/** The instrument a reference names, in the cabinet or on loan; undefined while the cabinet is not there yet. */
+export function choose(
+  wanted: string | null,
+  cabinet: readonly InstrumentRecord[],
+  waiting: boolean,
+): ChosenInstrument | undefined {
+  const [ref = '', ...settings] = (wanted ?? '').split('~');
+  const standing = standingOf(ref, cabinet, waiting);
+  return standing?.ref === ref ? setAs(standing, settings) : standing;
+}
+
+function standingOf(
+  ref: string,
+  cabinet: readonly InstrumentRecord[],
+  waiting: boolean,
+): ChosenInstrument | undefined {
+  if (isBorrowed(ref)) {
+    const spec = borrowed(ref);
+    if (spec) return { ref, spec, record: undefined, todo: [] };
+  }
+  if (waiting) return undefined;
+  const record = cabinet.find((instrument) => instrument.id === ref) ?? cabinet[0];
+  if (record) return { ref: record.id, spec: specOf(record), record, todo: [] };
+  return { ref: FIRST_BORROWED, spec: borrowed(FIRST_BORROWED)!, record: undefined, todo: [] };
+}
+
+/** What a link sets that cannot be set leaves the instrument as it stands. */
+function setAs(standing: ChosenInstrument, texts: readonly string[]): ChosenInstrument {
+  const settings = texts.map((text): QuickSetting => {
+    const [option = '', ...choice] = text.split(':');
+    return { option, choice: choice.join(':') };
+  });
+  const set = asIf(standing.spec, settings);
+  if (!set.ok || set.value.todo.length === 0) return standing;
+  return { ...standing, ...set.value, ref: refWith(standing.ref, settings) };
+}
+
+function borrowed(ref: string): InstrumentSpec | undefined {
+  const [familyId = '', preset = ''] = ref.slice(BORROWED.length).split('/');
+  const known = familyById(familyId)?.presets.some((p) => p.id === preset);
+  return known ? specFromPreset(familyId, preset) : undefined;
+}
