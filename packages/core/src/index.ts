@@ -44,6 +44,7 @@ export {
   type ModeOf,
   type Scale,
 } from './scale/scale.ts';
+export { namer, ownNamer, type Namer } from './scale/namer.ts';
 export { fitsFrom, fitsOf, triadsIn, type Fit } from './scale/identify.ts';
 export { CLEFS, type Clef, type ClefId } from './staff/clefs.ts';
 export { type SignatureSign, type Staff, type StaffNote } from './staff/staff.ts';

@@ -1,5 +1,6 @@
-import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import {
+  ownNamer,
   PITCH_RANGE,
   parsePitch,
   pitchText,
@@ -22,62 +23,31 @@ const COLUMNS_IN_TABLE = { pitches: 16, values: 8 };
 /** Every reed (string, tongue …) with its pitch, each to be typed over. */
 export function ElementTable({ instrument, problems, onChange }: ElementTableProps) {
   const { elements } = instrument;
-  const rows = [...new Set(elements.map((element) => element.row))];
-  const columns = [...new Set(elements.map((element) => element.column))];
-  const most = COLUMNS_IN_TABLE[elements.some((e) => e.values.length > 0) ? 'values' : 'pitches'];
+  const call = useMemo(() => callOn(instrument), [instrument]);
+  const tables = [...new Set(elements.map((element) => element.table))];
   const messages = problems.filter(
     (p) => p.field.startsWith('layout.') && elements.some((e) => `layout.${e.id}` === p.field),
   );
   const cell = (element: LayoutElement) => (
     <ElementCell
       element={element}
+      call={call}
       wrong={messages.some((p) => p.field === `layout.${element.id}`)}
       onChange={onChange}
     />
   );
   return (
     <section aria-label="Pitch of every part">
-      {columns.length <= most ? (
-        <table className="elements">
-          <thead>
-            <tr>
-              <th scope="col">
-                <span className="unseen">Row</span>
-              </th>
-              {columns.map((column) => (
-                <th key={column} scope="col">
-                  {column}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row) => (
-              <tr key={row}>
-                <th scope="row">{row}</th>
-                {columns.map((column) => {
-                  const element = elements.find((e) => e.row === row && e.column === column);
-                  return <td key={column}>{element && cell(element)}</td>;
-                })}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      ) : (
-        rows.map((row) => (
-          <fieldset key={row} className="element-row">
-            <legend>{row}</legend>
-            {elements
-              .filter((element) => element.row === row)
-              .map((element) => (
-                <div key={element.id} className="element-cell">
-                  <span className="element-name">{element.column}</span>
-                  {cell(element)}
-                </div>
-              ))}
-          </fieldset>
-        ))
-      )}
+      <div className="element-tables">
+        {tables.map((table) => (
+          <Cells
+            key={table ?? ''}
+            name={table}
+            elements={elements.filter((element) => element.table === table)}
+            cell={cell}
+          />
+        ))}
+      </div>
       {messages.length > 0 && (
         <ul className="editor-problems" role="alert">
           {messages.map((problem) => (
@@ -93,13 +63,76 @@ export function ElementTable({ instrument, problems, onChange }: ElementTablePro
   );
 }
 
+/** Names an element's pitch as its players do. */
+function callOn({ home }: Instrument): (element: LayoutElement, pitch: number) => string {
+  const own = ownNamer(home);
+  return ({ called, pitch: now }, pitch) =>
+    called && pitch === now ? pitchText(pitch, called) : own.withOctave(pitch);
+}
+
+interface CellsProps {
+  readonly name: string | undefined;
+  readonly elements: readonly LayoutElement[];
+  readonly cell: (element: LayoutElement) => ReactNode;
+}
+
+/** Rows and columns as on the instrument, or cells that wrap where there are too many columns. */
+function Cells({ name, elements, cell }: CellsProps) {
+  const rows = [...new Set(elements.map((element) => element.row))];
+  const columns = [...new Set(elements.map((element) => element.column))];
+  const most = COLUMNS_IN_TABLE[elements.some((e) => e.values.length > 0) ? 'values' : 'pitches'];
+  if (columns.length > most)
+    return rows.map((row) => (
+      <fieldset key={row} className="element-row">
+        <legend>{row}</legend>
+        {elements
+          .filter((element) => element.row === row)
+          .map((element) => (
+            <div key={element.id} className="element-cell">
+              <span className="element-name">{element.column}</span>
+              {cell(element)}
+            </div>
+          ))}
+      </fieldset>
+    ));
+  return (
+    <table className="elements">
+      {name && <caption>{name}</caption>}
+      <thead>
+        <tr>
+          <th scope="col">
+            <span className="unseen">Row</span>
+          </th>
+          {columns.map((column) => (
+            <th key={column} scope="col">
+              {column}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row) => (
+          <tr key={row}>
+            <th scope="row">{row}</th>
+            {columns.map((column) => {
+              const element = elements.find((e) => e.row === row && e.column === column);
+              return <td key={column}>{element && cell(element)}</td>;
+            })}
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
 interface ElementCellProps {
   readonly element: LayoutElement;
+  readonly call: (element: LayoutElement, pitch: number) => string;
   readonly wrong: boolean;
   readonly onChange: (element: string, change: ElementChange) => void;
 }
 
-function ElementCell({ element, wrong, onChange }: ElementCellProps) {
+function ElementCell({ element, call, wrong, onChange }: ElementCellProps) {
   return (
     <>
       {element.pitch !== undefined && (
@@ -107,6 +140,7 @@ function ElementCell({ element, wrong, onChange }: ElementCellProps) {
           key={element.pitch}
           element={element}
           pitch={element.pitch}
+          name={call(element, element.pitch)}
           wrong={wrong}
           onChange={(pitch) => onChange(element.id, { pitch })}
         />
@@ -127,21 +161,23 @@ function ElementCell({ element, wrong, onChange }: ElementCellProps) {
 interface PitchFieldProps {
   readonly element: LayoutElement;
   readonly pitch: number;
+  /** Of the pitch. */
+  readonly name: string;
   readonly wrong: boolean;
   readonly onChange: (pitch: number) => void;
 }
 
 /** A pitch as text; it is taken on Enter or when the field is left. What cannot be read stays, with its reason. */
-function PitchField({ element, pitch, wrong, onChange }: PitchFieldProps) {
-  const [text, setText] = useState(pitchText(pitch));
+function PitchField({ element, pitch, name, wrong, onChange }: PitchFieldProps) {
+  const [text, setText] = useState(name);
   const [problem, setProblem] = useState<string | undefined>(undefined);
   const taken = useRef('');
   // Back to the pitch as it is once what was wrong has been taken back.
   useEffect(() => {
     if (wrong) return;
     taken.current = '';
-    setText(pitchText(pitch));
-  }, [wrong, pitch]);
+    setText(name);
+  }, [wrong, name]);
   const take = (typed: string) => {
     if (typed === taken.current) return;
     taken.current = typed;
@@ -152,7 +188,7 @@ function PitchField({ element, pitch, wrong, onChange }: PitchFieldProps) {
     }
     setProblem(undefined);
     if (read.value !== pitch) onChange(read.value);
-    else setText(pitchText(pitch));
+    else setText(name);
   };
   const onKeyDown = (event: KeyboardEvent) => {
     const step = { ArrowUp: 1, ArrowDown: -1 }[event.key];

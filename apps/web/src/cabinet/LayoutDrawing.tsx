@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { flatName, noteText, octaveOf, type Instrument } from '@same-song/core';
+import { noteText, spelledOctave, type Instrument } from '@same-song/core';
 import { SceneView } from '../scene/SceneView.tsx';
 
 /** The instrument without a key: every way by its pitch; what it cannot do is dashed. */
@@ -8,8 +8,8 @@ export function LayoutDrawing({ instrument, stale }: { instrument: Instrument; s
     () =>
       instrument.scene((way) => ({
         role: 'scale',
-        degree: noteText(flatName(way.pitch)),
-        note: String(octaveOf(way.pitch)),
+        degree: noteText(instrument.nameOf(way)),
+        note: String(spelledOctave(instrument.nameOf(way), way.pitch)),
         reachable: way.able,
       })),
     [instrument],

@@ -1,10 +1,11 @@
 import Button from '@mui/material/Button';
 import { useNavigate } from 'react-router';
-import { pitchText, type KeyCell, type OctaveInFull } from '@same-song/core';
+import type { KeyCell, OctaveInFull } from '@same-song/core';
 import { dialectOf } from '../api/settings.ts';
 import { useKeyOctaves } from '../compute/compute.ts';
 import type { MapState } from '../map/useMapState.ts';
 import { asksText, hardText, octavesText, partsText, scaleName, tonicText, whereText } from './cellWords.ts';
+import { callIn } from '../map/askWords.ts';
 import { mapLink } from './mapLink.ts';
 
 interface CellDetailProps {
@@ -15,6 +16,7 @@ interface CellDetailProps {
 /** One cell explained: where it is whole, what is missing, how each octave is played and what it asks. */
 export function CellDetail({ cell, state: { chosen, family, ask, settings } }: CellDetailProps) {
   const navigate = useNavigate();
+  const call = callIn(cell);
   const hard = hardText(cell, family);
   const { data, isPlaceholderData } = useKeyOctaves(
     chosen!.spec,
@@ -37,11 +39,11 @@ export function CellDetail({ cell, state: { chosen, family, ask, settings } }: C
       </p>
       <p>
         {cell.have} of {cell.of} notes over the whole instrument.
-        {cell.missing.length > 0 && ` Missing: ${cell.missing.map((pitch) => pitchText(pitch)).join(' ')}.`}
+        {cell.missing.length > 0 && ` Missing: ${cell.missing.map(call).join(' ')}.`}
       </p>
       {cell.best !== undefined && (
         <>
-          <h3>The best octave, from {pitchText(cell.octaves[cell.best]!.from)}</h3>
+          <h3>The best octave, from {call(cell.octaves[cell.best]!.from)}</h3>
           <Tab octave={best} />
           <p>It asks: {asksText(cell)}.</p>
           <p>{hard ? `It hangs on ${hard}.` : 'Nothing in it is hard.'}</p>
@@ -55,7 +57,7 @@ export function CellDetail({ cell, state: { chosen, family, ask, settings } }: C
           <h3>{others.length === 1 ? 'The other octave' : 'The other octaves'}</h3>
           {others.map((octave) => (
             <section key={octave.from} className="keys-octave">
-              <b>from {pitchText(octave.from)}</b>
+              <b>from {call(octave.from)}</b>
               <Tab octave={octave} />
               <p>{partsText(octave.asks)}</p>
             </section>

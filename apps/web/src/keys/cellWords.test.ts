@@ -36,6 +36,12 @@ test('every cell of every family says what it shows, and nothing where there is 
   }
 });
 
+test('octaves begin on the note that the key is called after', () => {
+  const sharp = cells.filter(({ cell }) => cell.tonic === 'F#' && cell.octaves.length > 0);
+  expect(sharp.length).toBeGreaterThan(3);
+  for (const { cell } of sharp) expect(whereText(cell)).toMatch(/^F♯\d–F♯\d/);
+});
+
 test('what is hard is named as players name it', () => {
   const hard = new Set(cells.map(({ cell, family }) => hardText(cell, family)).filter((t) => t !== ''));
   expect(hard.size).toBeGreaterThan(2);

@@ -1,12 +1,5 @@
-import {
-  noteText,
-  parseNote,
-  pitchText,
-  scaleById,
-  type Asks,
-  type Family,
-  type KeyCell,
-} from '@same-song/core';
+import { noteText, parseNote, scaleById, type Asks, type Family, type KeyCell } from '@same-song/core';
+import { callIn } from '../map/askWords.ts';
 
 /** `2 octaves`, or `no whole octave`. */
 export function octavesText(cell: KeyCell): string {
@@ -25,9 +18,10 @@ export function scaleName(id: string): string {
   return scale.ok ? scale.value.name : id;
 }
 
-/** Where a cell's octaves lie: `from E♭4 and E♭5`. */
+/** Where a cell's octaves lie: `E♭4–E♭5, E♭5–E♭6`. */
 export function whereText(cell: KeyCell): string {
-  return cell.octaves.map((octave) => `${pitchText(octave.from)}–${pitchText(octave.from + 12)}`).join(', ');
+  const call = callIn(cell);
+  return cell.octaves.map((octave) => `${call(octave.from)}–${call(octave.from + 12)}`).join(', ');
 }
 
 /** Labels of the hard techniques of the best octave. */

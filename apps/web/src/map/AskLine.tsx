@@ -8,6 +8,7 @@ import {
   type MapView,
   type PatternId,
   type Span,
+  type StoredAsk,
 } from '@same-song/core';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { courseWords, DIRECTION_WORDS, layerWords, spanWords } from './askWords.ts';
@@ -68,9 +69,9 @@ export function AskLine({ state, view }: { state: MapState; view: MapView | unde
       </span>{' '}
       <WordPicker
         {...picker('span')}
-        word={spanWords(ask.span)}
+        word={spanWords(ask.span, ask)}
         placeholder="Two octaves, or C4 to A5 …"
-        search={(text) => spanChoices(text, ask.span)}
+        search={(text) => spanChoices(text, ask)}
         onChoose={(id) => state.change('range', { span: JSON.parse(id) as Span })}
       />{' '}
       <span className="ask-unbroken">
@@ -147,7 +148,8 @@ function chooseCourse(state: MapState, id: string): void {
   else state.change('pattern', { pattern: id as PatternId });
 }
 
-function spanChoices(text: string, current: Span) {
+function spanChoices(text: string, ask: StoredAsk) {
+  const current = ask.span;
   const spans: Span[] = [
     ...Array.from({ length: OCTAVES.most }, (_, i): Span => ({ kind: 'octaves', octaves: i + 1 })),
     { kind: 'reach' },
@@ -155,7 +157,7 @@ function spanChoices(text: string, current: Span) {
   ];
   const choiceOf = (span: Span): Choice => ({
     id: JSON.stringify(span),
-    label: spanWords(span),
+    label: spanWords(span, ask),
     current: JSON.stringify(span) === JSON.stringify(current),
   });
   const ends = text

@@ -19,12 +19,13 @@ test('the question is one sentence, with the signs that musicians write', () => 
 });
 
 test.each([
-  [{ kind: 'octaves', octaves: 1 }, 'one octave'],
-  [{ kind: 'octaves', octaves: 4 }, 'four octaves'],
-  [{ kind: 'reach' }, 'the whole reach'],
-  [{ kind: 'between', low: 58, high: 75 }, 'from B♭3 to E♭5'],
-] as const)('%j is %s', (span, words) => {
-  expect(spanWords(span)).toBe(words);
+  [{ kind: 'octaves', octaves: 1 }, 'Eb', 'one octave'],
+  [{ kind: 'octaves', octaves: 4 }, 'Eb', 'four octaves'],
+  [{ kind: 'reach' }, 'Eb', 'the whole reach'],
+  [{ kind: 'between', low: 58, high: 75 }, 'Eb', 'from B♭3 to E♭5'],
+  [{ kind: 'between', low: 58, high: 75 }, 'E', 'from A♯3 to D♯5'],
+] as const)('%j in %s is %s', (span, tonic, words) => {
+  expect(spanWords(span, ask({ tonic }))).toBe(words);
 });
 
 test('a pattern is said only where it is not the straight one', () => {

@@ -1,4 +1,6 @@
 import {
+  keyOf,
+  namer,
   noteText,
   parseNote,
   patternById,
@@ -11,9 +13,20 @@ import {
 
 const NUMBERS = ['no', 'one', 'two', 'three', 'four'];
 
-export function spanWords(span: Span): string {
+/** Names pitches with their octave as the key of a question does. */
+export function callIn({ scale: id, tonic }: Pick<StoredAsk, 'scale' | 'tonic'>): (pitch: number) => string {
+  const scale = scaleById(id);
+  const note = parseNote(tonic);
+  return scale.ok && note.ok ? namer(keyOf(scale.value, note.value)).withOctave : (pitch) => pitchText(pitch);
+}
+
+/** @param ask whose key names the ends */
+export function spanWords(span: Span, ask: Pick<StoredAsk, 'scale' | 'tonic'>): string {
   if (span.kind === 'reach') return 'the whole reach';
-  if (span.kind === 'between') return `from ${pitchText(span.low)} to ${pitchText(span.high)}`;
+  if (span.kind === 'between') {
+    const call = callIn(ask);
+    return `from ${call(span.low)} to ${call(span.high)}`;
+  }
   return `${NUMBERS[span.octaves]} octave${span.octaves === 1 ? '' : 's'}`;
 }
 
@@ -54,5 +67,5 @@ export function scaleWords(ask: StoredAsk): string {
 export function sentence(ask: StoredAsk, instrument: string, preference: string): string {
   const layer = layerWords(ask);
   const scale = layer ? `${layer} ${scaleWords(ask)}` : scaleWords(ask);
-  return `Play ${scale} in ${tonicWords(ask)} on ${instrument}, ${spanWords(ask.span)} ${courseWords(ask)}, with ${preference}.`;
+  return `Play ${scale} in ${tonicWords(ask)} on ${instrument}, ${spanWords(ask.span, ask)} ${courseWords(ask)}, with ${preference}.`;
 }

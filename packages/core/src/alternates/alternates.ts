@@ -1,5 +1,5 @@
 import type { Instrument } from '../instrument/instrument.ts';
-import { pitchText } from '../pitch/noteName.ts';
+import { ownNamer } from '../scale/namer.ts';
 import { pitchClass, type Pitch } from '../pitch/pitch.ts';
 import type { Way } from '../families/way.ts';
 import { resolvePreferences, type Preferences } from '../route/preferences.ts';
@@ -48,6 +48,7 @@ export function alternatesOf(
     if (!way.able || avoid.has(way.technique)) continue;
     byPitch.set(way.pitch, [...(byPitch.get(way.pitch) ?? []), way]);
   }
+  const call = ownNamer(instrument.home).withOctave;
   const inMajor = (pitch: Pitch) => MAJOR_STEPS.includes(pitchClass(pitch - instrument.home));
   const pitches = [...byPitch.keys()].sort((a, b) => a - b);
   return pitches.flatMap((pitch): AlternateRow[] => {
@@ -62,8 +63,8 @@ export function alternatesOf(
     return [
       {
         pitch,
-        note: pitchText(pitch),
-        between: neighbours.map((p) => pitchText(p)),
+        note: call(pitch),
+        between: neighbours.map(call),
         candidates: judged.map(({ ranked: _, ...candidate }, i) => ({
           ...candidate,
           recommended: i === first,

@@ -1,3 +1,4 @@
+import type { NoteName } from '../pitch/noteName.ts';
 import type { Pitch, PitchClass } from '../pitch/pitch.ts';
 import type { Result } from '../result.ts';
 import type { Key } from '../scale/scale.ts';
@@ -86,6 +87,8 @@ export interface FamilyDefinition<Layout, W extends Way> {
   wayLoads(layout: Layout, play: Play<W>, moment: Moment, habits: HabitChoice): Loads;
   /** Loads of going from one way to the next; the ways' own loads left out. */
   stepLoads(layout: Layout, from: Play<W>, to: Play<W>, moment: Moment, habits: HabitChoice): Loads;
+  /** What a way's note is called where no key is asked; left out where it is as in the major key of `home`. */
+  nameOf?(layout: Layout, way: W): NoteName;
   /** What to do at single notes of a line that has been chosen. */
   remarks?(layout: Layout, line: readonly PlayedNote<W>[]): readonly Remark[];
 
@@ -135,6 +138,7 @@ export interface OpenLayout {
   stepLoads(from: Play, to: Play, moment: Moment, habits: HabitChoice): Loads;
   remarks(line: readonly PlayedNote[]): readonly Remark[];
   sideOf(play: Play): Side;
+  nameOf(way: Way): NoteName;
   facts(key: Key): readonly string[];
   tables(key: Key): readonly FactTable[];
   tab(way: Way, dialect: string): string;

@@ -1,3 +1,4 @@
+import { ownNamer } from '../scale/namer.ts';
 import { fail, ok, type Result } from '../result.ts';
 import type { Family, FamilyDefinition, OpenLayout } from './contract.ts';
 import type { Capability } from './layoutPart.ts';
@@ -74,6 +75,7 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
           line.map((note) => ({ ...note, way: own(note.way) })),
         ) ?? [],
       sideOf: (play) => definition.sideOf(layout, held(play)),
+      nameOf: (way) => definition.nameOf?.(layout, own(way)) ?? ownNamer(facts.home).spelled(way.pitch),
       facts: (key) => definition.facts(layout, key),
       tables: (key) => definition.tables?.(layout, key, ways) ?? [],
       tab: (way, dialect) => definition.tab(layout, own(way), dialect),

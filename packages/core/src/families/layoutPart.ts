@@ -1,3 +1,4 @@
+import type { NoteName } from '../pitch/noteName.ts';
 import type { Pitch } from '../pitch/pitch.ts';
 
 /** Which places can do a group of techniques; stored as lists of places. */
@@ -41,11 +42,15 @@ export interface LayoutElement {
   /** Also the field path of problems with it. */
   readonly id: string;
   readonly label: string;
+  /** Which table it stands in, where there are several, such as `left hand`. */
+  readonly table?: string;
   /** Row and column in a table of elements. */
   readonly row: string;
   readonly column: string;
   /** Undefined for a part without a pitch of its own, such as a fret. */
   readonly pitch: Pitch | undefined;
+  /** What its players call that pitch; left out where it is as in the instrument's own key. */
+  readonly called?: NoteName;
   readonly values: readonly ElementValue[];
   /** True when it differs from the layout's named plan. */
   readonly changed: boolean;

@@ -7,7 +7,7 @@ import { layerSemitones, type LayerId } from '../harmony/layer.ts';
 import { rolesOf, type Role } from '../harmony/role.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import { takeInventory, type Advice, type Inventory } from '../inventory/inventory.ts';
-import { noteText, respell, spelledOctave, type NamingStyle, type NoteName } from '../pitch/noteName.ts';
+import type { NamingStyle } from '../pitch/noteName.ts';
 import { frequency, type Pitch } from '../pitch/pitch.ts';
 import { patternById } from '../practice/pattern.ts';
 import { airBalance, type AirBalance } from '../route/air.ts';
@@ -16,7 +16,7 @@ import { scaleLine } from '../route/line.ts';
 import type { Missing } from '../route/missing.ts';
 import { resolvePreferences } from '../route/preferences.ts';
 import { routeLine, type Alternative, type Pin, type Route, type RouteNote } from '../route/route.ts';
-import { degreeText } from '../scale/degree.ts';
+import { namer, type Namer } from '../scale/namer.ts';
 import { aboveHome, keyOf, type Key } from '../scale/scale.ts';
 import type { Scene } from '../scene/scene.ts';
 import { staffOf, type Staff } from '../staff/staff.ts';
@@ -221,22 +221,6 @@ function missingOf(inventory: Inventory, route: Route): readonly (readonly [Pitc
 /** In the layers below the whole scale, what they do not hold yet stands aside like an outside note. */
 function hiddenBelow(role: Role, held: boolean, layer: LayerId): Role {
   return held || layer === 'scale' || layer === 'colour' ? role : 'outside';
-}
-
-/** Names pitches in a key under a naming habit. */
-interface Namer {
-  bare(pitch: Pitch): string;
-  withOctave(pitch: Pitch): string;
-  degree(pitch: Pitch): string;
-}
-
-function namer(key: Key, naming: NamingStyle): Namer {
-  const spelled = (pitch: Pitch): NoteName => respell(key.names[aboveHome(key, pitch)]!, naming);
-  return {
-    bare: (pitch) => noteText(spelled(pitch)),
-    withOctave: (pitch) => noteText(spelled(pitch)) + String(spelledOctave(spelled(pitch), pitch)),
-    degree: (pitch) => degreeText(key.degrees[aboveHome(key, pitch)]!),
-  };
 }
 
 /** The drawing with roles of one's own, such as those over one chord. @param roles by semitones above home */

@@ -178,8 +178,9 @@ export function elements(layout: AngloLayout): readonly LayoutElement[] {
     return AIRS.map((air, i) => ({
       id: `rows.${hand}.${row}.${column}.${air}`,
       label: `${HAND_WORDS[hand]} ${row} ${buttonNumber(layout, place)}, ${air}`,
-      row: `${HAND_WORDS[hand]} ${row}, ${air}`,
-      column: String(column),
+      table: `${HAND_WORDS[hand]} hand`,
+      row: `${row}, ${air}`,
+      column: String(buttonNumber(layout, place)),
       pitch: sounding(layout, pairAt(layout, place)[i]!),
       values: [],
       changed: pairAt(layout, place)[i] !== plan[hand][row]![column - 1]![i],

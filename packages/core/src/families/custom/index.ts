@@ -4,9 +4,11 @@ import { anchorTable, pitchSet, SPOT_FAMILY } from '../kernel/fixedPitches.ts';
 import { parseByTable } from '../kernel/tabTable.ts';
 import { scene } from './diagram.ts';
 import {
+  callOn,
   checkLayout,
   describe,
   elements,
+  homeOf,
   options,
   tuning,
   withElement,
@@ -31,7 +33,7 @@ export const custom = defineFamily<CustomLayout, CustomWay>({
   element: 'pitch',
   presets,
   check: checkLayout,
-  home: ({ spots }) => pitchClass(spots[0]!.pitch),
+  home: homeOf,
   describe,
   options,
   withOption,
@@ -57,8 +59,11 @@ export const custom = defineFamily<CustomLayout, CustomWay>({
   ],
   tuning,
   withTuning,
-  tab: (_, way, dialect) => tab(way, dialect),
+  tab: (layout, way, dialect) => tab(way, dialect, callOn(layout)(way.pitch)),
   brief: (_, way) => way.name,
-  parseTab: (_, all, text, dialect) => parseByTable(all, DIALECT_IDS, tab, text, dialect),
+  parseTab: (layout, all, text, dialect) => {
+    const call = callOn(layout);
+    return parseByTable(all, DIALECT_IDS, (way, id) => tab(way, id, call(way.pitch)), text, dialect);
+  },
   scene,
 });

@@ -1,5 +1,4 @@
-import { flatName, noteText } from '../../pitch/noteName.ts';
-import { octaveOf } from '../../pitch/pitch.ts';
+import { pitchText, type NoteName } from '../../pitch/noteName.ts';
 import type { TabDialect } from '../contract.ts';
 import type { CustomWay } from './ways.ts';
 
@@ -8,9 +7,9 @@ export const dialects = Object.freeze([
   { id: 'notes', label: 'name and note: 4 (F4)', separator: '  ' },
 ] as const satisfies readonly TabDialect[]);
 
-/** @throws on an unknown dialect */
-export function tab({ name, pitch }: CustomWay, dialect: string): string {
+/** @param called the name of its note @throws on an unknown dialect */
+export function tab({ name, pitch }: CustomWay, dialect: string, called: NoteName): string {
   if (dialect === 'names') return name;
-  if (dialect === 'notes') return `${name} (${noteText(flatName(pitch))}${octaveOf(pitch)})`;
+  if (dialect === 'notes') return `${name} (${pitchText(pitch, called)})`;
   throw new Error(`tab: no dialect ${dialect}`);
 }

@@ -1,5 +1,6 @@
 import { notePitchClass } from '../../pitch/noteName.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
+import { ownNamer } from '../../scale/namer.ts';
 import { defineFamily } from '../defineFamily.ts';
 import { REED } from '../kernel/timbres.ts';
 import { scene } from './diagram.ts';
@@ -48,7 +49,7 @@ export const diatonic = defineFamily<DiatonicLayout, DiatonicWay>({
   stepLoads: (_, from, to) => stepLoads(from.way, to.way),
   sideOf: (_, { way }) => (way.air === 'out' ? 'above' : 'below'),
   facts: (layout, key) => [`${ordinal(positionOf(layout.root, notePitchClass(key.tonic)))} position`],
-  tab: (_, way, dialect) => tab(way, dialect),
+  tab: ({ root }, way, dialect) => tab(way, dialect, ownNamer(pitchClass(root)).spelled(way.pitch)),
   brief: (_, way) => brief(way),
   parseTab: (_, all, text, dialect) => parseTab(all, text, dialect),
   scene,

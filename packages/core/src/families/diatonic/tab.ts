@@ -1,4 +1,4 @@
-import { flatName, notePitchClass, noteText, parseNote } from '../../pitch/noteName.ts';
+import { notePitchClass, noteText, parseNote, type NoteName } from '../../pitch/noteName.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
 import { fail, ok, shown, type Result } from '../../result.ts';
 import type { TabDialect } from '../contract.ts';
@@ -23,15 +23,15 @@ const AIR_TEXT = Object.freeze({
   letters: { out: 'b', in: 'd', gap: '' },
 });
 
-/** The text of one way in a dialect. @throws on an unknown dialect */
-export function tab(way: DiatonicWay, dialect: string): string {
+/** The text of one way in a dialect. @param called the name of its note @throws on an unknown dialect */
+export function tab(way: DiatonicWay, dialect: string, called: NoteName): string {
   const known = dialects.find((d) => d.id === dialect);
   if (!known) throw new Error(`tab: no dialect ${dialect}`);
   const named = dialect.endsWith('-named');
   const style = dialect.replace('-named', '') as 'words' | 'arrows' | 'signs' | 'letters';
   const over = way.technique === 'overblow' || way.technique === 'overdraw';
   if (style === 'words' && over) return way.words;
-  const bend = way.depth === 0 ? '' : named ? noteText(flatName(way.pitch)) : bendMark(way.depth);
+  const bend = way.depth === 0 ? '' : named ? noteText(called) : bendMark(way.depth);
   const tail = over ? '°' : bend;
   if (style === 'signs') return `${way.air === 'out' ? '+' : '−'}${way.hole}${tail}`;
   const air = AIR_TEXT[style];

@@ -4,9 +4,11 @@ import { anchorTable, pitchSet, SPOT_FAMILY, type SpotWay } from '../kernel/fixe
 import { parseByTable } from '../kernel/tabTable.ts';
 import { scene } from './diagram.ts';
 import {
+  callOn,
   checkLayout,
   describe,
   elements,
+  homeOf,
   options,
   tuning,
   withElement,
@@ -31,7 +33,7 @@ export const drum = defineFamily<DrumLayout, SpotWay>({
   element: 'tongue',
   presets,
   check: checkLayout,
-  home: ({ tongues }) => pitchClass((tongues.find((t) => t.slot === 0) ?? tongues[0]!).pitch),
+  home: homeOf,
   describe,
   options,
   withOption,
@@ -57,8 +59,11 @@ export const drum = defineFamily<DrumLayout, SpotWay>({
   ],
   tuning,
   withTuning,
-  tab: (_, way, dialect) => tab(way, dialect),
+  tab: (layout, way, dialect) => tab(way, dialect, callOn(layout)(way.pitch)),
   brief: (_, way) => String(way.number),
-  parseTab: (_, all, text, dialect) => parseByTable(all, DIALECT_IDS, tab, text, dialect),
+  parseTab: (layout, all, text, dialect) => {
+    const call = callOn(layout);
+    return parseByTable(all, DIALECT_IDS, (way, id) => tab(way, id, call(way.pitch)), text, dialect);
+  },
   scene,
 });

@@ -1,5 +1,6 @@
-import { pitchText } from '../../pitch/noteName.ts';
-import type { Pitch } from '../../pitch/pitch.ts';
+import { pitchText, type NoteName } from '../../pitch/noteName.ts';
+import { ownNamer } from '../../scale/namer.ts';
+import { pitchClass, type Pitch, type PitchClass } from '../../pitch/pitch.ts';
 import { ok, type Result } from '../../result.ts';
 import { Fields } from '../kernel/fields.ts';
 import { CENTS, pitchesFrom, tuningOf, type Spot } from '../kernel/fixedPitches.ts';
@@ -93,9 +94,21 @@ export function spots(layout: DrumLayout): readonly Spot[] {
   return layout.tongues.map((tongue) => spotOf(layout, tongue));
 }
 
-export function describe({ tongues }: DrumLayout): string {
+/** The key of the tongue in the middle, or of the first where there is none. */
+export function homeOf({ tongues }: DrumLayout): PitchClass {
+  return pitchClass((tongues.find((tongue) => tongue.slot === 0) ?? tongues[0]!).pitch);
+}
+
+/** Names of pitches on this drum. */
+export function callOn(layout: DrumLayout): (pitch: Pitch) => NoteName {
+  return ownNamer(homeOf(layout)).spelled;
+}
+
+export function describe(layout: DrumLayout): string {
+  const { tongues } = layout;
+  const call = callOn(layout);
   const off = tongues.some((tongue) => tongue.cents !== 0) ? ', some off by cents' : '';
-  const names = tongues.map((tongue) => pitchText(tongue.pitch));
+  const names = tongues.map(({ pitch }) => pitchText(pitch, call(pitch)));
   return `tongue drum of ${tongues.length}: ${names.slice(0, 5).join(' ')}${names.length > 5 ? ' …' : ''}${off}`;
 }
 

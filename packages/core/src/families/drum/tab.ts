@@ -1,5 +1,4 @@
-import { flatName, noteText } from '../../pitch/noteName.ts';
-import { octaveOf } from '../../pitch/pitch.ts';
+import { pitchText, type NoteName } from '../../pitch/noteName.ts';
 import type { TabDialect } from '../contract.ts';
 import type { SpotWay } from '../kernel/fixedPitches.ts';
 
@@ -9,13 +8,13 @@ export const dialects = Object.freeze([
   { id: 'words', label: 'words: tongue 4', separator: ', ' },
 ] as const satisfies readonly TabDialect[]);
 
-/** @throws on an unknown dialect */
-export function tab(way: SpotWay, dialect: string): string {
+/** @param called the name of its note @throws on an unknown dialect */
+export function tab(way: SpotWay, dialect: string, called: NoteName): string {
   switch (dialect) {
     case 'numbers':
       return String(way.number);
     case 'notes':
-      return `${way.number} (${noteText(flatName(way.pitch))}${octaveOf(way.pitch)})`;
+      return `${way.number} (${pitchText(way.pitch, called)})`;
     case 'words':
       return way.words;
     default:

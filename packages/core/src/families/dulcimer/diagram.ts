@@ -1,9 +1,8 @@
-import { pitchText } from '../../pitch/noteName.ts';
 import { chipShape, type ChipText } from '../../scene/chip.ts';
 import type { Scene, Shape } from '../../scene/scene.ts';
 import { label, line, rect } from '../../scene/shapes.ts';
 import { STRINGS, type StringName } from './frets.ts';
-import { capoAt, describe, type DulcimerLayout } from './layout.ts';
+import { capoAt, describe, openText, type DulcimerLayout } from './layout.ts';
 import type { DulcimerWay } from './ways.ts';
 
 /** Millimetres. The fretboard is drawn for the frets up to the last one, so that the upper frets stay apart. */
@@ -77,7 +76,7 @@ export function scene(
         ? [line(SIZE.left, y + 1.2, SIZE.left + SIZE.length, y + 1.2, 'ink', 0.3)]
         : []),
       label(1, y - 0.6, string, 4.4, { bold: true }),
-      label(1, y + 4.4, pitchText(layout.strings[string]), 4, { ink: 'soft' }),
+      label(1, y + 4.4, openText(layout, string), 4, { ink: 'soft' }),
     ];
   });
   const capoBar =

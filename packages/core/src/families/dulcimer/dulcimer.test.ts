@@ -85,7 +85,7 @@ test('what must be done for another tuning is said string by string', () => {
   const tuning = open('d3-a3-d4').options.find((o) => o.id === 'tuning')!;
   expect(tuning.retune!('D3 A3 A3')).toBe('tune the melody string down 5 semitones');
   expect(tuning.retune!('C3 G3 C4')).toMatch(
-    /bass string down 2.*middle string down 2.*melody string down 2/,
+    /bass string down a tone.*middle string down a tone.*melody string down a tone/,
   );
 });
 

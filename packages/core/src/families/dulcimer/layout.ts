@@ -1,5 +1,5 @@
-import { pitchText } from '../../pitch/noteName.ts';
-import type { Pitch } from '../../pitch/pitch.ts';
+import { pitchClass, type Pitch } from '../../pitch/pitch.ts';
+import { ownNamer } from '../../scale/namer.ts';
 import type { Result } from '../../result.ts';
 import { fail, ok } from '../../result.ts';
 import { Fields, isWhole } from '../kernel/fields.ts';
@@ -88,8 +88,13 @@ function rank(name: string): number {
   return ALL_FRETS.findIndex((fret) => fret.name === name);
 }
 
-function tuningText({ strings }: DulcimerLayout): string {
-  return STRINGS.map((name) => pitchText(strings[name])).join(' ');
+/** An open string as the key of the bass string calls it. */
+export function openText({ strings }: DulcimerLayout, name: StringName): string {
+  return ownNamer(pitchClass(strings.bass)).withOctave(strings[name]);
+}
+
+function tuningText(layout: DulcimerLayout): string {
+  return STRINGS.map((name) => openText(layout, name)).join(' ');
 }
 
 export function describe(layout: DulcimerLayout): string {

@@ -5,6 +5,7 @@ import { BELLOWS_REED } from '../kernel/timbres.ts';
 import { scene } from './diagram.ts';
 import { habits, parts, preferences, stepLoads, wayLoads } from './effort.ts';
 import {
+  callButton,
   checkLayout,
   describe,
   elements,
@@ -49,8 +50,10 @@ export const english = defineFamily<EnglishLayout, EnglishWay>({
   stepLoads: (_, from, to) => stepLoads(from, to),
   sideOf: (_, { way }) => (way.hand === 'R' ? 'above' : 'below'),
   facts: () => ['each button sounds the same pushed and pulled: turn the bellows at phrases'],
-  tab: (_, way, dialect) => tab(way, dialect),
+  nameOf: callButton,
+  tab: (layout, way, dialect) => tab(way, dialect, callButton(layout, way)),
   brief: (_, way) => brief(way),
-  parseTab: (_, all, text, dialect) => parseByTable(all, DIALECT_IDS, tab, text, dialect),
+  parseTab: (layout, all, text, dialect) =>
+    parseByTable(all, DIALECT_IDS, (way, id) => tab(way, id, callButton(layout, way)), text, dialect),
   scene,
 });

@@ -1,10 +1,12 @@
-import type { Pitch } from '../../pitch/pitch.ts';
+import { spellAs, type NoteName } from '../../pitch/noteName.ts';
+import { pitchClass, type Pitch } from '../../pitch/pitch.ts';
 import type { Result } from '../../result.ts';
+import { ownNamer } from '../../scale/namer.ts';
 import { HAND_WORDS, HANDS, type Hand } from '../kernel/buttons.ts';
 import { Fields } from '../kernel/fields.ts';
 import { chosen, option } from '../kernel/options.ts';
 import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
-import { COLUMNS, SYSTEM_IDS, SYSTEMS, type ButtonPlan, type SystemId } from './layouts.ts';
+import { COLUMNS, SYSTEM_IDS, SYSTEMS, type ButtonPlan, type Column, type SystemId } from './layouts.ts';
 
 /** An English concertina: every button one pitch, the same pushed and pulled. */
 export interface EnglishLayout {
@@ -54,6 +56,22 @@ export function buttonName(hand: Hand, column: number, row: number): string {
   return `${HAND_WORDS[hand]} hand, column ${column}, button ${row}`;
 }
 
+/** Columns of accidentals, and the naturals they stand beside. */
+const BESIDE: Readonly<Partial<Record<Column, Column>>> = Object.freeze({ 1: 2, 4: 3 });
+
+/** An accidental is called after the natural beside it: A♭ beside A, though it sounds as the G♯ beside G. */
+export function callButton(
+  { buttons }: EnglishLayout,
+  { hand, column, row }: { readonly hand: Hand; readonly column: Column; readonly row: number },
+): NoteName {
+  const pitch = buttons[hand][column][row - 1]!;
+  const usual = ownNamer(0).spelled;
+  const beside = BESIDE[column];
+  const natural = beside && buttons[hand][beside][row - 1];
+  if (natural === undefined || Math.abs(pitch - natural) !== 1) return usual(pitch);
+  return spellAs(usual(natural).letter, pitchClass(pitch));
+}
+
 export function describe(layout: EnglishLayout): string {
   const changed = elements(layout).filter((e) => e.changed).length;
   const more = changed === 0 ? '' : `, ${changed} ${changed === 1 ? 'button' : 'buttons'} changed`;
@@ -82,15 +100,18 @@ export function withOption(layout: EnglishLayout, id: string, value: string): En
   return { ...layoutOf(chosen(id, value, SYSTEM_IDS)), seen: layout.seen };
 }
 
-export function elements({ system, buttons }: EnglishLayout): readonly LayoutElement[] {
+export function elements(layout: EnglishLayout): readonly LayoutElement[] {
+  const { system, buttons } = layout;
   return HANDS.flatMap((hand) =>
     COLUMNS.flatMap((column) =>
       buttons[hand][column].map((pitch: Pitch, index) => ({
         id: `buttons.${hand}.${column}.${index + 1}`,
         label: buttonName(hand, column, index + 1),
-        row: `${HAND_WORDS[hand]}, column ${column}`,
+        table: `${HAND_WORDS[hand]} hand`,
+        row: `column ${column}`,
         column: String(index + 1),
         pitch,
+        called: callButton(layout, { hand, column, row: index + 1 }),
         values: [],
         changed: pitch !== SYSTEMS[system].plan[hand][column][index],
       })),

@@ -1,5 +1,4 @@
-import { flatName, noteText } from '../../pitch/noteName.ts';
-import { octaveOf } from '../../pitch/pitch.ts';
+import { pitchText, type NoteName } from '../../pitch/noteName.ts';
 import type { TabDialect } from '../contract.ts';
 import type { EnglishWay } from './ways.ts';
 
@@ -9,13 +8,13 @@ export const dialects = Object.freeze([
   { id: 'words', label: 'words: left, column 2, button 3', separator: ' · ' },
 ] as const satisfies readonly TabDialect[]);
 
-/** A hand and a note name one button only when the button is added, since a layout may hold a note twice on a hand. */
-export function tab(way: EnglishWay, dialect: string): string {
+/** A hand and a note name one button only when the button is added, since a layout may hold a note twice on a hand. @param called the name of its note */
+export function tab(way: EnglishWay, dialect: string, called: NoteName): string {
   switch (dialect) {
     case 'buttons':
       return way.id;
     case 'notes':
-      return `${way.hand} ${noteText(flatName(way.pitch))}${octaveOf(way.pitch)} (${way.column}.${way.row})`;
+      return `${way.hand} ${pitchText(way.pitch, called)} (${way.column}.${way.row})`;
     case 'words':
       return way.words;
     default:

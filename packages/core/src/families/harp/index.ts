@@ -6,6 +6,7 @@ import type { FactTable } from '../layoutPart.ts';
 import { scene } from './diagram.ts';
 import { habits, parts, preferences, remarks, stepLoads, wayLoads } from './effort.ts';
 import {
+  callOn,
   checkLayout,
   describe,
   elements,
@@ -73,6 +74,7 @@ export const harp = defineFamily<HarpLayout, HarpWay>({
     return [up.length === 0 ? `all levers down (${BASES[layout.base].label})` : `levers up: ${up.join(' ')}`];
   },
   tables: (layout) => [leverTable(layout)],
+  nameOf: (layout, { string, pitch }) => callOn(layout, string, pitch),
   tab: (_, way, dialect) => tab(way, dialect),
   brief: (_, way) => brief(way),
   parseTab: (_, all, text, dialect) => parseByTable(all, DIALECT_IDS, tab, text, dialect),

@@ -1,4 +1,4 @@
-import { accidentalText } from '../../pitch/noteName.ts';
+import { noteText, type NoteName } from '../../pitch/noteName.ts';
 import { pitchClass, type Pitch, type PitchClass } from '../../pitch/pitch.ts';
 import type { Result } from '../../result.ts';
 import type { Key } from '../../scale/scale.ts';
@@ -65,10 +65,15 @@ export function nameAt({ lowest }: Pick<HarpLayout, 'lowest'>, index: number): S
   return stringName(lowestName(lowest), index);
 }
 
+/** A pitch as a note of the letter of its string. */
+export function callOn(layout: HarpLayout, index: number, pitch: Pitch): NoteName {
+  const { letter, octave } = nameAt(layout, index);
+  return { letter, accidental: pitch - (12 * (octave + 1) + NATURAL[letter]) };
+}
+
 /** A pitch named by the letter of its string: `F♯4`, `E♯4`. */
 export function soundingName(layout: HarpLayout, index: number, pitch: Pitch): string {
-  const { letter, octave } = nameAt(layout, index);
-  return letter + accidentalText(pitch - (12 * (octave + 1) + NATURAL[letter])) + octave;
+  return noteText(callOn(layout, index, pitch)) + nameAt(layout, index).octave;
 }
 
 export function isUp({ up, strings }: HarpLayout, index: number): boolean {
@@ -219,6 +224,7 @@ export function elements(layout: HarpLayout): readonly LayoutElement[] {
       row: `octave ${name.octave}`,
       column: name.letter,
       pitch,
+      called: callOn(layout, index, pitch),
       values: [{ kind: 'flag', id: 'lever', label: 'lever', value: lever }],
       changed: !lever || pitch !== basePitch(name, layout.base),
     };
