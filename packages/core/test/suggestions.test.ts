@@ -67,8 +67,8 @@ test.each(FAMILY_IDS)(
   (id) => {
     for (const of of KEYS) {
       for (const { spec, settings, cell, todo } of suggestionsFor(first(id), of)) {
-        const there = expectOk(asIf(first(id).spec, settings));
-        expect(there.spec).toEqual(spec);
+        const there = expectOk(asIf(first(id), settings));
+        expect(there.instrument.spec).toEqual(spec);
         expect(todo.slice(0, there.todo.length)).toEqual(there.todo);
         const set = expectOk(openInstrument(spec));
         expect(cellOf(set, of)).toEqual(cell);
@@ -98,17 +98,20 @@ test('an empty cabinet suggests nothing', () => {
 });
 
 test('what cannot be set on the spot is refused, and what is set already asks nothing', () => {
-  const { spec } = first('dulcimer');
+  const dulcimer = first('dulcimer');
   const fieldOf = (option: string, choice: string) => {
-    const result = asIf(spec, [{ option, choice }]);
+    const result = asIf(dulcimer, [{ option, choice }]);
     return result.ok ? undefined : result.problems[0]!.field;
   };
   expect(fieldOf('fretboard', 'chromatic')).toBe('option');
   expect(fieldOf('wings', '2')).toBe('option');
   expect(fieldOf('capo', '99')).toBe('choice');
-  expect(expectOk(asIf(spec, [{ option: 'capo', choice: '0' }]))).toEqual({ spec, todo: [] });
-  const capo = expectOk(asIf(spec, [{ option: 'capo', choice: '3' }]));
-  const back = expectOk(asIf(capo.spec, [{ option: 'capo', choice: '0' }]));
+  expect(expectOk(asIf(dulcimer, [{ option: 'capo', choice: '0' }]))).toEqual({
+    instrument: dulcimer,
+    todo: [],
+  });
+  const capo = expectOk(asIf(dulcimer, [{ option: 'capo', choice: '3' }]));
+  const back = expectOk(asIf(capo.instrument, [{ option: 'capo', choice: '0' }]));
   expect(back.todo).toEqual(['take the capo off']);
-  expect(back.spec.layout).toEqual(expectOk(openInstrument(spec)).layout);
+  expect(back.instrument.layout).toEqual(dulcimer.layout);
 });

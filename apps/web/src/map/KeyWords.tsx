@@ -13,6 +13,7 @@ import {
   searchScales,
   USUAL_KEYS,
   usualTonic,
+  type StoredAsk,
 } from '@same-song/core';
 import { scaleWords, tonicWords } from './askWords.ts';
 import { presetRef, refStanding } from './reference.ts';
@@ -37,7 +38,8 @@ export function ScaleWord({ picker, state }: WordProps) {
       word={scaleWords(state.ask)}
       placeholder="eb dor, blues, 1 2 ♭3 4 5 …"
       search={(text) => scaleChoices(text, state.ask.scale)}
-      onChoose={(id, typed) => chooseScale(state, id, typed)}
+      onChoose={(id, typed) => state.change('scale', withScale(id, typed))}
+      onConsider={(id, typed) => state.consider(withScale(id, typed))}
     />
   );
 }
@@ -50,6 +52,7 @@ export function TonicWord({ picker, state }: WordProps) {
       placeholder="A letter, with b or # …"
       search={(text) => tonicChoices(text, state)}
       onChoose={(id) => state.change(`key ${id}`, { tonic: id })}
+      onConsider={(id) => state.consider({ tonic: id })}
     />
   );
 }
@@ -62,6 +65,7 @@ export function InstrumentWord({ picker, state }: WordProps) {
       placeholder="A name, a key …"
       search={(text) => instrumentChoices(text, state)}
       onChoose={(id) => state.changeInstrument(id, 'another instrument')}
+      onConsider={state.considerInstrument}
     />
   );
 }
@@ -90,10 +94,10 @@ export function scaleChoices(text: string, current: string) {
   return { choices, error: found.problem?.message };
 }
 
-/** A tonic typed with the scale is taken too. */
-function chooseScale(state: MapState, id: string, typed: string): void {
+/** What a chosen scale changes: a tonic typed with it is taken too. */
+function withScale(id: string, typed: string): Partial<StoredAsk> {
   const { tonic } = searchScales(typed);
-  state.change('scale', { scale: id, ...(tonic ? { tonic: noteCode(tonic) } : {}) });
+  return { scale: id, ...(tonic ? { tonic: noteCode(tonic) } : {}) };
 }
 
 /** Keys as the scale is usually spelled, or what was typed and its twin. */

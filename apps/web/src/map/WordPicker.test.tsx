@@ -16,6 +16,7 @@ function search(text: string) {
 
 function opened() {
   const chosen: [string, string][] = [];
+  const considered: string[] = [];
   function Page() {
     const [open, setOpen] = useState(false);
     return (
@@ -26,6 +27,7 @@ function opened() {
         search={search}
         placeholder="type"
         onChoose={(id, typed) => chosen.push([id, typed])}
+        onConsider={(id) => considered.push(id)}
         open={open}
         onOpen={setOpen}
       />
@@ -37,6 +39,7 @@ function opened() {
   const field = () => screen.getByRole('combobox');
   return {
     chosen,
+    considered,
     open,
     field,
     type: (value: string) => fireEvent.change(field(), { target: { value } }),
@@ -64,6 +67,20 @@ test('arrows move between the first and the last, Enter takes and closes', () =>
   picker.press('ArrowUp', 'Enter');
   expect(picker.chosen).toEqual([['id-Dorian', '']]);
   expect(isOpen()).toBe(false);
+});
+
+test('what a text or an arrow leads to is considered, what stands there by itself is not', () => {
+  const picker = opened();
+  expect(picker.considered).toEqual([]);
+  picker.type('d');
+  picker.type('do');
+  expect(picker.considered).toEqual(['id-Dorian']);
+  picker.type('');
+  picker.press('ArrowDown');
+  expect(picker.considered.at(-1)).toBe('id-Dorian');
+  fireEvent.pointerDown(screen.getAllByRole('option')[0]!);
+  expect(picker.considered.at(-1)).toBe('id-major');
+  expect(picker.chosen).toEqual([]);
 });
 
 test('typing narrows, the best stands first, and what was typed goes along', () => {

@@ -1,6 +1,14 @@
 import InputBase from '@mui/material/InputBase';
 import Popover from '@mui/material/Popover';
-import { useEffect, useId, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import {
+  useEffect,
+  useEffectEvent,
+  useId,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type ReactNode,
+} from 'react';
 
 /** One thing that a word of the ask line can be. */
 export interface Choice {
@@ -25,6 +33,8 @@ interface WordPickerProps {
   };
   readonly placeholder: string;
   readonly onChoose: (id: string, typed: string) => void;
+  /** Told of what is likely to be chosen next: where a typed text or an arrow has led, or where the pointer goes down. */
+  readonly onConsider?: (id: string, typed: string) => void;
   readonly open: boolean;
   readonly onOpen: (open: boolean) => void;
   readonly footer?: ReactNode;
@@ -77,7 +87,7 @@ export function PickerPopover(props: PickerPopoverProps) {
   );
 }
 
-function Search({ name, search, placeholder, onChoose, onOpen, footer }: PickerPopoverProps) {
+function Search({ name, search, placeholder, onChoose, onConsider, onOpen, footer }: PickerPopoverProps) {
   const [text, setText] = useState('');
   const { choices, error } = search(text);
   const start =
@@ -94,6 +104,11 @@ function Search({ name, search, placeholder, onChoose, onOpen, footer }: PickerP
   useEffect(() => {
     list.current?.querySelector('[data-active]')?.scrollIntoView({ block: 'nearest' });
   }, [active, text]);
+  const likely = text === '' && moved === undefined ? undefined : choices[active]?.id;
+  const consider = useEffectEvent((id: string) => onConsider?.(id, text));
+  useEffect(() => {
+    if (likely !== undefined) consider(likely);
+  }, [likely]);
   const take = (choice: Choice | undefined) => {
     if (!choice) return;
     // The next key is a shortcut already, even before the picker has left the screen.
@@ -152,6 +167,7 @@ function Search({ name, search, placeholder, onChoose, onOpen, footer }: PickerP
             heading={text === '' && choice.group !== choices[index - 1]?.group ? choice.group : undefined}
             active={index === active}
             onTake={() => take(choice)}
+            onRest={() => onConsider?.(choice.id, text)}
           />
         ))}
       </ul>
@@ -166,9 +182,10 @@ interface PickerRowProps {
   readonly heading: string | undefined;
   readonly active: boolean;
   readonly onTake: () => void;
+  readonly onRest: () => void;
 }
 
-function PickerRow({ id, choice, heading, active, onTake }: PickerRowProps) {
+function PickerRow({ id, choice, heading, active, onTake, onRest }: PickerRowProps) {
   return (
     <>
       {heading && (
@@ -183,6 +200,7 @@ function PickerRow({ id, choice, heading, active, onTake }: PickerRowProps) {
         data-active={active ? '' : undefined}
         className="picker-choice"
         onClick={onTake}
+        onPointerDown={onRest}
       >
         <span>
           {choice.label}

@@ -2,6 +2,7 @@ import {
   asIf,
   FAMILY_IDS,
   familyById,
+  openInstrument,
   specFromPreset,
   type InstrumentSpec,
   type QuickSetting,
@@ -72,9 +73,11 @@ function setAs(standing: ChosenInstrument, texts: readonly string[]): ChosenInst
     const [option = '', ...choice] = text.split(':');
     return { option, choice: choice.join(':') };
   });
-  const set = asIf(standing.spec, settings);
+  const opened = openInstrument(standing.spec);
+  const set = opened.ok ? asIf(opened.value, settings) : opened;
   if (!set.ok || set.value.todo.length === 0) return standing;
-  return { ...standing, ...set.value, ref: refWith(standing.ref, settings) };
+  const { instrument, todo } = set.value;
+  return { ...standing, spec: instrument.spec, todo, ref: refWith(standing.ref, settings) };
 }
 
 function borrowed(ref: string): InstrumentSpec | undefined {

@@ -1,6 +1,7 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, render, waitFor } from '@testing-library/react';
-import { createMemoryRouter, RouterProvider } from 'react-router';
+import { createMemoryRouter } from 'react-router';
+import { RouterProvider } from 'react-router/dom';
 import { DEFAULT_SETTINGS, specFromPreset } from '@same-song/core';
 import { redo, undo } from '../frame/undo.ts';
 import { useMapState, type MapState } from './useMapState.ts';
@@ -35,6 +36,12 @@ function opened(link: string, answers: Record<string, unknown> = {}) {
   );
   return {
     state: () => seen.state!,
+    /** Maps that were asked of the worker: instrument, question and writing. */
+    asked: () =>
+      client
+        .getQueryCache()
+        .findAll({ queryKey: ['map'] })
+        .map((query) => query.queryKey),
     link: () => new URLSearchParams(router.state.location.search),
     depth: () => router.state.historyAction,
     ready: () => waitFor(() => expect(seen.state!.waiting).toBe(false)),
@@ -124,6 +131,22 @@ test('another instrument keeps the question; one of the cabinet is remembered', 
   act(() => map.state().changeInstrument('own', 'back'));
   await waitFor(() => expect(map.state().chosen!.ref).toBe('own'));
   expect(map.state().settings.lastInstrument).toBe('own');
+});
+
+test('what is likely to be asked next is computed once, for the question that is asked then', async () => {
+  const map = opened('/map?on=own&in=F&play=dorian&pin=0:1b');
+  await map.ready();
+  act(() => map.state().consider({ tonic: 'C' }));
+  expect(map.asked()).toHaveLength(1);
+  expect(map.link().get('in')).toBe('F');
+  act(() => map.state().change('the key', { tonic: 'C' }));
+  expect(map.state().ask).toMatchObject({ tonic: 'C', pins: [] });
+  expect(map.asked()).toEqual([['map', map.state().chosen!.spec, map.state().ask, expect.anything()]]);
+  act(() => map.state().considerInstrument('preset:dulcimer/d3-a3-d4~capo:3'));
+  act(() => map.state().changeInstrument('preset:dulcimer/d3-a3-d4~capo:3', 'a dulcimer'));
+  expect(map.state().family.id).toBe('dulcimer');
+  expect(map.asked().at(-1)!.slice(1, 3)).toEqual([map.state().chosen!.spec, map.state().ask]);
+  expect(map.asked()).toHaveLength(2);
 });
 
 test('what is marked is no step of its own in the history', async () => {

@@ -63,26 +63,38 @@ export function useMapState() {
     if (next === now.current) return;
     now.current = next;
     underWay.current.push(next);
-    latestSet.current(link, options);
+    latestSet.current(link, { ...options, flushSync: true });
   }, []);
+
+  const ahead = useMapAhead();
+  /** Has the map of a link computed while the page still draws, or before it is asked for at all. */
+  const lookAhead = useCallback(
+    (link: URLSearchParams) => {
+      const ref = link.get('on');
+      const there = ref === null || ref === chosen?.ref ? chosen : choose(ref, cabinet ?? [], false);
+      const itsFamily = there && familyById(there.spec.family);
+      if (!there || !itsFamily) return;
+      const { ask: asked } = askFromLink(Object.fromEntries(link), itsFamily, homeOf(there));
+      const writing = { naming: settings.naming, dialect: dialectOf(settings, itsFamily) };
+      ahead(there.spec, storedAsk(asked), writing);
+    },
+    [chosen, cabinet, settings, ahead],
+  );
 
   const write = useCallback(
     (next: URLSearchParams, label: string) => {
       const before = new URLSearchParams(now.current);
       if (next.toString() === before.toString()) return;
+      lookAhead(next);
       go(next);
       remember({ label, undo: () => go(before), redo: () => go(next) });
     },
-    [go],
+    [go, lookAhead],
   );
 
-  const ahead = useMapAhead();
-  const { naming } = settings;
-  const dialect = dialectOf(settings, family);
-
-  /** Changes the question. Pins hold for one line of notes: what changes the line lets go of them. */
-  const change = useCallback(
-    (label: string, part: Partial<StoredAsk>) => {
+  /** The link of a changed question. Pins hold for one line of notes: what changes the line lets go of them. */
+  const changed = useCallback(
+    (part: Partial<StoredAsk>) => {
       const { ask: base, at: marked } = current();
       const keepsLine = Object.keys(part).every((field) => KEEPS_LINE.includes(field));
       const next = { ...base, ...(keepsLine ? {} : { pins: [] }), ...part };
@@ -91,19 +103,29 @@ export function useMapState() {
         ...askToLink(next, family),
       });
       if (keepsLine && marked) link.set('at', marked);
-      if (chosen) ahead(chosen.spec, next, { naming, dialect });
-      write(link, label);
+      return link;
     },
-    [current, chosen, family, write, ahead, naming, dialect],
+    [current, chosen, family],
+  );
+  const onInstrument = useCallback(
+    (ref: string) => withAsk(now.current, { on: ref, ...askToLink({ ...current().ask, pins: [] }, family) }),
+    [current, family],
   );
 
+  const change = useCallback(
+    (label: string, part: Partial<StoredAsk>) => write(changed(part), label),
+    [changed, write],
+  );
   const changeInstrument = useCallback(
     (ref: string, label: string) => {
-      write(withAsk(now.current, { on: ref, ...askToLink({ ...current().ask, pins: [] }, family) }), label);
+      write(onInstrument(ref), label);
       if (!isBorrowed(ref)) changeSettings({ lastInstrument: refStanding(ref) });
     },
-    [current, family, write, changeSettings],
+    [onInstrument, write, changeSettings],
   );
+  /** What a picker rests on is likely to be asked next. */
+  const consider = (part: Partial<StoredAsk>) => lookAhead(changed(part));
+  const considerInstrument = (ref: string) => lookAhead(onInstrument(ref));
 
   /** Marks a note of the line (`3`) or a way (`way.3d2`); no step of its own in the browser's history. */
   const select = useCallback(
@@ -173,6 +195,8 @@ export function useMapState() {
     settings,
     change,
     changeInstrument,
+    consider,
+    considerInstrument,
     changeSettings,
     select,
   };

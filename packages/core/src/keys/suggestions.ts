@@ -7,7 +7,7 @@ import {
 } from '../instrument/instrument.ts';
 import { defaultPreferences } from '../route/preferences.ts';
 import type { Key } from '../scale/scale.ts';
-import { asIf, type QuickSetting } from './asIf.ts';
+import { withSetting, type AsIf, type QuickSetting } from './asIf.ts';
 import { byEase, groundsOf, keyCell, type KeyCell } from './keyCell.ts';
 
 /** One instrument for a key, and what must be done first. */
@@ -30,14 +30,10 @@ const VARIANTS = 160;
  */
 export function suggestionsFor(instrument: Instrument, key: Key): readonly Suggestion[] {
   const standing = suggestion(instrument, key, [], []);
-  const variants = variantsOf(instrument).map((settings) => {
-    const there = asIf(instrument.spec, settings);
-    const opened = there.ok ? openInstrument(there.value.spec) : there;
-    return there.ok && opened.ok ? suggestion(opened.value, key, settings, there.value.todo) : undefined;
-  });
-  const better = variants
-    .filter((variant) => variant !== undefined)
-    .sort((a, b) => byEase(a.cell, b.cell) || a.todo.length - b.todo.length)[0];
+  const variants = variantsOf(instrument).map((variant) =>
+    suggestion(variant.instrument, key, variant.settings, variant.todo),
+  );
+  const better = variants.sort((a, b) => byEase(a.cell, b.cell) || a.todo.length - b.todo.length)[0];
   return better && byEase(better.cell, standing.cell) < 0 ? [better, standing] : [standing];
 }
 
@@ -57,17 +53,23 @@ function suggestion(
   };
 }
 
+interface Variant extends AsIf {
+  readonly settings: readonly QuickSetting[];
+}
+
 /** Every combination of the options that take no workshop, the present one left out. */
-function variantsOf(instrument: Instrument): readonly QuickSetting[][] {
-  const quick = instrument.options.filter((option) => option.retune);
-  let variants: QuickSetting[][] = [[]];
-  for (const { id, value, choices } of quick)
-    variants = variants.flatMap((settings) =>
-      choices
-        .slice(0, VARIANTS)
-        .map((choice) => (choice.id === value ? settings : [...settings, { option: id, choice: choice.id }])),
+function variantsOf(instrument: Instrument): readonly Variant[] {
+  let variants: readonly Variant[] = [{ instrument, settings: [], todo: [] }];
+  for (const { id, value, choices } of instrument.options.filter((option) => option.retune))
+    variants = variants.flatMap((variant) =>
+      choices.slice(0, VARIANTS).flatMap((choice) => {
+        if (choice.id === value) return [variant];
+        const setting = { option: id, choice: choice.id };
+        const next = withSetting(variant, setting);
+        return next.ok ? [{ ...next.value, settings: [...variant.settings, setting] }] : [];
+      }),
     );
-  return variants.filter((settings) => settings.length > 0).slice(0, VARIANTS);
+  return variants.filter((variant) => variant.settings.length > 0).slice(0, VARIANTS);
 }
 
 /** All instruments for a key, best first; each at most twice. */
