@@ -90,6 +90,21 @@ describe.each(FAMILY_IDS)('%s', (id) => {
     }
   });
 
+  test('a step costs the same at any two moments that are alike in what steps hang on', () => {
+    const moments = [0, 0.25, 0.5, 1, 1.75].flatMap((start) =>
+      [0.25, 2].flatMap((beats) => [0, 0.5, 3].map((since) => ({ start, beats, since }))),
+    );
+    const hang = (at: (typeof moments)[number]) => family.stepsHangOn?.(at) ?? '';
+    for (const { ways, playsOf, stepLoads } of some) {
+      const plays = ways.flatMap((way) => playsOf(way, {}));
+      for (const from of plays.filter((_, i) => i % 17 === 0))
+        for (const to of plays.filter((_, i) => i % 5 === 0)) {
+          const told = moments.map((at) => `${hang(at)}: ${stepLoads(from, to, at, {}).join(' ')}`);
+          expect(new Set(told).size).toBe(new Set(moments.map(hang)).size);
+        }
+    }
+  });
+
   test('preferences weigh known parts and avoid known techniques; the first avoids nothing', () => {
     const parts = new Set<string>(family.parts.map((p) => p.id));
     const techniques = new Set<string>(family.techniques.map((t) => t.id));

@@ -87,6 +87,8 @@ export interface FamilyDefinition<Layout, W extends Way> {
   wayLoads(layout: Layout, play: Play<W>, moment: Moment, habits: HabitChoice): Loads;
   /** Loads of going from one way to the next; the ways' own loads left out. */
   stepLoads(layout: Layout, from: Play<W>, to: Play<W>, moment: Moment, habits: HabitChoice): Loads;
+  /** What of a moment those loads hang on, as a text; left out where a step is the same at every moment. */
+  stepsHangOn?(moment: Moment): string;
   /** What a way's note is called where no key is asked; left out where it is as in the major key of `home`. */
   nameOf?(layout: Layout, way: W): NoteName;
   /** What to do at single notes of a line that has been chosen. */
@@ -166,6 +168,7 @@ export interface Family extends Pick<
   | 'timbre'
   | 'absent'
   | 'element'
+  | 'stepsHangOn'
 > {
   readonly presets: readonly LayoutPreset<unknown>[];
   /** Checks a stored or imported layout and opens it; problems carry the field within the layout. */

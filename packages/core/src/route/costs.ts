@@ -1,3 +1,4 @@
+import type { Family } from '../families/contract.ts';
 import type { Loads } from '../families/effortPart.ts';
 import type { Play, Way } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
@@ -34,11 +35,13 @@ function isLike(a: TimedNote, b: TimedNote): boolean {
   return a.beats === b.beats && a.since === b.since && a.start % 1 === b.start % 1;
 }
 
-export function costTable({ weights, habits }: ResolvedPreferences): CostTable {
+export function costTable(family: Family, { weights, habits }: ResolvedPreferences): CostTable {
   /** Each play with the instrument it was first seen on. */
   const plays: { readonly play: Play; readonly on: Instrument }[] = [];
   const numbers = new Map<string, readonly number[]>();
   const moments = new Map<string, MomentCosts>();
+  /** Costs of steps, by what of a moment they hang on. */
+  const steps = new Map<string, MomentCosts['step']>();
   /** Neighbours in a line are mostly alike. */
   let last: { readonly note: TimedNote; readonly moment: MomentCosts } | undefined;
   const ownLoads = (number: number, note: TimedNote) => {
@@ -49,25 +52,28 @@ export function costTable({ weights, habits }: ResolvedPreferences): CostTable {
     const { play, on } = plays[to]!;
     return on.stepLoads(plays[from]!.play, play, note, habits);
   };
-  const momentOf = (note: TimedNote): MomentCosts => {
-    const own: number[] = [];
+  const stepCostsAt = (note: TimedNote): MomentCosts['step'] => {
     const width = Math.min(WIDEST, plays.length);
     // A square of numbers for most instruments, a map beyond its width; −1 where a cost is not known yet.
     const square = new Float64Array(width * width).fill(-1);
     const beyond = new Map<number, number>();
-    return {
-      own: (play) => (own[play] ??= costOf(ownLoads(play, note), weights)),
-      step(from, to) {
-        const inside = from < width && to < width;
-        const at = inside ? from * width + to : from * PLAYS_LIMIT + to;
-        const known = inside ? square[at]! : (beyond.get(at) ?? -1);
-        if (known >= 0) return known;
-        const cost = costOf(stepLoads(from, to, note), weights);
-        if (inside) square[at] = cost;
-        else beyond.set(at, cost);
-        return cost;
-      },
+    return (from, to) => {
+      const inside = from < width && to < width;
+      const at = inside ? from * width + to : from * PLAYS_LIMIT + to;
+      const known = inside ? square[at]! : (beyond.get(at) ?? -1);
+      if (known >= 0) return known;
+      const cost = costOf(stepLoads(from, to, note), weights);
+      if (inside) square[at] = cost;
+      else beyond.set(at, cost);
+      return cost;
     };
+  };
+  const momentOf = (note: TimedNote): MomentCosts => {
+    const own: number[] = [];
+    const hang = family.stepsHangOn?.(note) ?? '';
+    const step = steps.get(hang) ?? stepCostsAt(note);
+    steps.set(hang, step);
+    return { own: (play) => (own[play] ??= costOf(ownLoads(play, note), weights)), step };
   };
   return {
     numbersOf(way, instrument) {

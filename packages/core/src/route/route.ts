@@ -68,7 +68,7 @@ export function prepareRoutes(
   shared?: RouteGround,
 ): RouteGround {
   const chosen = shared?.chosen ?? resolvePreferences(instrument.family, preferences);
-  const costs = shared?.costs ?? costTable(chosen);
+  const costs = shared?.costs ?? costTable(instrument.family, chosen);
   const usable = instrument.ways.filter((way) => way.able && !chosen.avoid.has(way.technique));
   const ids = new Set(usable.map((way) => way.id));
   const gains = (way: Way) => way.duplicateOf === undefined || !ids.has(way.duplicateOf);

@@ -68,19 +68,21 @@ export function stepLoads(from: Play<DulcimerWay>, to: Play<DulcimerWay>, moment
   const cross = stringAt(to.way) - stringAt(from.way);
   // The melody string lies nearest the player: out goes from it towards the bass.
   const pick = cross === 0 ? 0 : cross < 0 === pickIsOut(moment.start) ? 0 : 1;
-  const common = { crossings: Math.abs(cross), pick };
-  if (to.way.fret === '0' || from.way.fret === '0') return loads(common);
+  const { slides, shifts, spans } = handLoads(from, to, cross === 0);
+  return loads({ crossings: Math.abs(cross), pick, slides, shifts, spans });
+}
+
+const AT_REST = Object.freeze({ slides: 0, shifts: 0, spans: 0 });
+
+/** What the hand on the frets does; an open string leaves it where it is. */
+function handLoads(from: Play<DulcimerWay>, to: Play<DulcimerWay>, sameString: boolean) {
+  if (to.way.fret === '0' || from.way.fret === '0') return AT_REST;
   const frets = fretPlace(to.way.fret) - fretPlace(from.way.fret);
   if (to.grip === from.grip)
-    return loads({
-      ...common,
-      slides: frets === 0 ? (cross === 0 ? 0 : 0.5) : 1,
-      shifts: Math.abs(frets),
-    });
-  const fingers = reach(to.grip) - reach(from.grip);
-  const off = Math.abs(frets - fingers);
+    return { slides: frets !== 0 ? 1 : sameString ? 0 : 0.5, shifts: Math.abs(frets), spans: 0 };
+  const off = Math.abs(frets - (reach(to.grip) - reach(from.grip)));
   // Within a fret the hand stretches; beyond it must move.
-  return loads({ ...common, spans: off <= 1 ? off : 0, shifts: off <= 1 ? 0 : off });
+  return off <= 1 ? { slides: 0, shifts: 0, spans: off } : { slides: 0, shifts: off, spans: 0 };
 }
 
 /** The pick's direction at every note, and where the hand must move. */

@@ -6,7 +6,7 @@ import { parseByTable } from '../kernel/tabTable.ts';
 import { PLUCKED } from '../kernel/timbres.ts';
 import type { FactTable } from '../layoutPart.ts';
 import { scene } from './diagram.ts';
-import { habits, parts, preferences, remarks, stepLoads, wayLoads } from './effort.ts';
+import { habits, parts, pickIsOut, preferences, remarks, stepLoads, wayLoads } from './effort.ts';
 import { STRINGS } from './frets.ts';
 import {
   capoAt,
@@ -52,6 +52,7 @@ export const dulcimer = defineFamily<DulcimerLayout, DulcimerWay>({
   ways,
   gripsFor: (_, way, chosen) => gripsFor(way, chosen),
   wayLoads: (_, play) => wayLoads(play),
+  stepsHangOn: ({ start }) => (pickIsOut(start) ? 'out' : 'in'),
   stepLoads: (_, from, to, moment) => stepLoads(from, to, moment),
   remarks: (_, line) => remarks(line),
   sideOf: (_, { way }) => ({ bass: 'above', middle: 'level', melody: 'below' })[way.technique] as 'above',
