@@ -122,12 +122,18 @@ function count(set: number): number {
   return found;
 }
 
-/** Letters whose levers are up, in the order in which sharps enter. */
+/** Letters whose levers are up, in the order in which sharps enter; asked for every key of a table, found once a layout. */
 export function lettersUp(layout: HarpLayout): readonly string[] {
-  if (layout.up.length === 0) return [];
-  const up = new Set(layout.strings.flatMap((_, i) => (isUp(layout, i) ? [nameAt(layout, i).letter] : [])));
-  return SHARPS_ORDER.filter((letter) => up.has(letter));
+  let known = LETTERS_UP.get(layout);
+  if (!known) {
+    const up = new Set(layout.strings.flatMap((_, i) => (isUp(layout, i) ? [nameAt(layout, i).letter] : [])));
+    known = SHARPS_ORDER.filter((letter) => up.has(letter));
+    LETTERS_UP.set(layout, known);
+  }
+  return known;
 }
+
+const LETTERS_UP = new WeakMap<HarpLayout, readonly string[]>();
 
 /** Problem fields: `base`, `lowest`, `double`, `strings` or a string such as `strings.4`. */
 export function checkLayout(stored: unknown): Result<HarpLayout> {
