@@ -29,10 +29,15 @@ try {
   for (const shot of SHOTS.filter(({ name }) => wanted.length === 0 || wanted.includes(name))) {
     const page = await openPage(browser, server.address + shot.path, shot);
     await page.waitForSelector(shot.ready);
-    for (const key of shot.keys ?? []) await page.keyboard.press(key);
+    const toggle = async () => {
+      for (const key of shot.toggles ?? []) await page.keyboard.press(key);
+      await new Promise((resolve) => setTimeout(resolve, 400));
+    };
+    await toggle();
     if (shot.print) await page.emulateMediaType('print');
-    await new Promise((resolve) => setTimeout(resolve, 400));
     await page.screenshot({ path: join(target, `${shot.name}.png`) });
+    // What is remembered is set back for the pictures that follow.
+    await toggle();
     await page.close();
     say(`docs/screenshots/${shot.name}.png`);
   }

@@ -37,7 +37,7 @@ export const SHOTS = [
   },
   map('chromatic', 7, 'in=Ab&play=major&span=2&dir=up&with=turns&at=3'),
   map('whistle', 8, 'in=Ab&play=major&dir=both&at=6'),
-  map('english', 10, 'in=Bb&play=major&span=2&dir=up&at=4'),
+  { ...map('english', 10, 'in=Bb&play=major&span=2&dir=up&at=4'), toggles: ['f'] },
   map('anglo', 11, 'in=G&play=major&span=2&dir=up&with=across&at=5'),
   map('dulcimer', 12, 'in=C&play=major&dir=both&at=6'),
   map('harp', 13, 'in=A&play=harmonic-minor&span=1&at=6'),

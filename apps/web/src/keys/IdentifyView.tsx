@@ -4,12 +4,12 @@ import {
   CHROMATIC_DEGREE_NAMES,
   commonNotes,
   fitsOf,
-  flatName,
   noteCode,
   noteText,
-  octaveOf,
   openInstrument,
+  ownNamer,
   readNotes,
+  spelledOctave,
   type Fit,
   type Instrument,
 } from '@same-song/core';
@@ -50,6 +50,7 @@ export function IdentifyView({ state }: KeysViewProps) {
     setText(notes);
     setParam('notes', notes, 'the notes');
   };
+  const takeAll = (pcs: readonly number[]) => take(pcs.map(ownNamer(instrument?.home ?? 0).bare).join(' '));
   return (
     <div className="identify">
       <div>
@@ -68,11 +69,7 @@ export function IdentifyView({ state }: KeysViewProps) {
           />
         </label>
         {own.length < 12 && own.length > 0 && (
-          <button
-            type="button"
-            className="link"
-            onClick={() => take(own.map((pc) => noteText(flatName(pc))).join(' '))}
-          >
+          <button type="button" className="link" onClick={() => takeAll(own)}>
             Take all notes of {chosen?.spec.name}
           </button>
         )}
@@ -87,11 +84,7 @@ export function IdentifyView({ state }: KeysViewProps) {
           </ul>
         )}
         {instrument && (
-          <PickOnDrawing
-            instrument={instrument}
-            notes={read?.ok ? read.value : NONE}
-            onNotes={(pcs) => take(pcs.map((pc) => noteText(flatName(pc))).join(' '))}
-          />
+          <PickOnDrawing instrument={instrument} notes={read?.ok ? read.value : NONE} onNotes={takeAll} />
         )}
       </div>
       <div className="identify-fits" aria-live="polite">
@@ -133,8 +126,8 @@ function PickOnDrawing({ instrument, notes, onNotes }: PickOnDrawingProps) {
     () =>
       instrument.scene((way) => ({
         role: notes.has(way.pitch % 12) ? 'chord' : 'scale',
-        degree: noteText(flatName(way.pitch)),
-        note: String(octaveOf(way.pitch)),
+        degree: noteText(instrument.nameOf(way)),
+        note: String(spelledOctave(instrument.nameOf(way), way.pitch)),
         reachable: way.able,
       })),
     [instrument, notes],
@@ -187,27 +180,25 @@ function CommonPart({ state }: KeysViewProps) {
     .split(',')
     .filter((id) => cabinet.some((record) => record.id === id));
   const toggle = (id: string) => flipParam('together', id, 'the instruments');
-  const sets = cabinet
+  const chosen = cabinet
     .filter((record) => ids.includes(record.id))
     .flatMap((record) => {
       const opened = openInstrument(specOf(record));
-      return opened.ok
-        ? [
-            new Set(
-              opened.value.ways
-                .filter((w) => w.able && w.technique === opened.value.family.techniques[0]!.id)
-                .map((w) => w.pitch % 12),
-            ),
-          ]
-        : [];
+      return opened.ok ? [opened.value] : [];
     });
+  const sets = chosen.map(
+    ({ ways, family }) =>
+      new Set(
+        ways.filter((w) => w.able && w.technique === family.techniques[0]!.id).map((w) => w.pitch % 12),
+      ),
+  );
   const { notes, drones } = commonNotes(sets);
-  const names = (pcs: readonly number[]) => pcs.map((pc) => noteText(flatName(pc))).join(' ');
+  const names = (pcs: readonly number[]) => pcs.map(ownNamer(chosen[0]?.home ?? 0).bare).join(' ');
   if (cabinet.length < 2) return null;
   return (
     <section>
       <h2>What several instruments share</h2>
-      <p>By their first technique: plain notes, plain fingerings, strings as they are.</p>
+      <p>Counting what each of them plays plainly: no bends, no half-holes, strings as they are.</p>
       <div className="keys-tools">
         {cabinet.map((record) => (
           <label key={record.id}>

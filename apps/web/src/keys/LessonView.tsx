@@ -4,7 +4,7 @@ import { useMapView } from '../compute/compute.ts';
 import { scaleWords, tonicWords } from '../map/askWords.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { dialectOf } from '../api/settings.ts';
-import { tabLine } from './cellWords.ts';
+import { tabLine } from '../map/tabLine.ts';
 import type { KeysViewProps } from './KeysPage.tsx';
 
 const SIDES: readonly Side[] = ['above', 'level', 'below'];

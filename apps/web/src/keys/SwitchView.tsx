@@ -11,7 +11,8 @@ import {
 import { useSwitching } from '../compute/compute.ts';
 import { scaleWords, tonicWords } from '../map/askWords.ts';
 import { SceneView } from '../scene/SceneView.tsx';
-import { scaleName, tabLine, tonicText } from './cellWords.ts';
+import { tabLine } from '../map/tabLine.ts';
+import { scaleName, tonicText } from './cellWords.ts';
 import { dialectOf } from '../api/settings.ts';
 import type { KeysViewProps } from './KeysPage.tsx';
 

@@ -38,11 +38,6 @@ export function partsText(asks: Asks): string {
   return felt.map((part) => `${part.label} ${part.count}`).join(', ') || 'next to nothing';
 }
 
-/** Ways in tab one after the other, none of them broken over two lines. */
-export function tabLine(ways: readonly { readonly tab: string }[], separator: string): string {
-  return ways.map((way) => way.tab.replaceAll(' ', '\u00a0')).join(separator);
-}
-
 /** What the best octave asks, part by part. */
 export function asksText(cell: KeyCell): string {
   return cell.best === undefined ? '' : partsText(cell.asks);

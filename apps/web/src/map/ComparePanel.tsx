@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import type { Comparison, WayView } from '@same-song/core';
+import { tabLine } from './tabLine.ts';
 import type { Beside } from './useComparison.ts';
 
 interface ComparePanelProps {
@@ -92,7 +93,7 @@ function WaysPart({ kept, dropped, added }: Pick<Comparison, 'kept' | 'dropped' 
   return rows.map(({ title, ways }) => (
     <section key={title}>
       <h2>{title}</h2>
-      <p className="verdict-plain">{ways.length > 0 ? ways.map((way) => way.tab).join(', ') : 'nothing'}</p>
+      <p className="verdict-plain">{tabLine(ways, ', ') || 'nothing'}</p>
     </section>
   ));
 }

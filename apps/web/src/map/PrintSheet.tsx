@@ -1,5 +1,6 @@
 import { lazy, memo, Suspense } from 'react';
 import type { MapView } from '@same-song/core';
+import { tabLine } from './tabLine.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 
 interface PrintSheetProps {
@@ -61,7 +62,7 @@ export const PrintSheet = memo(function PrintSheet({ view, title, instrument, st
         {lists.map((list) => (
           <div key={list.title}>
             <dt>{list.title}</dt>
-            <dd>{list.ways.map((way) => way.tab).join(view.tabSeparator) || 'nothing'}</dd>
+            <dd>{tabLine(list.ways, view.tabSeparator) || 'nothing'}</dd>
           </div>
         ))}
         {view.missing.length > 0 && (
