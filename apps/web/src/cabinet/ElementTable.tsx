@@ -10,6 +10,7 @@ import {
   type LayoutElement,
   type Problem,
 } from '@same-song/core';
+import { ColumnHeads } from '../frame/ColumnHeads.tsx';
 
 interface ElementTableProps {
   readonly instrument: Instrument;
@@ -103,11 +104,7 @@ function Cells({ name, elements, cell }: CellsProps) {
           <th scope="col">
             <span className="unseen">Row</span>
           </th>
-          {columns.map((column) => (
-            <th key={column} scope="col">
-              {column}
-            </th>
-          ))}
+          <ColumnHeads columns={columns} />
         </tr>
       </thead>
       <tbody>

@@ -1,10 +1,11 @@
 import TextField from '@mui/material/TextField';
 import { useMemo, useRef, useState } from 'react';
 import { openInstrument, type Instrument, type InstrumentSpec, type Problem } from '@same-song/core';
-import { request, RequestError } from '../api/client.ts';
+import { RequestError } from '../api/client.ts';
 import { instruments, specOf, type InstrumentRecord } from '../api/records.ts';
 import { notify } from '../frame/notice.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
+import { useKeeping } from '../frame/useKeeping.ts';
 import { remember } from '../frame/undo.ts';
 import { AlternatesPanel } from './AlternatesPanel.tsx';
 import { CapabilityFields } from './CapabilityFields.tsx';
@@ -21,13 +22,13 @@ import { useDraft } from './useDraft.ts';
 export function InstrumentEditor({ record }: { record: InstrumentRecord }) {
   const draft = useDraft(record);
   const { spec } = draft;
-  const save = instruments.useSave();
+  const { change, busy, changeError } = useKeeping(instruments);
   const [stale, setStale] = useState<InstrumentRecord | undefined>(undefined);
   const checked = useMemo(() => openInstrument(spec), [spec]);
   const lastGood = useRef<Instrument | undefined>(undefined);
   const good = checked.ok ? checked.value : lastGood.current;
   if (checked.ok) lastGood.current = checked.value;
-  const serverProblems = save.error instanceof RequestError ? save.error.body.problems : [];
+  const serverProblems = changeError instanceof RequestError ? changeError.body.problems : [];
   const problems = checked.ok ? serverProblems : checked.problems;
   const problemAt = (field: string) => problems.find((problem) => problem.field === field)?.message;
 
@@ -42,22 +43,19 @@ export function InstrumentEditor({ record }: { record: InstrumentRecord }) {
       notify(checked.problems[0]!.message, { kind: 'error' });
       return;
     }
-    const before = specOf(record);
     const after = checked.value.spec;
-    save.mutate(
-      { id: record.id, version, content: after },
+    change(
+      { id: record.id, version },
       {
-        onSuccess: () => {
+        before: specOf(record),
+        after,
+        label: `saving ${after.name}`,
+        notice: `${after.name} is saved.`,
+        onChanged: () => {
           draft.drop();
           setStale(undefined);
-          notify(`${after.name} is saved.`);
-          const put = (content: InstrumentSpec) => async () => {
-            const { version: now } = await request<InstrumentRecord>('GET', `/instruments/${record.id}`);
-            await save.mutateAsync({ id: record.id, version: now, content });
-          };
-          remember({ label: `saving ${after.name}`, undo: put(before), redo: put(after) });
         },
-        onError: (error) => {
+        onFailed: (error) => {
           if (error instanceof RequestError && error.body.code === 'stale')
             setStale(error.body.current as InstrumentRecord);
           else notify(error.message, { kind: 'error' });
@@ -74,13 +72,7 @@ export function InstrumentEditor({ record }: { record: InstrumentRecord }) {
         store(draft.version);
       }}
     >
-      <EditorHead
-        record={record}
-        spec={spec}
-        changed={draft.changed}
-        busy={save.isPending}
-        onDrop={draft.drop}
-      />
+      <EditorHead record={record} spec={spec} changed={draft.changed} busy={busy} onDrop={draft.drop} />
       {stale && (
         <StaleChoice
           mine={spec}

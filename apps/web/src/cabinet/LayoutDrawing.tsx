@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
-import { noteText, spelledOctave, type Instrument } from '@same-song/core';
+import type { Instrument } from '@same-song/core';
+import { pitchChip } from '../scene/pitchChip.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 
 /** The instrument without a key: every way by its pitch; what it cannot do is dashed. */
@@ -8,8 +9,7 @@ export function LayoutDrawing({ instrument, stale }: { instrument: Instrument; s
     () =>
       instrument.scene((way) => ({
         role: 'scale',
-        degree: noteText(instrument.nameOf(way)),
-        note: String(spelledOctave(instrument.nameOf(way), way.pitch)),
+        ...pitchChip(instrument, way),
         reachable: way.able,
       })),
     [instrument],

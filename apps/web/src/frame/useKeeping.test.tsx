@@ -131,11 +131,12 @@ test('a change is undone and made again on whatever version stands, and one made
         before: content('Quay'),
         after: content(to),
         label: 'the name',
+        notice: `It is ${to} now.`,
       }),
     );
   change('Pier');
   await waitFor(() => expect(names()).toEqual(['Pier']));
-  expect(hook.result.current.notice?.text).toBe('Quay is changed.');
+  expect(hook.result.current.notice?.text).toBe('It is Pier now.');
   for (let i = 0; i < 2; i += 1) {
     await act(async () => expect(await undo()).toBe('the name'));
     await waitFor(() => expect(names()).toEqual(['Quay']));

@@ -16,7 +16,10 @@ interface Change<Content> {
   readonly before: Content;
   readonly after: Content;
   readonly label: string;
+  readonly notice: string;
   readonly onChanged?: () => void;
+  /** Left out, the error is said. */
+  readonly onFailed?: (error: Error) => void;
 }
 
 /** Keeps new records of a kind, changes them and puts old ones away; all can be undone and done again any number of times. */
@@ -44,14 +47,15 @@ export function useKeeping<Content, Record extends Content & Kept & { readonly n
       onKept?.(record);
     }, failed);
   /** Gives a record other content, on top of the version that was seen. */
-  const change = ({ id, version, name }: Record, { before, after, label, onChanged }: Change<Content>) => {
+  const change = ({ id, version }: Kept, wanted: Change<Content>) => {
+    const { before, after, label, notice, onChanged, onFailed = failed } = wanted;
     const saveNow = async (content: Content) =>
       save.mutateAsync({ id, version: await versionNow(kind.path, id), content });
     void save.mutateAsync({ id, version, content: after }).then(() => {
       remember({ label, undo: () => saveNow(before), redo: () => saveNow(after) });
-      notify(`${name} is changed.`);
+      notify(notice);
       onChanged?.();
-    }, failed);
+    }, onFailed);
   };
   const putAway = (record: Record, onGone?: () => unknown) =>
     void bin.mutateAsync(record).then(() => {
@@ -61,5 +65,5 @@ export function useKeeping<Content, Record extends Content & Kept & { readonly n
       void onGone?.();
     }, failed);
   const busy = add.isPending || save.isPending || bin.isPending;
-  return { keep, change, putAway, busy, error: add.error };
+  return { keep, change, putAway, busy, error: add.error, changeError: save.error };
 }

@@ -3,16 +3,15 @@ import { useMemo, useRef, type KeyboardEvent } from 'react';
 import {
   familyById,
   keyFacts,
-  keyOf,
   keySignature,
   noteCode,
   notePitchClass,
   noteText,
   parseNote,
-  scaleById,
   USUAL_KEYS,
   type NoteName,
 } from '@same-song/core';
+import { keyIn } from '../map/askWords.ts';
 import { presetRef } from '../map/reference.ts';
 import type { KeysViewProps } from './KeysPage.tsx';
 
@@ -106,15 +105,14 @@ export function CircleView({ state }: KeysViewProps) {
 /** What a scale other than major takes its signature from. */
 function ScaleWords({ state }: KeysViewProps) {
   const { ask, settings } = state;
-  const scale = scaleById(ask.scale);
-  const tonic = parseNote(ask.tonic);
-  if (!scale.ok || !tonic.ok || scale.value.id === 'major') return null;
-  const { mode, signature, againstMajor } = keyFacts(keyOf(scale.value, tonic.value), settings.naming);
+  const key = keyIn(ask);
+  if (!key || key.scale.id === 'major') return null;
+  const { mode, signature, againstMajor } = keyFacts(key, settings.naming);
   const facts = [mode, signature].filter((fact) => fact !== undefined);
   return (
     <p>
       <b>
-        {noteText(tonic.value)} {scale.value.name}
+        {noteText(key.tonic)} {key.scale.name}
       </b>{' '}
       {facts.length > 0 ? `is ${facts.join(', with ')}` : `against that: ${againstMajor}`}.
     </p>

@@ -5,7 +5,7 @@ import { familyById, type Suggestion } from '@same-song/core';
 import { specOf, type InstrumentRecord } from '../api/records.ts';
 import { useEverything, type CabinetSuggestion } from '../compute/compute.ts';
 import { refWith } from '../map/reference.ts';
-import { asksText, hardText, octavesText } from './cellWords.ts';
+import { asksText, notesText, octavesText } from './cellWords.ts';
 import type { KeysViewProps } from './KeysPage.tsx';
 import { mapLink } from './mapLink.ts';
 
@@ -65,7 +65,6 @@ function refOf({ of, settings }: CabinetSuggestion, cabinet: readonly Instrument
 
 function SuggestionRow({ suggestion, reference }: { suggestion: Suggestion; reference: string }) {
   const { spec, todo, cell } = suggestion;
-  const hard = hardText(cell, familyById(spec.family)!);
   return (
     <tr className={cell.best === undefined ? 'keys-poor' : ''}>
       <th scope="row" dir="auto">
@@ -75,9 +74,7 @@ function SuggestionRow({ suggestion, reference }: { suggestion: Suggestion; refe
       <td>{todo.length > 0 ? todo.join(', ') : 'nothing'}</td>
       <td>
         <b>{octavesText(cell)}</b>
-        <span>
-          {cell.have} of {cell.of} notes{hard && `, hangs on ${hard}`}
-        </span>
+        <span>{notesText(cell, familyById(spec.family)!)}</span>
       </td>
       <td>{asksText(cell)}</td>
       <td>

@@ -9,11 +9,11 @@ import {
   openInstrument,
   ownNamer,
   readNotes,
-  spelledOctave,
   type Fit,
   type Instrument,
 } from '@same-song/core';
 import { specOf } from '../api/records.ts';
+import { pitchChip } from '../scene/pitchChip.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { dialectOf } from '../api/settings.ts';
 import type { KeysViewProps } from './KeysPage.tsx';
@@ -126,8 +126,7 @@ function PickOnDrawing({ instrument, notes, onNotes }: PickOnDrawingProps) {
     () =>
       instrument.scene((way) => ({
         role: notes.has(way.pitch % 12) ? 'chord' : 'scale',
-        degree: noteText(instrument.nameOf(way)),
-        note: String(spelledOctave(instrument.nameOf(way), way.pitch)),
+        ...pitchChip(instrument, way),
         reachable: way.able,
       })),
     [instrument, notes],

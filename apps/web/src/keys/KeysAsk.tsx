@@ -17,7 +17,7 @@ const QUESTIONS = {
   identify: 'What do these notes make on {instrument}?',
   switch: 'What changes after {scale} in {key} on {instrument}?',
 } as const;
-export type KeysQuestion = keyof typeof QUESTIONS;
+type KeysQuestion = keyof typeof QUESTIONS;
 
 /** Scale, key and instrument of a question about keys, as far as it hangs on them. */
 export function KeysAsk({ state, question }: { state: MapState; question: KeysQuestion }) {

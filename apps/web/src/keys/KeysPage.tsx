@@ -3,7 +3,7 @@ import { NavLink, Navigate, useLocation, useNavigate, useParams } from 'react-ro
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useMapState, type MapState } from '../map/useMapState.ts';
 import '../map/map.css';
-import { KeysAsk, type KeysQuestion } from './KeysAsk.tsx';
+import { KeysAsk } from './KeysAsk.tsx';
 import { TableView } from './TableView.tsx';
 import './keys.css';
 
@@ -28,7 +28,7 @@ const VIEWS = [
   { id: 'chords', name: 'Progressions', View: lazy(LATER.chords) },
   { id: 'identify', name: 'What is this?', View: lazy(LATER.identify) },
   { id: 'switch', name: 'Switching', View: lazy(LATER.switch) },
-] as const satisfies readonly { id: KeysQuestion; [other: string]: unknown }[];
+] as const;
 
 /** What every view of Keys gets: the same question that Map asks. */
 export interface KeysViewProps {

@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import { families, FAMILY_IDS, familyById, type Family, type presetsFor } from '@same-song/core';
 import { usePresetsFor } from '../compute/compute.ts';
 import { presetRef } from '../map/reference.ts';
-import { asksText, hardText, octavesText } from './cellWords.ts';
+import { asksText, notesText, octavesText } from './cellWords.ts';
 import type { KeysViewProps } from './KeysPage.tsx';
 import { mapLink } from './mapLink.ts';
 
@@ -25,7 +25,7 @@ export function WhichView({ state }: KeysViewProps) {
             ))}
           </select>
         </label>
-        <span className="keys-hint">Each opens on Map.</span>
+        <span className="keys-soft">Each opens on Map.</span>
       </div>
       {error && <p role="alert">This cannot be worked out: {error.message}</p>}
       {!data && !error && <p className="loading">Trying every one…</p>}
@@ -63,14 +63,13 @@ function merged(ones: readonly One[], family: Family): readonly Row[] {
   const rows = new Map<string, Row>();
   for (const one of ones) {
     const { cell, todo } = one;
-    const hard = hardText(cell, family);
     const told = {
       position: [...cell.facts.slice(0, 1), ...todo].join(', '),
       octaves: octavesText(cell),
-      notes: `${cell.have} of ${cell.of} notes${hard && `, hangs on ${hard}`}`,
+      notes: notesText(cell, family),
       asks: asksText(cell),
     };
-    const id = JSON.stringify([told, cell.best !== undefined]);
+    const id = JSON.stringify(told);
     rows.set(id, { ...told, ones: [...(rows.get(id)?.ones ?? []), one] });
   }
   return [...rows.values()];

@@ -1,4 +1,5 @@
 import type { FactTable, Remark } from '@same-song/core';
+import { ColumnHeads } from '../frame/ColumnHeads.tsx';
 
 /** What to do at single notes of the line, in order. */
 export function Remarks({
@@ -40,11 +41,7 @@ export function FactTables({
       <table className="fact-table" aria-label={table.title}>
         <thead>
           <tr>
-            {table.columns.map((column) => (
-              <th key={column} scope="col">
-                {column}
-              </th>
-            ))}
+            <ColumnHeads columns={table.columns} />
           </tr>
         </thead>
         <tbody>

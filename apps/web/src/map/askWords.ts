@@ -7,17 +7,24 @@ import {
   pitchText,
   scaleById,
   type Direction,
+  type Key,
   type Span,
   type StoredAsk,
 } from '@same-song/core';
 
 const NUMBERS = ['no', 'one', 'two', 'three', 'four'];
 
-/** Names pitches with their octave as the key of a question does. */
-export function callIn({ scale: id, tonic }: Pick<StoredAsk, 'scale' | 'tonic'>): (pitch: number) => string {
+/** The key of a question; undefined where its words name none. */
+export function keyIn({ scale: id, tonic }: Pick<StoredAsk, 'scale' | 'tonic'>): Key | undefined {
   const scale = scaleById(id);
   const note = parseNote(tonic);
-  return scale.ok && note.ok ? namer(keyOf(scale.value, note.value)).withOctave : (pitch) => pitchText(pitch);
+  return scale.ok && note.ok ? keyOf(scale.value, note.value) : undefined;
+}
+
+/** Names pitches with their octave as the key of a question does. */
+export function callIn(ask: Pick<StoredAsk, 'scale' | 'tonic'>): (pitch: number) => string {
+  const key = keyIn(ask);
+  return key ? namer(key).withOctave : (pitch) => pitchText(pitch);
 }
 
 /** @param ask whose key names the ends */

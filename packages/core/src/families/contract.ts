@@ -107,11 +107,18 @@ export interface FamilyDefinition<Layout, W extends Way> {
   /** Takes a tuning over; problems carry no field. */
   withTuning?(layout: Layout, cents: readonly number[]): Result<Layout>;
 
-  tab(layout: Layout, way: W, dialect: string): string;
+  /** @param called the name of the way's note */
+  tab(layout: Layout, way: W, dialect: string, called: NoteName): string;
   /** The shortest text that tells a way from all others on the same side: `3″`, for where the side is shown by place. */
   brief(layout: Layout, way: W): string;
-  /** Reads one note of tab; the problem's position is the index of the first wrong character. */
-  parseTab(layout: Layout, ways: readonly W[], text: string, dialect: string): Result<W>;
+  /** Reads one note of tab; the problem's position is the index of the first wrong character. @param write the family's own tab */
+  parseTab(
+    layout: Layout,
+    ways: readonly W[],
+    text: string,
+    dialect: string,
+    write: (way: W, dialect: string) => string,
+  ): Result<W>;
   scene(layout: Layout, ways: readonly W[], chip: (way: W) => ChipText): Scene;
 }
 

@@ -48,6 +48,8 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
       const way = own(play.way);
       return way === play.way ? (play as Play<W>) : { way, grip: play.grip };
     };
+    const called = (way: W) => definition.nameOf?.(layout, way) ?? ownNamer(facts.home).spelled(way.pitch);
+    const write = (way: W, dialect: string) => definition.tab(layout, way, dialect, called(way));
     return {
       family,
       layout,
@@ -75,12 +77,12 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
           line.map((note) => ({ ...note, way: own(note.way) })),
         ) ?? [],
       sideOf: (play) => definition.sideOf(layout, held(play)),
-      nameOf: (way) => definition.nameOf?.(layout, own(way)) ?? ownNamer(facts.home).spelled(way.pitch),
+      nameOf: (way) => called(own(way)),
       facts: (key) => definition.facts(layout, key),
       tables: (key) => definition.tables?.(layout, key, ways) ?? [],
-      tab: (way, dialect) => definition.tab(layout, own(way), dialect),
+      tab: (way, dialect) => write(own(way), dialect),
       brief: (way) => definition.brief(layout, own(way)),
-      parseTab: (text, dialect) => definition.parseTab(layout, ways, text, dialect),
+      parseTab: (text, dialect) => definition.parseTab(layout, ways, text, dialect, write),
       scene: (chip) => definition.scene(layout, ways, chip),
       withOption: (option, value) => definition.withOption(layout, option, value),
       withElement: (element, change) => definition.withElement(layout, element, change),

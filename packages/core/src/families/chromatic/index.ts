@@ -51,7 +51,7 @@ export const chromatic = defineFamily<ChromaticLayout, ChromaticWay>({
   facts: (layout, key) => [`${ordinal(positionOf(layout.home, notePitchClass(key.tonic)))} position`],
   tab: (_, way, dialect) => tab(way, dialect),
   brief: (_, way) => brief(way),
-  parseTab: (_, all, text, dialect) => parseByTable(all, DIALECT_IDS, tab, text, dialect),
+  parseTab: (_, all, text, dialect, write) => parseByTable(all, DIALECT_IDS, write, text, dialect),
   scene,
 });
 

@@ -4,11 +4,9 @@ import { anchorTable, pitchSet, SPOT_FAMILY } from '../kernel/fixedPitches.ts';
 import { parseByTable } from '../kernel/tabTable.ts';
 import { scene } from './diagram.ts';
 import {
-  callOn,
   checkLayout,
   describe,
   elements,
-  homeOf,
   options,
   tuning,
   withElement,
@@ -33,7 +31,7 @@ export const custom = defineFamily<CustomLayout, CustomWay>({
   element: 'pitch',
   presets,
   check: checkLayout,
-  home: homeOf,
+  home: ({ spots }) => pitchClass(spots[0]!.pitch),
   describe,
   options,
   withOption,
@@ -59,11 +57,8 @@ export const custom = defineFamily<CustomLayout, CustomWay>({
   ],
   tuning,
   withTuning,
-  tab: (layout, way, dialect) => tab(way, dialect, callOn(layout)(way.pitch)),
+  tab: (_, way, dialect, called) => tab(way, dialect, called),
   brief: (_, way) => way.name,
-  parseTab: (layout, all, text, dialect) => {
-    const call = callOn(layout);
-    return parseByTable(all, DIALECT_IDS, (way, id) => tab(way, id, call(way.pitch)), text, dialect);
-  },
+  parseTab: (_, all, text, dialect, write) => parseByTable(all, DIALECT_IDS, write, text, dialect),
   scene,
 });

@@ -1,6 +1,3 @@
-import type { NoteName } from '../../pitch/noteName.ts';
-import { pitchClass, type Pitch, type PitchClass } from '../../pitch/pitch.ts';
-import { ownNamer } from '../../scale/namer.ts';
 import type { Result } from '../../result.ts';
 import { ok, shown } from '../../result.ts';
 import { Fields } from '../kernel/fields.ts';
@@ -24,16 +21,6 @@ export const COUNTS = Object.freeze({ least: 1, most: 60 });
 export const SURFACE = Object.freeze({ width: 250, height: 110, spotWidth: 15, spotHeight: 10.6 });
 const NAME_LIMIT = 12;
 const WHAT_LIMIT = 40;
-
-/** The key of the first pitch. */
-export function homeOf({ spots }: CustomLayout): PitchClass {
-  return pitchClass(spots[0]!.pitch);
-}
-
-/** Names of pitches on this arrangement. */
-export function callOn(layout: CustomLayout): (pitch: Pitch) => NoteName {
-  return ownNamer(homeOf(layout)).spelled;
-}
 
 /** Problem fields: `what`, `spots`, or a pitch such as `spots.3`. */
 export function checkLayout(stored: unknown): Result<CustomLayout> {

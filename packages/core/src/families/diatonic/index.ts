@@ -1,6 +1,5 @@
 import { notePitchClass } from '../../pitch/noteName.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
-import { ownNamer } from '../../scale/namer.ts';
 import { defineFamily } from '../defineFamily.ts';
 import { REED } from '../kernel/timbres.ts';
 import { scene } from './diagram.ts';
@@ -49,7 +48,7 @@ export const diatonic = defineFamily<DiatonicLayout, DiatonicWay>({
   stepLoads: (_, from, to) => stepLoads(from.way, to.way),
   sideOf: (_, { way }) => (way.air === 'out' ? 'above' : 'below'),
   facts: (layout, key) => [`${ordinal(positionOf(layout.root, notePitchClass(key.tonic)))} position`],
-  tab: ({ root }, way, dialect) => tab(way, dialect, ownNamer(pitchClass(root)).spelled(way.pitch)),
+  tab: (_, way, dialect, called) => tab(way, dialect, called),
   brief: (_, way) => brief(way),
   parseTab: (_, all, text, dialect) => parseTab(all, text, dialect),
   scene,

@@ -4,7 +4,6 @@ import { anchorTable, pitchSet, SPOT_FAMILY, type SpotWay } from '../kernel/fixe
 import { parseByTable } from '../kernel/tabTable.ts';
 import { scene } from './diagram.ts';
 import {
-  callOn,
   checkLayout,
   describe,
   elements,
@@ -59,11 +58,8 @@ export const drum = defineFamily<DrumLayout, SpotWay>({
   ],
   tuning,
   withTuning,
-  tab: (layout, way, dialect) => tab(way, dialect, callOn(layout)(way.pitch)),
+  tab: (_, way, dialect, called) => tab(way, dialect, called),
   brief: (_, way) => String(way.number),
-  parseTab: (layout, all, text, dialect) => {
-    const call = callOn(layout);
-    return parseByTable(all, DIALECT_IDS, (way, id) => tab(way, id, call(way.pitch)), text, dialect);
-  },
+  parseTab: (_, all, text, dialect, write) => parseByTable(all, DIALECT_IDS, write, text, dialect),
   scene,
 });

@@ -1,4 +1,3 @@
-import { pitchText, type NoteName } from '../../pitch/noteName.ts';
 import { ownNamer } from '../../scale/namer.ts';
 import { pitchClass, type Pitch, type PitchClass } from '../../pitch/pitch.ts';
 import { ok, type Result } from '../../result.ts';
@@ -99,16 +98,11 @@ export function homeOf({ tongues }: DrumLayout): PitchClass {
   return pitchClass((tongues.find((tongue) => tongue.slot === 0) ?? tongues[0]!).pitch);
 }
 
-/** Names of pitches on this drum. */
-export function callOn(layout: DrumLayout): (pitch: Pitch) => NoteName {
-  return ownNamer(homeOf(layout)).spelled;
-}
-
 export function describe(layout: DrumLayout): string {
   const { tongues } = layout;
-  const call = callOn(layout);
+  const call = ownNamer(homeOf(layout)).withOctave;
   const off = tongues.some((tongue) => tongue.cents !== 0) ? ', some off by cents' : '';
-  const names = tongues.map(({ pitch }) => pitchText(pitch, call(pitch)));
+  const names = tongues.map((tongue) => call(tongue.pitch));
   return `tongue drum of ${tongues.length}: ${names.slice(0, 5).join(' ')}${names.length > 5 ? ' …' : ''}${off}`;
 }
 

@@ -51,9 +51,8 @@ export const english = defineFamily<EnglishLayout, EnglishWay>({
   sideOf: (_, { way }) => (way.hand === 'R' ? 'above' : 'below'),
   facts: () => ['each button sounds the same pushed and pulled: turn the bellows at phrases'],
   nameOf: callButton,
-  tab: (layout, way, dialect) => tab(way, dialect, callButton(layout, way)),
+  tab: (_, way, dialect, called) => tab(way, dialect, called),
   brief: (_, way) => brief(way),
-  parseTab: (layout, all, text, dialect) =>
-    parseByTable(all, DIALECT_IDS, (way, id) => tab(way, id, callButton(layout, way)), text, dialect),
+  parseTab: (_, all, text, dialect, write) => parseByTable(all, DIALECT_IDS, write, text, dialect),
   scene,
 });

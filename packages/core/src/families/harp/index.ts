@@ -77,7 +77,7 @@ export const harp = defineFamily<HarpLayout, HarpWay>({
   nameOf: (layout, { string, pitch }) => callOn(layout, string, pitch),
   tab: (_, way, dialect) => tab(way, dialect),
   brief: (_, way) => brief(way),
-  parseTab: (_, all, text, dialect) => parseByTable(all, DIALECT_IDS, tab, text, dialect),
+  parseTab: (_, all, text, dialect, write) => parseByTable(all, DIALECT_IDS, write, text, dialect),
   scene,
 });
 
