@@ -213,7 +213,7 @@ describe('import', () => {
     ['[1,2,3]', 'was not exported from Same Song'],
     ['{"format":"same-song-data","version":99}', 'written by a newer Same Song'],
     [
-      '{"format":"same-song-data","version":1,"instruments":[{"id":"x"}],"asks":[],"settings":{}}',
+      '{"format":"same-song-data","version":1,"instruments":[{"id":"x"}],"questions":[],"settings":{}}',
       'needs an id of its own',
     ],
   ])('of %s is refused with the reason, and nothing changes', async (content, message) => {

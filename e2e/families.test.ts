@@ -95,7 +95,7 @@ test('layers step with one key, in drawing, line and sentence', async () => {
   await keys(page, 'l', 'l');
   await sees(page, 'five notes');
   await page.waitForFunction(() => document.querySelectorAll('.line-note').length === 6);
-  await shows(page, '.ask-line', 'Play five notes of major in C');
+  await shows(page, '.question-line', 'Play five notes of major in C');
 });
 
 test('two scales and two instruments stand side by side, from the link and by keyboard', async () => {
@@ -126,7 +126,7 @@ test('a measurement and a choice are kept with the instrument and change the lin
   await sees(page, 'is saved.');
   await click(page, 'Map');
   await page.waitForSelector('.line-note');
-  await page.goto(`${page.url()}&in=Eb&play=major&dir=up&span=G5-C6`, { waitUntil: 'networkidle0' });
+  await page.goto(`${page.url()}&in=Eb&play=major&dir=up&range=G5-C6`, { waitUntil: 'networkidle0' });
   await page.waitForSelector('.line-note');
   await shows(page, '.line-tab', '○●●●○○');
 });

@@ -34,7 +34,7 @@ describe('this instrument, all keys', () => {
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
     await keys(page, 'm');
     await page.waitForSelector('.map-drawing .chip');
-    await shows(page, '.ask-line', 'Play Dorian in F on Mara’s low E♭ harmonica');
+    await shows(page, '.question-line', 'Play Dorian in F on Mara’s low E♭ harmonica');
   });
 
   test('filters rule cells out, orders sort the keys, and all scales can be seen', async () => {
@@ -79,7 +79,7 @@ test('everything I have for a key, best first, with what to do; one opens on Map
   await shows(page, '.keys-list', 'put the capo on');
   await page.click('.keys-list tbody tr:first-child .link');
   await page.waitForSelector('.map-drawing .chip');
-  await shows(page, '.ask-line', 'major in A');
+  await shows(page, '.question-line', 'major in A');
 });
 
 test('what must be set first is set on Map for the time being, and in the cabinet where that is wanted', async () => {
@@ -130,7 +130,7 @@ test('which whistle to take for B♭ major', async () => {
   await sees(page, 'home on the lowest note');
   await page.click('.keys-list tbody tr:first-child .link');
   await page.waitForSelector('.map-drawing .chip');
-  await shows(page, '.ask-line', 'whistle');
+  await shows(page, '.question-line', 'whistle');
 });
 
 test('the circle by keyboard: keys one after another, positions, and the harmonica that key and position need', async () => {
@@ -147,7 +147,7 @@ test('the circle by keyboard: keys one after another, positions, and the harmoni
   await sees(page, 'take D♭.');
   await click(page, 'Try a D♭ harmonica');
   await page.waitForFunction(() =>
-    document.querySelector('.ask-line')?.textContent?.includes('D♭ harmonica'),
+    document.querySelector('.question-line')?.textContent?.includes('D♭ harmonica'),
   );
   await sees(page, '2nd position');
 });
@@ -282,7 +282,7 @@ describe('without a mouse', () => {
     await sees(page, 'home on the lowest note');
     await tabTo('.keys-list tbody .link');
     await keys(page, 'Enter');
-    await shows(page, '.ask-line', 'whistle');
+    await shows(page, '.question-line', 'whistle');
   });
 
   test('a lesson in another key', async () => {
@@ -314,7 +314,7 @@ describe('without a mouse', () => {
     await sees(page, 'D minor pentatonic');
     await tabTo('.keys-list .link');
     await keys(page, 'Enter');
-    await shows(page, '.ask-line', 'Play minor pentatonic in D');
+    await shows(page, '.question-line', 'Play minor pentatonic in D');
   });
 
   test('switching: another key to go to', async () => {
@@ -331,7 +331,7 @@ test('a cell of the table is explained at a click, and opened on Map', async () 
   await shows(page, '.keys-side h2', 'C major pentatonic');
   await page.waitForSelector('.keys-side .keys-tab span');
   await click(page, 'Open in Map (M)');
-  await shows(page, '.ask-line', 'Play major pentatonic in C');
+  await shows(page, '.question-line', 'Play major pentatonic in C');
 });
 
 test('keys lead from question to question and the question goes along to Map and back', async () => {
@@ -341,7 +341,7 @@ test('keys lead from question to question and the question goes along to Map and
   await page.waitForSelector('.circle');
   await keys(page, '1');
   await page.waitForSelector('.map-drawing .chip');
-  await shows(page, '.ask-line', 'Dorian in B♭');
+  await shows(page, '.question-line', 'Dorian in B♭');
   await keys(page, '2');
   await sees(page, 'How does Dorian in B♭ lie on');
 });

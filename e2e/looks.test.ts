@@ -39,8 +39,10 @@ describe.each(FAMILY_IDS)('%s', (id) => {
   ])(
     'at %d × %d, dark %s: the drawing is whole, nothing runs over, no barrier',
     async (width, height, dark) => {
-      page = await stage.page(mapOf(id, '&span=2&at=1'), { width, height, dark });
+      page = await stage.page(mapOf(id, '&range=2'), { width, height, dark });
       await page.waitForSelector('.map-drawing .chip');
+      for (let i = 0; i < 2; i += 1) await page.keyboard.press('ArrowRight');
+      await page.waitForSelector('.selected');
       const { over, right, tall } = await page.evaluate(() => {
         const main = document.querySelector('main')!;
         const svg = document.querySelector('.map-drawing svg')!.getBoundingClientRect();

@@ -11,7 +11,7 @@ beforeAll(async () => {
 });
 afterAll(() => stage.close());
 
-const sentence = () => textOf(page, '.ask-line');
+const sentence = () => textOf(page, '.question-line');
 const pinned = () => page.$$eval('.line-note-pin', (pins) => pins.length);
 
 /** Waits for the tab of the line to become what is wanted, and fails telling what it is instead. */
@@ -49,11 +49,11 @@ test('first start, by keyboard alone: an instrument, three scales, a pin, undo, 
 
   await keys(page, 's', '“f dor”', 'Enter');
   await sees(page, '3rd position');
-  await shows(page, '.ask-line', 'Play Dorian in F');
+  await shows(page, '.question-line', 'Play Dorian in F');
 
   await keys(page, 's', '“1 2 b3 #4 5 6 b7”', 'Enter');
   await sees(page, '3 and 7 lowered; 4 raised');
-  await shows(page, '.ask-line', 'Play Dorian ♯4 in F');
+  await shows(page, '.question-line', 'Play Dorian ♯4 in F');
 
   await keys(page, 's', '“major”', 'Enter', 'k', '“bb”', 'Enter', 'd', '“down”', 'Enter');
   await tabBecomes('6 blow, (A4), 5 blow, 4 draw, 4 blow, 3 draw, 3 draw ″, 2 draw');
@@ -71,7 +71,7 @@ test('first start, by keyboard alone: an instrument, three scales, a pin, undo, 
 });
 
 test('a pin is set with one key, and undo and redo take it away and bring it back', async () => {
-  page = await stage.page('/map?in=Bb&play=major&dir=up&at=0');
+  page = await stage.page('/map?in=Bb&play=major&dir=up&at=58.1');
   await sees(page, 'Pin as it is');
   await keys(page, 'p');
   await page.waitForSelector('.line-note-pin');
@@ -85,7 +85,7 @@ test('a pin is set with one key, and undo and redo take it away and bring it bac
 });
 
 test('a question kept under a name opens again from another device', async () => {
-  page = await stage.page('/map?in=C&play=natural-minor&span=all&dir=up');
+  page = await stage.page('/map?in=C&play=natural-minor&range=all&dir=up');
   await sees(page, 'natural minor');
   await click(page, 'Keep');
   await page.waitForSelector('.keep-form input');
@@ -98,7 +98,7 @@ test('a question kept under a name opens again from another device', async () =>
   await page.waitForSelector('.kept-open');
   await page.click('.kept-open');
   await sees(page, 'the whole reach');
-  await shows(page, '.ask-line', 'Play natural minor in C');
+  await shows(page, '.question-line', 'Play natural minor in C');
 });
 
 test('what cannot be understood is said in the picker, and the question stays', async () => {
@@ -121,9 +121,9 @@ test('what cannot be understood is said in the picker, and the question stays', 
 });
 
 test('a mistyped link opens with what it can and says what it cannot', async () => {
-  page = await stage.page('/map?in=Q&play=dorian&span=77&pin=0:nonsense');
+  page = await stage.page('/map?in=Q&play=dorian&range=77&pin=51.1:nonsense');
   await sees(page, 'From the link:');
-  await shows(page, '.ask-line', 'Play Dorian in E♭');
+  await shows(page, '.question-line', 'Play Dorian in E♭');
   await sees(page, 'Some pins do not fit');
 });
 
@@ -178,8 +178,8 @@ test('keys are listed by ?, and every place is reached by them', async () => {
 });
 
 test.each([
-  ['/map?in=Bb&play=blues-six&at=1', false],
-  ['/map?in=Bb&play=blues-six&at=1', true],
+  ['/map?in=Bb&play=blues-six&at=61.1', false],
+  ['/map?in=Bb&play=blues-six&at=61.1', true],
   ['/keys/table?in=Bb&play=major', false],
   ['/keys/circle?in=Bb', true],
   ['/keys/chords?in=Bb&play=blues-six', true],
@@ -210,7 +210,7 @@ test.each([
   [1280, 800],
   [768, 1024],
 ])('at %d × %d nothing runs over the side, and the drawing is whole', async (width, height) => {
-  page = await stage.page('/map?in=Bb&play=blues-six&span=2', { width, height });
+  page = await stage.page('/map?in=Bb&play=blues-six&range=2', { width, height });
   await page.waitForSelector('.map-drawing .chip');
   const over = await page.evaluate(() => {
     const main = document.querySelector('main')!;

@@ -9,8 +9,8 @@ beforeAll(async () => {
 });
 afterAll(() => stage.close());
 
-/** The longest line that the ask line offers: the whole reach, up and down. */
-const LONG = '/map?in=Ab&play=chromatic&span=all&with=reach';
+/** The longest line that the question line offers: the whole reach, up and down. */
+const LONG = '/map?in=Ab&play=chromatic&range=all&with=reach';
 const SHORT = '/map?in=Eb&play=major-pentatonic';
 
 test.each([

@@ -34,6 +34,9 @@ try {
       await new Promise((resolve) => setTimeout(resolve, 400));
     };
     await toggle();
+    // The note that is selected is walked to, from the first on.
+    for (let at = 0; at <= (shot.note ?? -1); at += 1) await page.keyboard.press('ArrowRight');
+    if (shot.note !== undefined) await page.waitForSelector('.selected-others, .selected .verdict-plain');
     if (shot.print) await page.emulateMediaType('print');
     await page.screenshot({ path: join(target, `${shot.name}.png`) });
     // What is remembered is set back for the pictures that follow.

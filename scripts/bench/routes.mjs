@@ -1,6 +1,6 @@
 import {
-  checkAsk,
-  defaultAsk,
+  checkQuestion,
+  defaultQuestion,
   defaultPreferences,
   everythingFor,
   expectOk,
@@ -11,7 +11,9 @@ import {
   mapView,
   openInstrument,
   parseNote,
+  QUARTER,
   routeLine,
+  routingContext,
   scaleById,
   SCALES,
   specFromPreset,
@@ -33,9 +35,10 @@ function instrumentOf(family, preset = families[family].presets[0].id) {
 function song(instrument, length) {
   const pitches = [...new Set(instrument.ways.filter((w) => w.able).map((w) => w.pitch))];
   return Array.from({ length }, (_, i) => ({
+    id: String(i),
     pitch: pitches[(i * 7 + (i >> 3)) % pitches.length],
-    beats: 1 + (i % 2),
-    start: i * 1.5,
+    onset: i * 1.5 * QUARTER,
+    length: (1 + (i % 2)) * QUARTER * 0.75,
   }));
 }
 
@@ -48,16 +51,16 @@ export async function routeRatios() {
   for (const family of FAMILY_IDS) {
     const preferences = defaultPreferences(families[family]);
     const line = song(instrumentOf(family), 2000);
-    const writing = { naming: 'key', dialect: families[family].dialects[0].id };
+    const notation = { naming: 'key', dialect: families[family].dialects[0].id };
     await against(`route of 2,000 notes, ${family}`, BUDGETS.route, () =>
-      routeLine(instrumentOf(family), line, preferences),
+      routeLine(routingContext(instrumentOf(family), preferences), line),
     );
     await against(`map computed, ${family}`, BUDGETS.map, () => {
       const instrument = instrumentOf(family);
       mapView(
         instrument,
-        expectOk(checkAsk(instrument.family, defaultAsk(instrument.family, instrument.home))),
-        writing,
+        expectOk(checkQuestion(instrument.family, defaultQuestion(instrument.family, instrument.home))),
+        notation,
       );
     });
     await against(
@@ -83,9 +86,8 @@ function everyKey() {
     const line = song(instrument, 200);
     for (let by = -6; by < 6; by += 1) {
       routeLine(
-        instrument,
+        routingContext(instrument, preferences),
         line.map((n) => ({ ...n, pitch: n.pitch + by })),
-        preferences,
       );
     }
   }

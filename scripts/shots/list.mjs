@@ -4,44 +4,48 @@ const LOW_E_FLAT = id(1);
 const B_FLAT = id(3);
 
 /** Map of one instrument of each of the other families. */
-const map = (name, n, question) => ({
+const map = (name, n, question, note) => ({
   name: `map-${name}`,
   path: `/map?on=${id(n)}&${question}`,
   ready: '.map-drawing .chip',
+  note,
 });
 
 export const SHOTS = [
   {
     name: 'map',
-    path: `/map?on=${LOW_E_FLAT}&in=Bb&play=blues-six&at=2`,
+    path: `/map?on=${LOW_E_FLAT}&in=Bb&play=blues-six`,
+    note: 2,
     ready: '.map-drawing .chip',
   },
   {
     name: 'map-dark',
-    path: `/map?on=${LOW_E_FLAT}&in=F&play=dorian&span=2&with=air&dir=up&at=4`,
+    path: `/map?on=${LOW_E_FLAT}&in=F&play=dorian&range=2&with=air&dir=up`,
+    note: 4,
     ready: '.map-drawing .chip',
     dark: true,
   },
   {
     name: 'map-over-notes',
-    path: `/map?on=${B_FLAT}&in=Bb&play=chromatic&span=all&with=reach&dir=up&at=7`,
+    path: `/map?on=${B_FLAT}&in=Bb&play=chromatic&range=all&with=reach&dir=up`,
+    note: 7,
     ready: '.map-drawing .chip',
   },
   {
     name: 'map-print',
-    path: `/map?on=${LOW_E_FLAT}&in=Bb&play=major&span=2`,
+    path: `/map?on=${LOW_E_FLAT}&in=Bb&play=major&range=2`,
     ready: '.print-sheet .chip',
     print: true,
     width: 794,
     height: 1123,
   },
-  map('chromatic', 7, 'in=Ab&play=major&span=2&dir=up&with=turns&at=3'),
-  map('whistle', 8, 'in=Ab&play=major&dir=both&at=6'),
-  { ...map('english', 10, 'in=Bb&play=major&span=2&dir=up&at=4'), toggles: ['f'] },
-  map('anglo', 11, 'in=G&play=major&span=2&dir=up&with=across&at=5'),
-  map('dulcimer', 12, 'in=C&play=major&dir=both&at=6'),
-  map('harp', 13, 'in=A&play=harmonic-minor&span=1&at=6'),
-  map('drum', 14, 'in=D&play=minor-pentatonic&as=anchor&dir=up&at=2'),
+  map('chromatic', 7, 'in=Ab&play=major&range=2&dir=up&with=turns', 3),
+  map('whistle', 8, 'in=Ab&play=major&dir=both', 6),
+  { ...map('english', 10, 'in=Bb&play=major&range=2&dir=up', 4), toggles: ['f'] },
+  map('anglo', 11, 'in=G&play=major&range=2&dir=up&with=across', 5),
+  map('dulcimer', 12, 'in=C&play=major&dir=both', 6),
+  map('harp', 13, 'in=A&play=harmonic-minor&range=1', 6),
+  map('drum', 14, 'in=D&play=minor-pentatonic&as=anchor&dir=up', 2),
   {
     name: 'compare',
     path: `/map?on=${LOW_E_FLAT}&in=Bb&play=major&dir=up&vs=play:mixolydian`,

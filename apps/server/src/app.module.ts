@@ -1,7 +1,7 @@
 import { Module, type DynamicModule } from '@nestjs/common';
 import { APP_GUARD } from '@nestjs/core';
 import { ThrottlerGuard, ThrottlerModule } from '@nestjs/throttler';
-import { AsksModule } from './asks/asks.module.ts';
+import { QuestionsModule } from './questions/questions.module.ts';
 import type { Config } from './config.ts';
 import { ExchangeModule } from './exchange/exchange.module.ts';
 import { DatabaseModule } from './database/database.module.ts';
@@ -21,7 +21,7 @@ export class AppModule {
         DatabaseModule.of(database),
         ThrottlerModule.forRoot([{ ttl: 60_000, limit: config.requestsPerMinute }]),
         InstrumentsModule,
-        AsksModule,
+        QuestionsModule,
         ProgressionsModule,
         LayoutsModule,
         SettingsModule,

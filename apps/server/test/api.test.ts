@@ -1,7 +1,7 @@
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
 import request from 'supertest';
-import { defaultAsk, EXCHANGE_VERSION, families, specFromPreset } from '@same-song/core';
+import { defaultQuestion, EXCHANGE_VERSION, families, specFromPreset } from '@same-song/core';
 import { harmonica, startServer, type TestServer } from './server.ts';
 
 let server: TestServer;
@@ -17,7 +17,7 @@ async function added(name = 'F harmonica', preset = '65') {
   return body as { id: string; version: number; name: string };
 }
 
-const ask = { name: 'Warm-up', ask: defaultAsk(families.diatonic) };
+const question = { name: 'Warm-up', question: defaultQuestion(families.diatonic) };
 
 describe('instruments', () => {
   test('are added, read, changed and listed', async () => {
@@ -47,20 +47,20 @@ describe('instruments', () => {
   test('go to the bin and come back, with their kept questions', async () => {
     const { id } = await added();
     await api()
-      .post('/api/asks')
-      .send({ ...ask, instrumentId: id })
+      .post('/api/questions')
+      .send({ ...question, instrumentId: id })
       .expect(201);
     await api().delete(`/api/instruments/${id}?version=1`).expect(204);
     expect((await api().get('/api/instruments')).body).toEqual([]);
-    expect((await api().get('/api/asks')).body).toEqual([]);
+    expect((await api().get('/api/questions')).body).toEqual([]);
     expect((await api().get('/api/instruments?which=binned')).body).toHaveLength(1);
     await api().get(`/api/instruments/${id}`).expect(404);
     await api()
-      .post('/api/asks')
-      .send({ ...ask, instrumentId: id })
+      .post('/api/questions')
+      .send({ ...question, instrumentId: id })
       .expect(404);
     await api().post(`/api/instruments/${id}/restore`).expect(200);
-    expect((await api().get('/api/asks')).body).toHaveLength(1);
+    expect((await api().get('/api/questions')).body).toHaveLength(1);
     await api().post(`/api/instruments/${id}/restore`).expect(200);
     expect((await api().get(`/api/instruments/${id}`)).body.version).toBe(3);
   });
@@ -144,28 +144,30 @@ describe('kept questions', () => {
   test('are checked against the family of their instrument', async () => {
     const { id } = await added();
     await api()
-      .post('/api/asks')
-      .send({ ...ask, instrumentId: id })
+      .post('/api/questions')
+      .send({ ...question, instrumentId: id })
       .expect(201);
-    const wrong = { ...ask, instrumentId: id, ask: { ...ask.ask, tonic: 'H' } };
-    expect((await api().post('/api/asks').send(wrong).expect(422)).body.problems[0].field).toBe('ask.tonic');
+    const wrong = { ...question, instrumentId: id, question: { ...question.question, tonic: 'H' } };
+    expect((await api().post('/api/questions').send(wrong).expect(422)).body.problems[0].field).toBe(
+      'question.tonic',
+    );
   });
 
   test('are renamed, binned and restored', async () => {
     const { id } = await added();
     const kept = (
       await api()
-        .post('/api/asks')
-        .send({ ...ask, instrumentId: id })
+        .post('/api/questions')
+        .send({ ...question, instrumentId: id })
     ).body as { id: string };
     await api()
-      .put(`/api/asks/${kept.id}`)
-      .send({ ...ask, name: 'Evening', instrumentId: id, version: 1 })
+      .put(`/api/questions/${kept.id}`)
+      .send({ ...question, name: 'Evening', instrumentId: id, version: 1 })
       .expect(200);
-    await api().delete(`/api/asks/${kept.id}?version=2`).expect(204);
-    expect((await api().get('/api/asks')).body).toEqual([]);
-    await api().post(`/api/asks/${kept.id}/restore`).expect(200);
-    expect((await api().get('/api/asks')).body).toMatchObject([{ name: 'Evening', version: 4 }]);
+    await api().delete(`/api/questions/${kept.id}?version=2`).expect(204);
+    expect((await api().get('/api/questions')).body).toEqual([]);
+    await api().post(`/api/questions/${kept.id}/restore`).expect(200);
+    expect((await api().get('/api/questions')).body).toMatchObject([{ name: 'Evening', version: 4 }]);
   });
 });
 
@@ -258,7 +260,7 @@ describe('the whole data set', () => {
     expect(preview).toMatchObject({
       applied: false,
       settings: 'same',
-      asks: { added: expect.arrayContaining(['Reel warm-up']) },
+      questions: { added: expect.arrayContaining(['Reel warm-up']) },
     });
     expect((await api().get('/api/instruments')).body).toEqual([]);
     await api().post('/api/data/import?apply=true').send(file).expect(200);
@@ -332,7 +334,7 @@ describe('the gate', () => {
   test('the API describes itself', async () => {
     const { body } = await api().get('/api/docs-json').expect(200);
     expect(Object.keys(body.paths)).toEqual(
-      expect.arrayContaining(['/api/instruments/{id}', '/api/asks', '/api/data/import']),
+      expect.arrayContaining(['/api/instruments/{id}', '/api/questions', '/api/data/import']),
     );
   });
 });

@@ -3,7 +3,7 @@ import { Ajv2020 } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
 import request from 'supertest';
 import {
-  defaultAsk,
+  defaultQuestion,
   expectOk,
   families,
   FAMILY_IDS,
@@ -51,23 +51,23 @@ test.each(FAMILY_IDS)(
   async (id) => {
     const { body } = await api().post('/api/instruments').send(specOf(id)).expect(201);
     const instrumentId = (body as { id: string }).id;
-    const ask = defaultAsk(families[id], 3);
-    await api().post('/api/asks').send({ name: 'Evening', instrumentId, ask }).expect(201);
-    const wrong = { ...ask, preferences: { ...ask.preferences, preset: 'of another kind' } };
+    const question = defaultQuestion(families[id], 3);
+    await api().post('/api/questions').send({ name: 'Evening', instrumentId, question }).expect(201);
+    const wrong = { ...question, preferences: { ...question.preferences, preset: 'of another kind' } };
     const answer = await api()
-      .post('/api/asks')
-      .send({ name: 'Evening', instrumentId, ask: wrong })
+      .post('/api/questions')
+      .send({ name: 'Evening', instrumentId, question: wrong })
       .expect(422);
     expect((answer.body.problems as { field: string }[]).map((p) => p.field)).toContain(
-      'ask.preferences.preset',
+      'question.preferences.preset',
     );
     const odd = await api()
-      .post('/api/asks')
-      .send({ name: 'Evening', instrumentId, ask: { ...ask, pattern: 'zigzag', layer: 'none' } })
+      .post('/api/questions')
+      .send({ name: 'Evening', instrumentId, question: { ...question, pattern: 'zigzag', layer: 'none' } })
       .expect(422);
     expect((odd.body.problems as { field: string }[]).map((p) => p.field).sort()).toEqual([
-      'ask.layer',
-      'ask.pattern',
+      'question.layer',
+      'question.pattern',
     ]);
   },
 );
@@ -120,7 +120,7 @@ test('a file of three thousand records goes in whole, and one wrong record among
       id: id(n),
       name: `instrument ${n}`,
     })),
-    asks: [],
+    questions: [],
   };
   const wrong = { ...many, instruments: many.instruments.with(2999, { ...many.instruments[2999]!, a4: 1 }) };
   const refused = await api().post('/api/data/import?apply=true').send(wrong).expect(422);

@@ -50,14 +50,14 @@ export { CLEFS, type Clef, type ClefId } from './staff/clefs.ts';
 export { type SignatureSign, type Staff, type StaffNote } from './staff/staff.ts';
 export { PATTERNS, patternById, type Pattern, type PatternId } from './practice/pattern.ts';
 export { alternatesOf, type AlternateRow, type Candidate } from './alternates/alternates.ts';
-export { compareMaps, type Comparison, type PartComparison } from './map/compare.ts';
-export { asIf, type AsIf, type QuickSetting } from './keys/asIf.ts';
+export { compareMaps, type Comparison, type TermComparison } from './map/compare.ts';
+export { adjusted, type Adjusted, type Adjustment } from './keys/adjusted.ts';
 export {
   byEase,
-  groundsOf,
+  contextsFor,
   keyCell,
   octavesInFull,
-  type Asks,
+  type Demands,
   type KeyCell,
   type OctaveFit,
   type OctaveInFull,
@@ -93,10 +93,25 @@ export { searchScales, type ScaleSearch } from './scale/search.ts';
 export { MAIN_CHORDS, mainChord, type Chord, type MainChord } from './harmony/chord.ts';
 export { LAYERS, fiveOf, layerSemitones, type LayerId } from './harmony/layer.ts';
 export { ROLES, rolesOf, type Role } from './harmony/role.ts';
-export { solve, type LayeredProblem, type NoPath, type Solution } from './solver/solver.ts';
+export {
+  everyStep,
+  solve,
+  someSteps,
+  type Layer,
+  type NoPath,
+  type Solution,
+  type Steps,
+} from './solver/solver.ts';
 export { FAMILY_IDS, families, familyById, type FamilyId } from './families/index.ts';
 export type { Family, OpenLayout, TabDialect } from './families/contract.ts';
-export type { EffortPart, Habit, HabitChoice, PreferencePreset } from './families/effortPart.ts';
+export type {
+  ChosenOptions,
+  Circumstances,
+  EffortTerm,
+  PlayingOption,
+  PreferencePreset,
+  TermInfo,
+} from './families/effortTerm.ts';
 export type {
   Capability,
   CapabilityGroup,
@@ -109,9 +124,12 @@ export type {
 export type {
   Air,
   AirNames,
-  Grip,
+  Clash,
+  FingeredWay,
+  Fingering,
+  Hold,
   Mark,
-  Play,
+  PlayedHold,
   Remark,
   Side,
   SideNames,
@@ -131,36 +149,44 @@ export {
 } from './instrument/instrument.ts';
 export {
   DIRECTIONS,
+  evenLine,
   limitsOf,
   lowestHome,
   scaleLine,
   type Direction,
   type LineNote,
-  type Span,
+  type LineRange,
 } from './route/line.ts';
-export { type Effort, type PartEffort } from './route/effort.ts';
+export { type Effort, type TermEffort } from './route/effort.ts';
 export {
   WEIGHT_RANGE,
   defaultPreferences,
   resolvePreferences,
   type Preferences,
 } from './route/preferences.ts';
-export { routeLine, type Alternative, type Pin, type Route, type RouteNote } from './route/route.ts';
-export { airBalance, type AirBalance } from './route/air.ts';
+export { routingContext, usableWays, type RoutingContext } from './route/context.ts';
+export { chordHolds, chordOrder, HOLDS_LIMIT, type ChordHolds } from './route/holds.ts';
+export { missingReason, scaleInRange, type Missing } from './route/missing.ts';
+export type { Pin } from './route/pin.ts';
+export type { Alternative } from './route/alternatives.ts';
+export { routeLine, type Route, type RouteNote, type RouteOptions } from './route/route.ts';
+export { airBalance, type AirBalance, type Breath } from './route/air.ts';
 export { takeInventory, type Advice, type Inventory, type InventoryItem } from './inventory/inventory.ts';
-export { OCTAVES, checkAsk, defaultAsk, storedAsk, type Ask, type StoredAsk } from './ask/ask.ts';
-export { askFromLink, askToLink, type LinkParams } from './ask/link.ts';
 export {
-  mapView,
-  sceneWithRoles,
-  type AlternativeView,
-  type LineView,
-  type MapView,
-  type WayView,
-  type Writing,
-} from './map/mapView.ts';
+  OCTAVES,
+  checkQuestion,
+  defaultQuestion,
+  storedQuestion,
+  type Question,
+  type StoredQuestion,
+} from './question/question.ts';
+export { questionFromLink, questionToLink, type LinkParams } from './question/link.ts';
+export { alternativesView, mapView, type MapView } from './map/mapView.ts';
+export { sceneForKey, type WayView } from './map/instrumentView.ts';
+export { type AlternativeView, type LineView } from './map/lineView.ts';
+export { type NotationOptions } from './map/notation.ts';
 export { keyFacts, type KeyFacts } from './map/keyFacts.ts';
-export { type Reach } from './map/reach.ts';
+export { type Coverage } from './map/coverage.ts';
 export { chipShape, type ChipText } from './scene/chip.ts';
 export { type GroupShape, type Ink, type Paint, type Scene, type Shape } from './scene/scene.ts';
 export { PRINT_PALETTE, escapeXml, sceneToSvg, type Palette } from './scene/svg.ts';
@@ -187,14 +213,18 @@ export {
   EXCHANGE_VERSION,
   RECORD_LIMIT,
   checkExchange,
-  checkSavedAsk,
+  checkSavedQuestion,
   checkSavedProgression,
   isId,
   type ExchangeFile,
-  type ExchangedAsk,
+  type ExchangedQuestion,
   type ExchangedInstrument,
   type ExchangedLayout,
   type ExchangedProgression,
-  type SavedAsk,
+  type SavedQuestion,
   type SavedProgression,
 } from './exchange/exchange.ts';
+export { readTabLine, writeTabLine, type TabItem } from './tab/tabLine.ts';
+export { barLength, metre, METRE_NAMES, positionAt, type Metre, type MetreName } from './time/metre.ts';
+export { timingsOf, UNHURRIED, type NoteTiming } from './time/noteTiming.ts';
+export { QUARTER, quarters, type Ticks } from './time/ticks.ts';

@@ -4,7 +4,7 @@ import {
   layoutFile,
   checkSettings,
   DEFAULT_SETTINGS,
-  defaultAsk,
+  defaultQuestion,
   EXCHANGE_VERSION,
   expectOk,
   families,
@@ -19,17 +19,17 @@ function file(): ExchangeFile {
     ...specFromPreset(family, families[family].presets[0]!.id),
     id: id(n),
   }));
-  const asks = FAMILY_IDS.map((family, n) => ({
+  const questions = FAMILY_IDS.map((family, n) => ({
     id: id(100 + n),
     name: 'Warm-up 🎶 אבג',
     instrumentId: id(n),
-    ask: defaultAsk(families[family]),
+    question: defaultQuestion(families[family]),
   }));
   return {
     format: 'same-song-data',
     version: EXCHANGE_VERSION,
     instruments,
-    asks,
+    questions,
     progressions: [{ id: id(200), name: 'Quay', text: '1 4,5 1 ii7', beats: 3 }],
     layouts: FAMILY_IDS.map((family, n) => ({
       id: id(300 + n),
@@ -54,7 +54,7 @@ test.each([
   ['instruments not a list', () => ({ ...file(), instruments: {} }), 'instruments'],
   [
     'an instrument without id',
-    () => ({ ...file(), instruments: [{ ...file().instruments[0], id: '7' }], asks: [] }),
+    () => ({ ...file(), instruments: [{ ...file().instruments[0], id: '7' }], questions: [] }),
     'instruments.0.id',
   ],
   [
@@ -64,18 +64,21 @@ test.each([
   ],
   [
     'an unknown family',
-    () => ({ ...file(), instruments: [{ ...file().instruments[0], family: 'kazoo' }], asks: [] }),
+    () => ({ ...file(), instruments: [{ ...file().instruments[0], family: 'kazoo' }], questions: [] }),
     'instruments.0.family',
   ],
   [
     'a question for nobody',
-    () => ({ ...file(), asks: [{ ...file().asks[0], instrumentId: id(77) }] }),
-    'asks.0.instrumentId',
+    () => ({ ...file(), questions: [{ ...file().questions[0], instrumentId: id(77) }] }),
+    'questions.0.instrumentId',
   ],
   [
     'a question with no scale',
-    () => ({ ...file(), asks: [{ ...file().asks[0], ask: { ...file().asks[0]!.ask, scale: '' } }] }),
-    'asks.0.ask.scale',
+    () => ({
+      ...file(),
+      questions: [{ ...file().questions[0], question: { ...file().questions[0]!.question, scale: '' } }],
+    }),
+    'questions.0.question.scale',
   ],
   [
     'a progression with a wrong chord',

@@ -9,9 +9,12 @@ import {
   keyOf,
   mainChord,
   MAIN_CHORDS,
+  missingReason,
   openInstrument,
   resolvePreferences,
   rolesOf,
+  routingContext,
+  scaleInRange,
   SCALES,
   specFromPreset,
   takeInventory,
@@ -24,23 +27,25 @@ describe.each(FAMILY_IDS)('%s', (id) => {
     .tuple(fc.constantFrom(...SCALES), fc.constantFrom(...USUAL_KEYS), fc.constantFrom(...MAIN_CHORDS))
     .map(([scale, tonic, degree]) => ({ key: keyOf(scale, tonic), chord: mainChord(scale, degree) }));
 
-  test('safe is in the scale and can be relied on, leave out is outside or gains nothing, the rest is a risk', () => {
+  test('safe is in the scale and can be relied on, leave out is outside or redundant, the rest is a risk', () => {
     fc.assert(
       fc.property(fc.constantFrom(...presets), anyKey, (preset, { key, chord }) => {
         const base = expectOk(openInstrument(specFromPreset(id, preset)));
         const instrument = base.forKey(key);
-        const { avoid } = resolvePreferences(instrument.family, defaultPreferences(instrument.family));
-        const { byTechnique, missing } = takeInventory(instrument, key, rolesOf(key.scale, chord), avoid);
+        const preferences = defaultPreferences(instrument.family);
+        const { avoid } = resolvePreferences(instrument.family, preferences);
+        const { byTechnique } = takeInventory(instrument, key, rolesOf(key.scale, chord));
+        const { missing } = scaleInRange(routingContext(instrument, preferences), key);
         const items = byTechnique.flatMap((group) => group.items);
         expect(items.map((item) => item.way.id).sort()).toEqual(instrument.ways.map((way) => way.id).sort());
         for (const { technique, items: own } of byTechnique) {
-          for (const { way, role, advice, gains, chords } of own) {
+          for (const { way, role, advice, redundant, chords } of own) {
             const inScale = key.scale.semitones.includes(aboveHome(key, way.pitch));
             expect(way.technique).toBe(technique.id);
             expect(inScale).toBe(['home', 'chord', 'scale'].includes(role));
-            expect(gains).toBe(way.duplicateOf === undefined);
+            expect(redundant).toBe(way.redundantTo !== undefined);
             const expected =
-              role === 'outside' || !gains
+              role === 'outside' || redundant
                 ? 'leave'
                 : role !== 'colour' && technique.safe && way.able
                   ? 'safe'
@@ -52,7 +57,8 @@ describe.each(FAMILY_IDS)('%s', (id) => {
             expect(chords).toEqual(holding.map((c) => c.name));
           }
         }
-        for (const { pitch, missing: why } of missing) {
+        for (const pitch of missing) {
+          const why = missingReason(instrument, avoid, pitch);
           expect(key.scale.semitones).toContain(aboveHome(key, pitch));
           expect(instrument.ways.some((w) => w.pitch === pitch && w.able && !avoid.has(w.technique))).toBe(
             false,

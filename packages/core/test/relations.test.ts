@@ -2,14 +2,14 @@
 import fc from 'fast-check';
 import {
   aboveHome,
-  airBalance,
   alternatesOf,
-  checkAsk,
+  checkQuestion,
   commonNotes,
   compareMaps,
-  defaultAsk,
+  defaultQuestion,
   defaultPreferences,
   DIRECTIONS,
+  evenLine,
   expectOk,
   families,
   FAMILY_IDS,
@@ -20,7 +20,9 @@ import {
   openInstrument,
   parseProgression,
   PATTERNS,
+  QUARTER,
   routeLine,
+  routingContext,
   scaleFit,
   scaleLine,
   SCALES,
@@ -31,7 +33,6 @@ import {
   USUAL_KEYS,
   type Instrument,
   type Key,
-  type RouteNote,
 } from '@same-song/core';
 
 const anyKey = fc
@@ -47,15 +48,15 @@ const ids = (ways: readonly { readonly id: string }[]) => ways.map((way) => way.
 describe.each(FAMILY_IDS)('%s', (id) => {
   const family = families[id];
   const dialect = family.dialects[0]!.id;
-  const writing = { dialect, naming: 'key' as const };
+  const notation = { dialect, naming: 'key' as const };
   const anyIndex = fc.nat(40);
 
   test('switching there and back leaves out what was taken in, and undoes what was set', () => {
     fc.assert(
       fc.property(anyIndex, anyKey, anyKey, (index, from, to) => {
         const instrument = instrumentOf(id, index);
-        const there = switchKeys(instrument, from, to, writing);
-        const back = switchKeys(instrument, to, from, writing);
+        const there = switchKeys(instrument, from, to, notation);
+        const back = switchKeys(instrument, to, from, notation);
         expect(ids(back.drop)).toEqual(ids(there.take));
         expect(ids(back.take)).toEqual(ids(there.drop));
         expect(ids(back.keep)).toEqual(ids(there.keep));
@@ -68,7 +69,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
         const changed = settings(from).filter((s) => !settings(to).includes(s));
         const added = settings(to).filter((s) => !settings(from).includes(s));
         expect(there.todo).toHaveLength(changed.length + added.length);
-        expect(switchKeys(instrument, from, from, writing)).toMatchObject({ todo: [], drop: [], take: [] });
+        expect(switchKeys(instrument, from, from, notation)).toMatchObject({ todo: [], drop: [], take: [] });
       }),
       { numRuns: 25 },
     );
@@ -79,8 +80,8 @@ describe.each(FAMILY_IDS)('%s', (id) => {
       fc.property(anyIndex, anyKey, fc.constantFrom(...SCALES), (index, key, other) => {
         const instrument = instrumentOf(id, index);
         const view = (scale: string) => {
-          const base = defaultAsk(family, key.home);
-          return mapView(instrument, expectOk(checkAsk(family, { ...base, scale })), {
+          const base = defaultQuestion(family, key.home);
+          return mapView(instrument, expectOk(checkQuestion(family, { ...base, scale })), {
             naming: 'key',
             dialect,
           });
@@ -93,10 +94,10 @@ describe.each(FAMILY_IDS)('%s', (id) => {
         expect(ids(one.added)).toEqual(ids(two.dropped));
         expect(ids(one.kept)).toEqual(ids(two.kept));
         expect(one.notes.dropped).toEqual(two.notes.added);
-        expect(one.parts.map((p) => [p.label, p.first, p.second]).sort()).toEqual(
-          two.parts.map((p) => [p.label, p.second, p.first]).sort(),
+        expect(one.terms.map((p) => [p.label, p.first, p.second]).sort()).toEqual(
+          two.terms.map((p) => [p.label, p.second, p.first]).sort(),
         );
-        const inScale = first.ways.filter((w) => w.reachable && ['home', 'chord', 'scale'].includes(w.role));
+        const inScale = first.ways.filter((w) => w.usable && ['home', 'chord', 'scale'].includes(w.role));
         expect(ids([...one.kept, ...one.dropped])).toEqual(ids(inScale));
       }),
       { numRuns: 12 },
@@ -141,7 +142,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
             expect(note.pitch).toBeGreaterThanOrEqual(low);
             expect(note.pitch).toBeLessThanOrEqual(low + span);
             expect(key.scale.semitones).toContain(aboveHome(key, note.pitch));
-            expect([note.start, note.beats]).toEqual([i, 1]);
+            expect([note.onset, note.length]).toEqual([i * QUARTER, QUARTER]);
           }
           if (pattern.id === 'straight' && direction !== 'both') {
             const steps = line.slice(1).map((note, i) => note.pitch - line[i]!.pitch);
@@ -170,46 +171,12 @@ describe.each(FAMILY_IDS)('%s', (id) => {
   });
 });
 
-test('air: taking the beats one by one gives the same balance, and air is taken only where it must be', () => {
-  const anglo = instrumentOf('anglo', 0);
-  const ways = anglo.ways;
-  const notes = fc.array(fc.tuple(fc.nat(ways.length - 1), fc.constantFrom(0.5, 1, 2, 4)), {
-    minLength: 1,
-    maxLength: 30,
-  });
-  fc.assert(
-    fc.property(notes, fc.integer({ min: 8, max: 20 }), (played, capacity) => {
-      let start = 0;
-      const line = played.map(([which, beats], index): RouteNote => {
-        const way = ways[which]!;
-        const note = { index, pitch: way.pitch, beats, start, pinned: false, way, grip: undefined };
-        start += beats;
-        return note;
-      });
-      const air = airBalance(line, capacity);
-      let balance = 0;
-      const helps: number[] = [];
-      for (const note of line) {
-        const next = balance + (note.way!.air === 'in' ? note.beats : -note.beats);
-        if (Math.abs(next) > capacity / 2) {
-          helps.push(note.index);
-          balance = note.way!.air === 'in' ? note.beats : -note.beats;
-        } else balance = next;
-        expect(Math.abs(balance)).toBeLessThanOrEqual(capacity / 2);
-      }
-      expect(air.helps).toEqual(helps);
-      expect(air.points[air.points.length - 1]).toEqual({ beat: start, balance });
-      expect(airBalance(line).helps).toEqual([]);
-    }),
-  );
-});
-
 test('a route of no notes and of notes that nothing sounds is answered', () => {
   for (const id of FAMILY_IDS) {
     const instrument = instrumentOf(id, 0);
     const preferences = defaultPreferences(families[id]);
-    expect(routeLine(instrument, [], preferences).notes).toEqual([]);
-    const far = routeLine(instrument, [{ pitch: 12, beats: 1, start: 0 }], preferences);
+    expect(routeLine(routingContext(instrument, preferences), []).notes).toEqual([]);
+    const far = routeLine(routingContext(instrument, preferences), evenLine([12]));
     expect(far.notes[0]!.missing!.reason).toBe('below');
     expect(far.effort.total).toBe(0);
     expect(far.remarks()).toEqual([]);

@@ -1,13 +1,13 @@
 /** What an instrument can be brought to without a workshop, against trying out everything that can be set. */
 import {
-  asIf,
+  adjusted,
   byEase,
   defaultPreferences,
   everythingFor,
   expectOk,
   families,
   FAMILY_IDS,
-  groundsOf,
+  contextsFor,
   keyCell,
   keyOf,
   noteText,
@@ -24,7 +24,7 @@ import {
 
 const key = (scale: string, tonic: string) => keyOf(expectOk(scaleById(scale)), expectOk(parseNote(tonic)));
 const cellOf = (instrument: Instrument, of: Key) =>
-  keyCell(instrument, of, groundsOf(defaultPreferences(instrument.family)));
+  keyCell(instrument, of, contextsFor(defaultPreferences(instrument.family)));
 const first = (id: FamilyId) => expectOk(openInstrument(specFromPreset(id, families[id].presets[0]!.id)));
 
 /** Every setting of all options that are set by hand, one option after the other, this instrument included. */
@@ -67,7 +67,7 @@ test.each(FAMILY_IDS)(
   (id) => {
     for (const of of KEYS) {
       for (const { spec, settings, cell, todo } of suggestionsFor(first(id), of)) {
-        const there = expectOk(asIf(first(id), settings));
+        const there = expectOk(adjusted(first(id), settings));
         expect(there.instrument.spec).toEqual(spec);
         expect(todo.slice(0, there.todo.length)).toEqual(there.todo);
         const set = expectOk(openInstrument(spec));
@@ -100,18 +100,18 @@ test('an empty cabinet suggests nothing', () => {
 test('what cannot be set on the spot is refused, and what is set already asks nothing', () => {
   const dulcimer = first('dulcimer');
   const fieldOf = (option: string, choice: string) => {
-    const result = asIf(dulcimer, [{ option, choice }]);
+    const result = adjusted(dulcimer, [{ option, choice }]);
     return result.ok ? undefined : result.problems[0]!.field;
   };
   expect(fieldOf('fretboard', 'chromatic')).toBe('option');
   expect(fieldOf('wings', '2')).toBe('option');
   expect(fieldOf('capo', '99')).toBe('choice');
-  expect(expectOk(asIf(dulcimer, [{ option: 'capo', choice: '0' }]))).toEqual({
+  expect(expectOk(adjusted(dulcimer, [{ option: 'capo', choice: '0' }]))).toEqual({
     instrument: dulcimer,
     todo: [],
   });
-  const capo = expectOk(asIf(dulcimer, [{ option: 'capo', choice: '3' }]));
-  const back = expectOk(asIf(capo.instrument, [{ option: 'capo', choice: '0' }]));
+  const capo = expectOk(adjusted(dulcimer, [{ option: 'capo', choice: '3' }]));
+  const back = expectOk(adjusted(capo.instrument, [{ option: 'capo', choice: '0' }]));
   expect(back.todo).toEqual(['take the capo off']);
   expect(back.instrument.layout).toEqual(dulcimer.layout);
 });

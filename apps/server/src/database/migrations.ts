@@ -13,7 +13,7 @@ const versioned = {
 /** In order; a migration that has been released is never changed. */
 export const MIGRATIONS: readonly RunnableMigration<QueryInterface>[] = [
   {
-    name: '0001-instruments-asks-settings',
+    name: '0001-instruments-questions-settings',
     up: async ({ context }) => {
       await context.createTable('instruments', {
         id: { type: DataTypes.UUID, primaryKey: true },
@@ -28,7 +28,7 @@ export const MIGRATIONS: readonly RunnableMigration<QueryInterface>[] = [
         binnedAt: { type: DataTypes.DATE, allowNull: true },
         ...versioned,
       });
-      await context.createTable('asks', {
+      await context.createTable('questions', {
         id: { type: DataTypes.UUID, primaryKey: true },
         name: { type: DataTypes.TEXT, allowNull: false },
         instrumentId: {
@@ -37,11 +37,11 @@ export const MIGRATIONS: readonly RunnableMigration<QueryInterface>[] = [
           references: { model: 'instruments', key: 'id' },
           onDelete: 'RESTRICT',
         },
-        ask: { type: DataTypes.JSON, allowNull: false },
+        question: { type: DataTypes.JSON, allowNull: false },
         binnedAt: { type: DataTypes.DATE, allowNull: true },
         ...versioned,
       });
-      await context.addIndex('asks', ['instrumentId']);
+      await context.addIndex('questions', ['instrumentId']);
       await context.createTable('settings', {
         id: { type: DataTypes.INTEGER, primaryKey: true },
         value: { type: DataTypes.JSON, allowNull: false },

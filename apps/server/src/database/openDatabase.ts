@@ -3,7 +3,7 @@ import { dirname } from 'node:path';
 import { QueryTypes } from 'sequelize';
 import { Sequelize } from 'sequelize-typescript';
 import sqlite3 from 'sqlite3';
-import { AskModel } from '../asks/ask.model.ts';
+import { QuestionModel } from '../questions/question.model.ts';
 import { InstrumentModel } from '../instruments/instrument.model.ts';
 import { LayoutModel } from '../layouts/layout.model.ts';
 import { ProgressionModel } from '../progressions/progression.model.ts';
@@ -63,7 +63,7 @@ function refuseReadOnly(file: string): void {
       throw new StartError(`${file} is not a file. Set SAME_SONG_DB to a database file.`);
     if ((stat.mode & 0o222) !== 0 && mayWrite(path)) continue;
     throw new StartError(
-      `${path} is read-only, so nothing could be saved. Allow writing (chmod u+w), or set SAME_SONG_DB to another file.`,
+      `${path} is read-only, so nothing could be saved. Allow notation (chmod u+w), or set SAME_SONG_DB to another file.`,
     );
   }
 }
@@ -107,7 +107,7 @@ async function connect(file: string): Promise<Sequelize> {
     storage: file,
     logging: false,
     repositoryMode: true,
-    models: [InstrumentModel, AskModel, ProgressionModel, LayoutModel, SettingsModel],
+    models: [InstrumentModel, QuestionModel, ProgressionModel, LayoutModel, SettingsModel],
     hooks: {
       afterConnect: (connection) => {
         (connection as sqlite3.Database).run('PRAGMA synchronous = FULL');

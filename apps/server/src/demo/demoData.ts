@@ -2,14 +2,14 @@ import {
   DEFAULT_SETTINGS,
   EXCHANGE_FORMAT,
   EXCHANGE_VERSION,
-  defaultAsk,
+  defaultQuestion,
   familyById,
   specFromPreset,
   type Capability,
-  type ExchangedAsk,
+  type ExchangedQuestion,
   type ExchangedInstrument,
   type ExchangeFile,
-  type StoredAsk,
+  type StoredQuestion,
 } from '@same-song/core';
 
 /** Ids of the demo records: fixed, so that links to them stay good and a second import changes nothing. */
@@ -145,26 +145,26 @@ const INSTRUMENTS: readonly DemoInstrument[] = [
   },
 ];
 
-interface DemoAsk extends Partial<Omit<StoredAsk, 'preferences'>> {
+interface DemoQuestion extends Partial<Omit<StoredQuestion, 'preferences'>> {
   readonly name: string;
   readonly instrument: number;
   readonly preset?: string;
 }
 
-const ASKS: readonly DemoAsk[] = [
+const ASKS: readonly DemoQuestion[] = [
   {
     name: 'Lantern walk, opening blues',
     instrument: 0,
     tonic: 'Bb',
     scale: 'blues-six',
-    span: { kind: 'octaves', octaves: 2 },
+    range: { kind: 'octaves', octaves: 2 },
   },
   {
     name: 'Quay song, slow',
     instrument: 2,
     tonic: 'C',
     scale: 'natural-minor',
-    span: { kind: 'octaves', octaves: 2 },
+    range: { kind: 'octaves', octaves: 2 },
     direction: 'up',
     preset: 'air',
   },
@@ -202,11 +202,19 @@ function instrument(demo: DemoInstrument, index: number): ExchangedInstrument {
   return { ...spec, id: id(index + 1), name, layout, capability, a4, notes, measured, choices };
 }
 
-function ask({ name, instrument: index, preset, ...rest }: DemoAsk, number: number): ExchangedAsk {
+function question(
+  { name, instrument: index, preset, ...rest }: DemoQuestion,
+  number: number,
+): ExchangedQuestion {
   const family = familyById(INSTRUMENTS[index]!.family)!;
-  const base = defaultAsk(family);
+  const base = defaultQuestion(family);
   const preferences = { ...base.preferences, preset: preset ?? base.preferences.preset };
-  return { id: id(100 + number), name, instrumentId: id(index + 1), ask: { ...base, ...rest, preferences } };
+  return {
+    id: id(100 + number),
+    name,
+    instrumentId: id(index + 1),
+    question: { ...base, ...rest, preferences },
+  };
 }
 
 const PROGRESSIONS = [
@@ -225,7 +233,7 @@ export function demoData(): ExchangeFile {
     format: EXCHANGE_FORMAT,
     version: EXCHANGE_VERSION,
     instruments: INSTRUMENTS.map(instrument),
-    asks: ASKS.map(ask),
+    questions: ASKS.map(question),
     progressions: PROGRESSIONS.map((progression, index) => ({ id: id(300 + index), ...progression })),
     layouts: LAYOUTS.map(({ name, like }, index) => {
       const { family, layout } = instrument(INSTRUMENTS[like]!, like);

@@ -4,7 +4,7 @@ import {
   checkExchange,
   EXCHANGE_FORMAT,
   EXCHANGE_VERSION,
-  type ExchangedAsk,
+  type ExchangedQuestion,
   type ExchangedInstrument,
   type ExchangedLayout,
   type ExchangedProgression,
@@ -12,7 +12,7 @@ import {
 } from '@same-song/core';
 import type { CreationAttributes, Transaction } from 'sequelize';
 import { Sequelize, type Repository } from 'sequelize-typescript';
-import { AskModel } from '../asks/ask.model.ts';
+import { QuestionModel } from '../questions/question.model.ts';
 import { invalid } from '../common/errors.ts';
 import type { RecordModel } from '../common/recordStore.ts';
 import { WriteQueue } from '../database/writeQueue.ts';
@@ -31,7 +31,7 @@ export interface KindReport {
 export interface ImportReport {
   readonly applied: boolean;
   readonly instruments: KindReport;
-  readonly asks: KindReport;
+  readonly questions: KindReport;
   readonly progressions: KindReport;
   readonly layouts: KindReport;
   readonly settings: 'changed' | 'same';
@@ -53,11 +53,11 @@ const instrumentContent = (i: ExchangedInstrument): ExchangedInstrument => ({
   measured: i.measured,
   choices: i.choices,
 });
-const askContent = (a: ExchangedAsk): ExchangedAsk => ({
+const questionContent = (a: ExchangedQuestion): ExchangedQuestion => ({
   id: a.id,
   name: a.name,
   instrumentId: a.instrumentId,
-  ask: a.ask,
+  question: a.question,
 });
 
 const progressionContent = ({ id, name, text, beats }: ExchangedProgression): ExchangedProgression => ({
@@ -77,7 +77,7 @@ const layoutContent = ({ id, family, name, layout }: ExchangedLayout): Exchanged
 @Injectable()
 export class ExchangeService {
   readonly #instruments: Repository<InstrumentModel>;
-  readonly #asks: Repository<AskModel>;
+  readonly #questions: Repository<QuestionModel>;
   readonly #progressions: Repository<ProgressionModel>;
   readonly #layouts: Repository<LayoutModel>;
 
@@ -87,14 +87,14 @@ export class ExchangeService {
     private readonly settings: SettingsService,
   ) {
     this.#instruments = sequelize.getRepository(InstrumentModel);
-    this.#asks = sequelize.getRepository(AskModel);
+    this.#questions = sequelize.getRepository(QuestionModel);
     this.#progressions = sequelize.getRepository(ProgressionModel);
     this.#layouts = sequelize.getRepository(LayoutModel);
   }
 
   /** True when nothing was ever kept, the bin included. */
   async isEmpty(): Promise<boolean> {
-    return (await this.#instruments.count()) === 0 && (await this.#asks.count()) === 0;
+    return (await this.#instruments.count()) === 0 && (await this.#questions.count()) === 0;
   }
 
   /** Read between two writes, so that it is one consistent state. */
@@ -103,7 +103,7 @@ export class ExchangeService {
       const kept = { where: { binnedAt: null }, order: ORDER, transaction };
       const instruments = (await this.#instruments.findAll(kept)).map(instrumentContent);
       const known = new Set(instruments.map((instrument) => instrument.id));
-      const asks = (await this.#asks.findAll(kept)).map(askContent);
+      const questions = (await this.#questions.findAll(kept)).map(questionContent);
       const progressions = (await this.#progressions.findAll(kept)).map(progressionContent);
       const layouts = (await this.#layouts.findAll(kept)).map(layoutContent);
       const { value } = await this.settings.get(transaction);
@@ -111,7 +111,7 @@ export class ExchangeService {
         format: EXCHANGE_FORMAT,
         version: EXCHANGE_VERSION,
         instruments,
-        asks: asks.filter((ask) => known.has(ask.instrumentId)),
+        questions: questions.filter((question) => known.has(question.instrumentId)),
         progressions,
         layouts,
         settings: value,
@@ -123,14 +123,14 @@ export class ExchangeService {
   import(file: unknown, apply: boolean): Promise<ImportReport> {
     const checked = checkExchange(file);
     if (!checked.ok) throw invalid(checked.problems);
-    const { instruments, asks, progressions, layouts, settings } = checked.value;
+    const { instruments, questions, progressions, layouts, settings } = checked.value;
     return this.queue.run(async (transaction) => {
       const current = await this.settings.get(transaction);
       const same = isDeepStrictEqual(current.value, settings);
       const report: ImportReport = {
         applied: apply,
         instruments: await take(this.#instruments, instruments, instrumentContent, apply, transaction),
-        asks: await take(this.#asks, asks, askContent, apply, transaction),
+        questions: await take(this.#questions, questions, questionContent, apply, transaction),
         progressions: await take(this.#progressions, progressions, progressionContent, apply, transaction),
         layouts: await take(this.#layouts, layouts, layoutContent, apply, transaction),
         settings: same ? 'same' : 'changed',

@@ -43,10 +43,10 @@ export const EXCHANGE_SCHEMA = {
         choices: { type: 'array', items: { type: 'string' } },
       }),
     },
-    asks: {
+    questions: {
       type: 'array',
       maxItems: RECORD_LIMIT,
-      items: closed({ id, name, instrumentId: id, ask: { type: 'object' } }),
+      items: closed({ id, name, instrumentId: id, question: { type: 'object' } }),
     },
     progressions: {
       type: 'array',

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { InstrumentSpec, SavedAsk, SavedLayout, SavedProgression } from '@same-song/core';
+import type { InstrumentSpec, SavedQuestion, SavedLayout, SavedProgression } from '@same-song/core';
 import { request } from './client.ts';
 
 /** What the server adds to every record. */
@@ -8,12 +8,12 @@ export interface Kept {
   readonly version: number;
 }
 export type InstrumentRecord = InstrumentSpec & Kept;
-export type AskRecord = SavedAsk & Kept;
+export type QuestionRecord = SavedQuestion & Kept;
 export type ProgressionRecord = SavedProgression & Kept;
 export type LayoutRecord = SavedLayout & Kept;
 
 /** Kinds of records in the order in which they may be put away: what hangs on others first. */
-export const RECORD_KINDS = ['progressions', 'layouts', 'asks', 'instruments'] as const;
+export const RECORD_KINDS = ['progressions', 'layouts', 'questions', 'instruments'] as const;
 export type RecordPath = (typeof RECORD_KINDS)[number];
 
 export type Which = 'kept' | 'binned';
@@ -59,7 +59,7 @@ export type RecordKind<Content, Record extends Content & Kept> = ReturnType<
 >;
 
 export const instruments = recordKind<InstrumentSpec, InstrumentRecord>('instruments');
-export const asks = recordKind<SavedAsk, AskRecord>('asks');
+export const questions = recordKind<SavedQuestion, QuestionRecord>('questions');
 export const layouts = recordKind<SavedLayout, LayoutRecord>('layouts');
 export const progressions = recordKind<SavedProgression, ProgressionRecord>('progressions');
 

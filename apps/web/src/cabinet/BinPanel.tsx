@@ -1,12 +1,12 @@
 import Button from '@mui/material/Button';
-import { asks, instruments, layouts, progressions } from '../api/records.ts';
+import { questions, instruments, layouts, progressions } from '../api/records.ts';
 import { notify } from '../frame/notice.ts';
 
 /** What was put away, each to be had back. */
 export function BinPanel() {
   const kinds = [
     { word: '', list: instruments.useList('binned'), restore: instruments.useRestore() },
-    { word: ' (question)', list: asks.useList('binned'), restore: asks.useRestore() },
+    { word: ' (question)', list: questions.useList('binned'), restore: questions.useRestore() },
     { word: ' (progression)', list: progressions.useList('binned'), restore: progressions.useRestore() },
     { word: ' (layout)', list: layouts.useList('binned'), restore: layouts.useRestore() },
   ];

@@ -17,7 +17,7 @@ type ImportReport = Readonly<Record<RecordPath, KindReport>> & { readonly settin
 const KIND_TITLES: readonly (readonly [RecordPath, string])[] = [
   ['instruments', 'Instruments'],
   ['layouts', 'Layouts of your own'],
-  ['asks', 'Questions'],
+  ['questions', 'Questions'],
   ['progressions', 'Progressions'],
 ];
 

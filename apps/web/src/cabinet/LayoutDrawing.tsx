@@ -10,7 +10,7 @@ export function LayoutDrawing({ instrument, stale }: { instrument: Instrument; s
       instrument.scene((way) => ({
         role: 'scale',
         ...pitchChip(instrument, way),
-        reachable: way.able,
+        usable: way.able,
       })),
     [instrument],
   );

@@ -1,16 +1,23 @@
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { proxy, wrap } from 'comlink';
-import type { InstrumentSpec, NamingStyle, Preferences, Role, StoredAsk, Writing } from '@same-song/core';
-import type { CabinetSuggestion, Compute, KeyAsk } from './worker.ts';
+import type {
+  InstrumentSpec,
+  NamingStyle,
+  Preferences,
+  Role,
+  StoredQuestion,
+  NotationOptions,
+} from '@same-song/core';
+import type { CabinetSuggestion, Compute, KeyQuestion } from './worker.ts';
 
 const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
 const compute = wrap<Compute>(worker);
 
-function mapQuery(spec: InstrumentSpec | undefined, ask: StoredAsk, writing: Writing) {
+function mapQuery(spec: InstrumentSpec | undefined, question: StoredQuestion, notation: NotationOptions) {
   return {
-    queryKey: ['map', spec, ask, writing],
-    queryFn: () => compute.map(spec!, ask, writing),
+    queryKey: ['map', spec, question, notation],
+    queryFn: () => compute.map(spec!, question, notation),
     staleTime: Infinity,
     retry: false,
     networkMode: 'always',
@@ -18,20 +25,56 @@ function mapQuery(spec: InstrumentSpec | undefined, ask: StoredAsk, writing: Wri
 }
 
 /** Map for a question, computed off the main thread and remembered by its content. */
-export function useMapView(spec: InstrumentSpec | undefined, ask: StoredAsk, writing: Writing) {
+export function useMapView(
+  spec: InstrumentSpec | undefined,
+  question: StoredQuestion,
+  notation: NotationOptions,
+) {
   return useQuery({
-    ...mapQuery(spec, ask, writing),
+    ...mapQuery(spec, question, notation),
     enabled: spec !== undefined,
     placeholderData: keepPreviousData,
   });
+}
+
+function alternativesQuery(spec: InstrumentSpec | undefined, question: StoredQuestion, noteId: string) {
+  return {
+    queryKey: ['alternatives', spec, question, noteId],
+    queryFn: () => compute.alternatives(spec!, question, noteId),
+    staleTime: Infinity,
+    retry: false,
+    networkMode: 'always',
+  } as const;
+}
+
+/** Other ways for one note of Map's line, worked out when it is selected. */
+export function useAlternatives(
+  spec: InstrumentSpec | undefined,
+  question: StoredQuestion,
+  noteId: string | undefined,
+) {
+  return useQuery({
+    ...alternativesQuery(spec, question, noteId ?? ''),
+    enabled: spec !== undefined && noteId !== undefined,
+  });
+}
+
+/** The same when a key asks for them. */
+export function useAskAlternatives() {
+  const client = useQueryClient();
+  return useCallback(
+    (spec: InstrumentSpec, question: StoredQuestion, noteId: string) =>
+      client.fetchQuery(alternativesQuery(spec, question, noteId)),
+    [client],
+  );
 }
 
 /** Sets the worker to a map that will be asked for next, while the page still draws the question. */
 export function useMapAhead() {
   const client = useQueryClient();
   return useCallback(
-    (spec: InstrumentSpec, ask: StoredAsk, writing: Writing) =>
-      void client.prefetchQuery(mapQuery(spec, ask, writing)),
+    (spec: InstrumentSpec, question: StoredQuestion, notation: NotationOptions) =>
+      void client.prefetchQuery(mapQuery(spec, question, notation)),
     [client],
   );
 }
@@ -79,10 +122,15 @@ export function useKeyTable(
 }
 
 /** The octaves of one cell of the table, each with its tab. */
-export function useKeyOctaves(spec: InstrumentSpec, ask: KeyAsk, preferences: Preferences, dialect: string) {
+export function useKeyOctaves(
+  spec: InstrumentSpec,
+  question: KeyQuestion,
+  preferences: Preferences,
+  dialect: string,
+) {
   return useQuery({
-    queryKey: ['octaves', spec, ask, preferences, dialect],
-    queryFn: () => compute.keyOctaves(spec, ask, preferences, dialect),
+    queryKey: ['octaves', spec, question, preferences, dialect],
+    queryFn: () => compute.keyOctaves(spec, question, preferences, dialect),
     ...lasting,
   });
 }
@@ -90,13 +138,13 @@ export function useKeyOctaves(spec: InstrumentSpec, ask: KeyAsk, preferences: Pr
 /** Every instrument for a key; `onProgress` gets the share that is done, and a newer question stops an older one. */
 export function useEverything(
   specs: readonly InstrumentSpec[],
-  ask: KeyAsk,
+  question: KeyQuestion,
   onProgress: (share: number) => void,
 ) {
   return useQuery({
-    queryKey: ['everything', specs, ask],
+    queryKey: ['everything', specs, question],
     queryFn: async () => {
-      const found = await compute.everything(specs, ask, proxy(onProgress));
+      const found = await compute.everything(specs, question, proxy(onProgress));
       if (!found) throw new Error('a newer question came');
       return found;
     },
@@ -105,18 +153,23 @@ export function useEverything(
   });
 }
 
-export function usePresetsFor(family: string, ask: KeyAsk) {
+export function usePresetsFor(family: string, question: KeyQuestion) {
   return useQuery({
-    queryKey: ['presets', family, ask],
-    queryFn: () => compute.presets(family, ask),
+    queryKey: ['presets', family, question],
+    queryFn: () => compute.presets(family, question),
     ...lasting,
   });
 }
 
-export function useSwitching(spec: InstrumentSpec | undefined, from: KeyAsk, to: KeyAsk, writing: Writing) {
+export function useSwitching(
+  spec: InstrumentSpec | undefined,
+  from: KeyQuestion,
+  to: KeyQuestion,
+  notation: NotationOptions,
+) {
   return useQuery({
-    queryKey: ['switch', spec, from, to, writing],
-    queryFn: () => compute.switching(spec!, from, to, writing),
+    queryKey: ['switch', spec, from, to, notation],
+    queryFn: () => compute.switching(spec!, from, to, notation),
     enabled: spec !== undefined,
     ...lasting,
   });
@@ -124,16 +177,16 @@ export function useSwitching(spec: InstrumentSpec | undefined, from: KeyAsk, to:
 
 export function useChordScene(
   spec: InstrumentSpec | undefined,
-  ask: KeyAsk,
+  question: KeyQuestion,
   roles: readonly Role[] | undefined,
   naming: NamingStyle,
 ) {
   return useQuery({
-    queryKey: ['chord', spec, ask, roles, naming],
-    queryFn: () => compute.chordScene(spec!, ask, roles!, naming),
+    queryKey: ['chord', spec, question, roles, naming],
+    queryFn: () => compute.chordScene(spec!, question, roles!, naming),
     enabled: spec !== undefined && roles !== undefined,
     ...lasting,
   });
 }
 
-export type { CabinetSuggestion, KeyAsk };
+export type { CabinetSuggestion, KeyQuestion };

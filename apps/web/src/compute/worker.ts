@@ -7,7 +7,7 @@ import {
   presetsFor,
   rankSuggestions,
   scaleById,
-  sceneWithRoles,
+  sceneForKey,
   suggestionsFor,
   switchKeys,
   type Key,
@@ -19,21 +19,23 @@ import {
   type Suggestion,
   type Switching,
   alternatesOf,
-  checkAsk,
+  alternativesView,
+  checkQuestion,
   defaultPreferences,
   expectOk,
   mapView,
   openInstrument,
   type AlternateRow,
+  type AlternativeView,
   type Instrument,
   type InstrumentSpec,
   type MapView,
-  type StoredAsk,
-  type Writing,
+  type StoredQuestion,
+  type NotationOptions,
 } from '@same-song/core';
 
 /** A scale on a tonic, as links write them. */
-export interface KeyAsk {
+export interface KeyQuestion {
   readonly scale: string;
   readonly tonic: string;
 }
@@ -58,14 +60,19 @@ let newest = 0;
 /** Lets messages that wait be handled, so that a newer question can stop an older one. */
 const breathe = () => new Promise((resolve) => setTimeout(resolve));
 
-function keyFor(ask: KeyAsk): Key {
-  return keyOf(expectOk(scaleById(ask.scale)), expectOk(parseNote(ask.tonic)));
+function keyFor(question: KeyQuestion): Key {
+  return keyOf(expectOk(scaleById(question.scale)), expectOk(parseNote(question.tonic)));
 }
 
 const api = {
-  map(spec: InstrumentSpec, ask: StoredAsk, writing: Writing): MapView {
+  map(spec: InstrumentSpec, question: StoredQuestion, notation: NotationOptions): MapView {
     const instrument = open(spec);
-    return mapView(instrument, expectOk(checkAsk(instrument.family, ask)), writing);
+    return mapView(instrument, expectOk(checkQuestion(instrument.family, question)), notation);
+  },
+  /** Other ways for one note of Map's line. */
+  alternatives(spec: InstrumentSpec, question: StoredQuestion, noteId: string): readonly AlternativeView[] {
+    const instrument = open(spec);
+    return alternativesView(instrument, expectOk(checkQuestion(instrument.family, question)), noteId);
   },
   alternates(spec: InstrumentSpec, dialect: string, least: number): readonly AlternateRow[] {
     const instrument = open(spec);
@@ -78,20 +85,20 @@ const api = {
       preferences,
     );
   },
-  keyOctaves(spec: InstrumentSpec, ask: KeyAsk, preferences: Preferences, dialect: string) {
-    return octavesInFull(open(spec), keyFor(ask), preferences, dialect);
+  keyOctaves(spec: InstrumentSpec, question: KeyQuestion, preferences: Preferences, dialect: string) {
+    return octavesInFull(open(spec), keyFor(question), preferences, dialect);
   },
   /** All instruments for a key, best first; undefined when a newer question came in between. */
   async everything(
     specs: readonly InstrumentSpec[],
-    ask: KeyAsk,
+    question: KeyQuestion,
     onProgress: (share: number) => void,
   ): Promise<readonly CabinetSuggestion[] | undefined> {
     newest += 1;
     const run = newest;
     const found: CabinetSuggestion[] = [];
     for (const [done, spec] of specs.entries()) {
-      for (const suggestion of suggestionsFor(open(spec), keyFor(ask)))
+      for (const suggestion of suggestionsFor(open(spec), keyFor(question)))
         found.push({ ...suggestion, of: done });
       onProgress((done + 1) / specs.length);
       await breathe();
@@ -99,14 +106,19 @@ const api = {
     }
     return rankSuggestions(found);
   },
-  presets(family: string, ask: KeyAsk) {
-    return presetsFor(family, keyFor(ask));
+  presets(family: string, question: KeyQuestion) {
+    return presetsFor(family, keyFor(question));
   },
-  switching(spec: InstrumentSpec, from: KeyAsk, to: KeyAsk, writing: Writing): Switching {
-    return switchKeys(open(spec), keyFor(from), keyFor(to), writing);
+  switching(spec: InstrumentSpec, from: KeyQuestion, to: KeyQuestion, notation: NotationOptions): Switching {
+    return switchKeys(open(spec), keyFor(from), keyFor(to), notation);
   },
-  chordScene(spec: InstrumentSpec, ask: KeyAsk, roles: readonly Role[], naming: NamingStyle): Scene {
-    return sceneWithRoles(open(spec), keyFor(ask), roles, naming);
+  chordScene(
+    spec: InstrumentSpec,
+    question: KeyQuestion,
+    roles: readonly Role[],
+    naming: NamingStyle,
+  ): Scene {
+    return sceneForKey(open(spec), keyFor(question), naming, roles);
   },
 };
 

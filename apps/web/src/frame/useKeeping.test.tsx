@@ -1,7 +1,7 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, fireEvent, render, renderHook, screen, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { asks, layouts, type LayoutRecord } from '../api/records.ts';
+import { questions, layouts, type LayoutRecord } from '../api/records.ts';
 import { useNotice } from './notice.ts';
 import { redo, undo } from './undo.ts';
 import { useKeeping } from './useKeeping.ts';
@@ -152,7 +152,7 @@ test('a row that goes with its record still says so, and undo brings both back',
   const backend = server();
   // Another list on the page answers later, so that the row is gone before all lists are renewed.
   global.fetch = (async (path: string, options?: { method?: string }) => {
-    if (!path.startsWith('/api/asks')) return backend.fetch(path, options);
+    if (!path.startsWith('/api/questions')) return backend.fetch(path, options);
     await new Promise((later) => setTimeout(later, 60));
     return new Response('[]');
   }) as typeof fetch;
@@ -164,7 +164,7 @@ test('a row that goes with its record still says so, and undo brings both back',
   function Page() {
     const notice = useNotice();
     const { data } = layouts.useList();
-    asks.useList();
+    questions.useList();
     return (
       <>
         {data?.map((record) => (

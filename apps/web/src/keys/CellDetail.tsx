@@ -4,8 +4,16 @@ import type { KeyCell, OctaveInFull } from '@same-song/core';
 import { dialectOf } from '../api/settings.ts';
 import { useKeyOctaves } from '../compute/compute.ts';
 import type { MapState } from '../map/useMapState.ts';
-import { asksText, hardText, octavesText, partsText, scaleName, tonicText, whereText } from './cellWords.ts';
-import { callIn } from '../map/askWords.ts';
+import {
+  demandsText,
+  hardText,
+  octavesText,
+  partsText,
+  scaleName,
+  tonicText,
+  whereText,
+} from './cellWords.ts';
+import { callIn } from '../map/questionWords.ts';
 import { mapLink } from './mapLink.ts';
 
 interface CellDetailProps {
@@ -14,14 +22,14 @@ interface CellDetailProps {
 }
 
 /** One cell explained: where it is whole, what is missing, how each octave is played and what it asks. */
-export function CellDetail({ cell, state: { chosen, family, ask, settings } }: CellDetailProps) {
+export function CellDetail({ cell, state: { chosen, family, question, settings } }: CellDetailProps) {
   const navigate = useNavigate();
   const call = callIn(cell);
   const hard = hardText(cell, family);
   const { data, isPlaceholderData } = useKeyOctaves(
     chosen!.spec,
     { scale: cell.scale, tonic: cell.tonic },
-    ask.preferences,
+    question.preferences,
     dialectOf(settings, family),
   );
   const octaves = isPlaceholderData ? undefined : data;
@@ -45,7 +53,7 @@ export function CellDetail({ cell, state: { chosen, family, ask, settings } }: C
         <>
           <h3>The best octave, from {call(cell.octaves[cell.best]!.from)}</h3>
           <Tab octave={best} />
-          <p>It asks: {asksText(cell)}.</p>
+          <p>It demands: {demandsText(cell)}.</p>
           <p>{hard ? `It hangs on ${hard}.` : 'Nothing in it is hard.'}</p>
         </>
       )}
@@ -59,7 +67,7 @@ export function CellDetail({ cell, state: { chosen, family, ask, settings } }: C
             <section key={octave.from} className="keys-octave">
               <b>from {call(octave.from)}</b>
               <Tab octave={octave} />
-              <p>{partsText(octave.asks)}</p>
+              <p>{partsText(octave.demands)}</p>
             </section>
           ))}
         </>

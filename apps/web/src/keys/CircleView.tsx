@@ -11,7 +11,7 @@ import {
   USUAL_KEYS,
   type NoteName,
 } from '@same-song/core';
-import { keyIn } from '../map/askWords.ts';
+import { keyIn } from '../map/questionWords.ts';
 import { presetRef } from '../map/reference.ts';
 import type { KeysViewProps } from './KeysPage.tsx';
 
@@ -32,11 +32,11 @@ interface Segment {
  * positions of harmonica players. Choosing a key asks for it; key and position together give the instrument.
  */
 export function CircleView({ state }: KeysViewProps) {
-  const { chosen, ask, param, setParam, change, changeInstrument } = state;
+  const { chosen, question, param, setParam, change, changeInstrument } = state;
   const fourths = param('turn') === 'fourths';
   const opened = chosen && familyById(chosen.spec.family)?.open(chosen.spec.layout, {});
   const home = opened?.ok ? opened.value.home : 0;
-  const played = parseNote(ask.tonic);
+  const played = parseNote(question.tonic);
   const tonic = played.ok ? notePitchClass(played.value) : 0;
   const segments = useMemo(() => segmentsFrom(home, fourths), [home, fourths]);
   const current = segments.find((segment) => notePitchClass(segment.note) === tonic) ?? segments[0]!;
@@ -47,7 +47,7 @@ export function CircleView({ state }: KeysViewProps) {
   )!;
   /** The segment chosen by all keys pressed so far, drawn or not yet drawn. */
   const now = () => {
-    const latest = parseNote(state.current().ask.tonic);
+    const latest = parseNote(state.current().question.tonic);
     return (
       segments.find((s) => latest.ok && notePitchClass(s.note) === notePitchClass(latest.value)) ?? current
     );
@@ -104,8 +104,8 @@ export function CircleView({ state }: KeysViewProps) {
 
 /** What a scale other than major takes its signature from. */
 function ScaleWords({ state }: KeysViewProps) {
-  const { ask, settings } = state;
-  const key = keyIn(ask);
+  const { question, settings } = state;
+  const key = keyIn(question);
   if (!key || key.scale.id === 'major') return null;
   const { mode, signature, againstMajor } = keyFacts(key, settings.naming);
   const facts = [mode, signature].filter((fact) => fact !== undefined);

@@ -5,18 +5,18 @@ import { familyById, type Suggestion } from '@same-song/core';
 import { specOf, type InstrumentRecord } from '../api/records.ts';
 import { useEverything, type CabinetSuggestion } from '../compute/compute.ts';
 import { refWith } from '../map/reference.ts';
-import { asksText, notesText, octavesText } from './cellWords.ts';
+import { demandsText, notesText, octavesText } from './cellWords.ts';
 import type { KeysViewProps } from './KeysPage.tsx';
 import { mapLink } from './mapLink.ts';
 
 /** One key on everything in the cabinet, with what must be done first. */
 export function EverythingView({ state }: KeysViewProps) {
-  const { cabinet, ask } = state;
+  const { cabinet, question } = state;
   const [progress, setProgress] = useState(0);
   const specs = useMemo(() => cabinet.map(specOf), [cabinet]);
   const { data, isFetching, error } = useEverything(
     specs,
-    { scale: ask.scale, tonic: ask.tonic },
+    { scale: question.scale, tonic: question.tonic },
     setProgress,
   );
   if (cabinet.length === 0)
@@ -76,7 +76,7 @@ function SuggestionRow({ suggestion, reference }: { suggestion: Suggestion; refe
         <b>{octavesText(cell)}</b>
         <span>{notesText(cell, familyById(spec.family)!)}</span>
       </td>
-      <td>{asksText(cell)}</td>
+      <td>{demandsText(cell)}</td>
       <td>
         <Link className="link" to={mapLink(reference, cell)}>
           Map

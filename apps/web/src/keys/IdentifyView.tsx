@@ -127,7 +127,7 @@ function PickOnDrawing({ instrument, notes, onNotes }: PickOnDrawingProps) {
       instrument.scene((way) => ({
         role: notes.has(way.pitch % 12) ? 'chord' : 'scale',
         ...pitchChip(instrument, way),
-        reachable: way.able,
+        usable: way.able,
       })),
     [instrument, notes],
   );

@@ -1,6 +1,6 @@
 import { useRef, type KeyboardEvent } from 'react';
 import type { KeyCell } from '@same-song/core';
-import { asksText, octavesText, scaleName, tonicText } from './cellWords.ts';
+import { demandsText, octavesText, scaleName, tonicText } from './cellWords.ts';
 
 interface KeyGridProps {
   readonly rows: readonly (readonly KeyCell[])[];
@@ -82,7 +82,7 @@ export function KeyGrid({
               {row.map((cell, c) => {
                 const share = cell.of === 0 ? 0 : cell.have / cell.of;
                 const easy = cell.best !== undefined && cell.octaves[cell.best]!.hard.length === 0;
-                const name = `${tonicText(cell.tonic)} ${scaleName(cell.scale)}: ${octavesText(cell)}, ${cell.have} of ${cell.of} notes${easy ? ', nothing hard' : ''}${cell.best === undefined ? '' : `; the best octave asks: ${asksText(cell)}`}`;
+                const name = `${tonicText(cell.tonic)} ${scaleName(cell.scale)}: ${octavesText(cell)}, ${cell.have} of ${cell.of} notes${easy ? ', nothing hard' : ''}${cell.best === undefined ? '' : `; the best octave demands: ${demandsText(cell)}`}`;
                 const isSelected = cell === selected;
                 return (
                   <td key={cell.scale}>

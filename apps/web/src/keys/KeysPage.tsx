@@ -3,7 +3,7 @@ import { NavLink, Navigate, useLocation, useNavigate, useParams } from 'react-ro
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useMapState, type MapState } from '../map/useMapState.ts';
 import '../map/map.css';
-import { KeysAsk } from './KeysAsk.tsx';
+import { KeysSentence } from './KeysSentence.tsx';
 import { TableView } from './TableView.tsx';
 import './keys.css';
 
@@ -67,7 +67,7 @@ export function KeysPage() {
   return (
     <div className="keys">
       <header className="keys-head">
-        <KeysAsk state={state} question={id} />
+        <KeysSentence state={state} question={id} />
         <nav className="keys-views" aria-label="Questions about keys">
           {VIEWS.map((entry) => (
             <NavLink key={entry.id} to={`/keys/${entry.id}${search}`}>

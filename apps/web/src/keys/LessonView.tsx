@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import type { MapView, Side, Technique, WayView } from '@same-song/core';
 import { useMapView } from '../compute/compute.ts';
-import { scaleWords, tonicWords } from '../map/askWords.ts';
+import { scaleWords, tonicWords } from '../map/questionWords.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { dialectOf } from '../api/settings.ts';
 import { tabLine } from '../map/tabLine.ts';
@@ -11,9 +11,9 @@ const SIDES: readonly Side[] = ['above', 'level', 'below'];
 
 /** What a player does with an instrument in a new key, step by step: plain notes, what comes next, the rest, the lists. */
 export function LessonView({ state }: KeysViewProps) {
-  const { chosen, ask, settings, family } = state;
+  const { chosen, question, settings, family } = state;
   const dialect = dialectOf(settings, family);
-  const { data: view, error } = useMapView(chosen?.spec, ask, { naming: settings.naming, dialect });
+  const { data: view, error } = useMapView(chosen?.spec, question, { naming: settings.naming, dialect });
   if (error) return <p role="alert">This lesson cannot be made: {error.message}</p>;
   if (!view) return <p className="loading">Writing the lesson…</p>;
   const { separator } = family.dialects.find((d) => d.id === dialect)!;
@@ -22,14 +22,14 @@ export function LessonView({ state }: KeysViewProps) {
   const inScale = (way: WayView) => way.role === 'home' || way.role === 'chord' || way.role === 'scale';
   const lists = [
     { title: 'Safe', ways: view.ways.filter((w) => w.advice === 'safe') },
-    { title: 'A risk', ways: view.ways.filter((w) => w.advice === 'risk' && w.reachable) },
-    { title: 'Leave out', ways: view.ways.filter((w) => w.advice === 'leave' && w.reachable && w.gains) },
+    { title: 'A risk', ways: view.ways.filter((w) => w.advice === 'risk' && w.usable) },
+    { title: 'Leave out', ways: view.ways.filter((w) => w.advice === 'leave' && w.usable && !w.redundant) },
   ];
   return (
     <article className="lesson">
       <div className="lesson-head">
         <h2>
-          {tonicWords(ask)} {scaleWords(ask)} on {chosen!.spec.name}
+          {tonicWords(question)} {scaleWords(question)} on {chosen!.spec.name}
         </h2>
         <Button variant="outlined" className="no-print" onClick={() => window.print()}>
           Print
@@ -78,9 +78,9 @@ interface StepProps {
 
 /** Of the first technique it is told what is out, since most is in; of all others what is in. What only repeats is left aside. */
 function Step({ first, technique, ways, sides, inScale, list }: StepProps) {
-  const gaining = ways.filter((way) => way.gains);
-  const repeats = ways.length - gaining.length;
-  const able = gaining.filter((way) => way.reachable);
+  const worthIt = ways.filter((way) => !way.redundant);
+  const repeats = ways.length - worthIt.length;
+  const able = worthIt.filter((way) => way.usable);
   return (
     <li>
       <b>{technique.label}</b>
@@ -102,8 +102,8 @@ function Step({ first, technique, ways, sides, inScale, list }: StepProps) {
           })
         : [<span key="in">in: {list(able.filter(inScale))}</span>]}
       {repeats > 0 && <span>{repeats} more only repeat an easier note</span>}
-      {gaining.length > able.length && (
-        <span>not possible here yet: {list(gaining.filter((way) => !way.reachable && inScale(way)))}</span>
+      {worthIt.length > able.length && (
+        <span>not possible here yet: {list(worthIt.filter((way) => !way.usable && inScale(way)))}</span>
       )}
     </li>
   );

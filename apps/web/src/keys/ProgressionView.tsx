@@ -26,7 +26,7 @@ const FIT_WORDS = { chord: 'chord tone', passing: 'passing', clash: 'clashes' } 
 
 /** A progression in the chosen key: what the scale is over every bar, on the drawing too, and scales that suit it better. */
 export function ProgressionView({ state }: KeysViewProps) {
-  const { ask, chosen, settings, param, setParam, change } = state;
+  const { question, chosen, settings, param, setParam, change } = state;
   const { data: kept } = progressions.useList();
   const forms = [...FORMS, ...(kept ?? [])];
   const form = forms.find((f) => f.id === param('form')) ?? FORMS[0];
@@ -40,8 +40,8 @@ export function ProgressionView({ state }: KeysViewProps) {
     setParam('form', id, 'the progression');
   };
   const parsed = useMemo(() => parseProgression(form.name, text, beats), [form.name, text, beats]);
-  const scale = scaleById(ask.scale);
-  const tonic = parseNote(ask.tonic);
+  const scale = scaleById(question.scale);
+  const tonic = parseNote(question.tonic);
   const key = useMemo(
     () => (scale.ok && tonic.ok ? keyOf(scale.value, tonic.value) : undefined),
     [scale, tonic],
@@ -52,7 +52,7 @@ export function ProgressionView({ state }: KeysViewProps) {
   const roles = useMemo(() => (key && chord ? rolesOver(key, chord) : undefined), [key, chord]);
   const { data: scene } = useChordScene(
     chosen?.spec,
-    { scale: ask.scale, tonic: ask.tonic },
+    { scale: question.scale, tonic: question.tonic },
     roles,
     settings.naming,
   );

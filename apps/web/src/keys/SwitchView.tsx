@@ -9,7 +9,7 @@ import {
   usualTonic,
 } from '@same-song/core';
 import { useSwitching } from '../compute/compute.ts';
-import { scaleWords, tonicWords } from '../map/askWords.ts';
+import { scaleWords, tonicWords } from '../map/questionWords.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { tabLine } from '../map/tabLine.ts';
 import { scaleName, tonicText } from './cellWords.ts';
@@ -18,19 +18,19 @@ import type { KeysViewProps } from './KeysPage.tsx';
 
 /** From one key to another on one instrument: a short list that a pupil can follow. */
 export function SwitchView({ state }: KeysViewProps) {
-  const { chosen, ask, family, settings, param, setParam } = state;
-  const toScale = scaleById(param('toscale') || ask.scale);
-  const scale = toScale.ok ? toScale.value.id : ask.scale;
+  const { chosen, question, family, settings, param, setParam } = state;
+  const toScale = scaleById(param('toscale') || question.scale);
+  const scale = toScale.ok ? toScale.value.id : question.scale;
   const to = useMemo(() => {
     const typed = parseNote(param('to'));
-    const from = parseNote(ask.tonic);
+    const from = parseNote(question.tonic);
     const fifthUp = ((from.ok ? notePitchClass(from.value) : 0) + 7) % 12;
     const found = scaleById(scale);
     if (typed.ok) return noteCode(typed.value);
     return found.ok ? noteCode(usualTonic(found.value, fifthUp)) : 'C';
-  }, [param, ask.tonic, scale]);
+  }, [param, question.tonic, scale]);
   const dialect = dialectOf(settings, family);
-  const from = { scale: ask.scale, tonic: ask.tonic };
+  const from = { scale: question.scale, tonic: question.tonic };
   const { data, error } = useSwitching(
     chosen?.spec,
     from,
@@ -58,8 +58,8 @@ export function SwitchView({ state }: KeysViewProps) {
     : [];
   return (
     <div className="switch">
-      <p className="switch-ask">
-        From <b>{`${tonicWords(ask)} ${scaleWords(ask)}`}</b> to{' '}
+      <p className="switch-question">
+        From <b>{`${tonicWords(question)} ${scaleWords(question)}`}</b> to{' '}
         <select
           aria-label="Key to go to"
           value={to}

@@ -34,10 +34,10 @@ function filtersOf(family: Family): Filter[] {
 
 /** Twelve keys of many scales on one instrument. */
 export function TableView({ state }: KeysViewProps) {
-  const { chosen, ask, family, param, setParam } = state;
+  const { chosen, question, family, param, setParam } = state;
   const asked = param('scales');
-  const scales = useMemo(() => shownScales(asked, ask.scale), [asked, ask.scale]);
-  const { data: table, error } = useKeyTable(chosen?.spec, scales, ask.preferences);
+  const scales = useMemo(() => shownScales(asked, question.scale), [asked, question.scale]);
+  const { data: table, error } = useKeyTable(chosen?.spec, scales, question.preferences);
   const heat = useMemo(() => table && heatOf(table), [table]);
   const home = useMemo(() => {
     const opened = chosen && familyById(chosen.spec.family)?.open(chosen.spec.layout, {});
@@ -47,8 +47,10 @@ export function TableView({ state }: KeysViewProps) {
   if (!table || !heat) return <p className="loading">Trying every key…</p>;
   const order = param('order');
   const filters = filtersOf(family).filter((f) => param('only').split(',').includes(f.id));
-  const rows = orderedRows(table, order, home, ask.scale);
-  const selected = table.rows.flat().find((cell) => cell.tonic === ask.tonic && cell.scale === ask.scale);
+  const rows = orderedRows(table, order, home, question.scale);
+  const selected = table.rows
+    .flat()
+    .find((cell) => cell.tonic === question.tonic && cell.scale === question.scale);
   return (
     <div className="keys-split">
       <div>
@@ -60,7 +62,7 @@ export function TableView({ state }: KeysViewProps) {
           heat={heat}
           selected={selected}
           onChoose={(cell) => state.change('the key', { tonic: cell.tonic, scale: cell.scale })}
-          sortedBy={order.startsWith(EASIEST) ? (order.split('.')[1] ?? ask.scale) : undefined}
+          sortedBy={order.startsWith(EASIEST) ? (order.split('.')[1] ?? question.scale) : undefined}
           onSort={(scale) => setParam('order', `${EASIEST}.${scale}`, 'the order')}
           onRemove={(scale) =>
             setParam('scales', listed(scales.filter((id) => id !== scale)), 'the scales shown')
@@ -68,11 +70,11 @@ export function TableView({ state }: KeysViewProps) {
         />
         <p className="keys-legend">
           Figure: complete octaves · length of the fill: share of the notes that can be had · the deeper its
-          colour, the less the best octave asks · ✓ nothing hard in it · faint: ruled out above
+          colour, the less the best octave demands · ✓ nothing hard in it · faint: ruled out above
         </p>
         <OctaveStrips
-          cells={rows.map((row) => row.find((cell) => cell.scale === ask.scale) ?? row[0]!)}
-          selected={ask.tonic}
+          cells={rows.map((row) => row.find((cell) => cell.scale === question.scale) ?? row[0]!)}
+          selected={question.tonic}
         />
       </div>
       <aside className="keys-side" aria-label="This key">
@@ -94,7 +96,7 @@ interface TableToolsProps {
 
 /** Order, scales and filters of the table. */
 function TableTools({ state, scales }: TableToolsProps) {
-  const { ask, family, param, setParam, flipParam } = state;
+  const { question, family, param, setParam, flipParam } = state;
   const order = param('order');
   const [, sortScale] = order.split('.');
   const orders = [
@@ -133,7 +135,7 @@ function TableTools({ state, scales }: TableToolsProps) {
         </select>
       </label>
       <AddScale
-        current={ask.scale}
+        current={question.scale}
         onAdd={(id) => setParam('scales', listed([...new Set([...scales, id])]), 'the scales shown')}
       />
       {filtersOf(family).map(({ id, label }) => (

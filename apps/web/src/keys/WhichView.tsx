@@ -2,15 +2,15 @@ import { Link } from 'react-router';
 import { families, FAMILY_IDS, familyById, type Family, type presetsFor } from '@same-song/core';
 import { usePresetsFor } from '../compute/compute.ts';
 import { presetRef } from '../map/reference.ts';
-import { asksText, notesText, octavesText } from './cellWords.ts';
+import { demandsText, notesText, octavesText } from './cellWords.ts';
 import type { KeysViewProps } from './KeysPage.tsx';
 import { mapLink } from './mapLink.ts';
 
 /** Which instrument of a kind to pick up, or to buy, for a key. */
 export function WhichView({ state }: KeysViewProps) {
-  const { ask, family, param, setParam } = state;
+  const { question, family, param, setParam } = state;
   const kind = FAMILY_IDS.find((id) => id === param('kind')) ?? family.id;
-  const { data, error } = usePresetsFor(kind, { scale: ask.scale, tonic: ask.tonic });
+  const { data, error } = usePresetsFor(kind, { scale: question.scale, tonic: question.tonic });
   const shown = familyById(kind)!;
   return (
     <>
@@ -55,7 +55,7 @@ interface Row {
   readonly position: string;
   readonly octaves: string;
   readonly notes: string;
-  readonly asks: string;
+  readonly demands: string;
 }
 
 /** One row for all of which the same is told, in the order of the best of them. */
@@ -67,7 +67,7 @@ function merged(ones: readonly One[], family: Family): readonly Row[] {
       position: [...cell.facts.slice(0, 1), ...todo].join(', '),
       octaves: octavesText(cell),
       notes: notesText(cell, family),
-      asks: asksText(cell),
+      demands: demandsText(cell),
     };
     const id = JSON.stringify(told);
     rows.set(id, { ...told, ones: [...(rows.get(id)?.ones ?? []), one] });
@@ -76,7 +76,7 @@ function merged(ones: readonly One[], family: Family): readonly Row[] {
 }
 
 function ChoiceRow({ row, kind }: { row: Row; kind: string }) {
-  const { ones, position, octaves, notes, asks } = row;
+  const { ones, position, octaves, notes, demands } = row;
   return (
     <tr className={ones[0]!.cell.best === undefined ? 'keys-poor' : ''}>
       <th scope="row" className="keys-ones">
@@ -91,7 +91,7 @@ function ChoiceRow({ row, kind }: { row: Row; kind: string }) {
         <b>{octaves}</b>
         <span>{notes}</span>
       </td>
-      <td>{asks}</td>
+      <td>{demands}</td>
     </tr>
   );
 }

@@ -8,7 +8,7 @@ import {
   scaleById,
   specFromPreset,
 } from '@same-song/core';
-import { asksText, hardText, octavesText, tonicText, whereText } from './cellWords.ts';
+import { demandsText, hardText, octavesText, tonicText, whereText } from './cellWords.ts';
 import { mapLink } from './mapLink.ts';
 
 const cells = FAMILY_IDS.flatMap((id) => {
@@ -30,7 +30,7 @@ test('every cell of every family says what it shows, and nothing where there is 
         .split(', ')
         .filter((t) => t !== ''),
     ).toHaveLength(count);
-    expect(asksText(cell) === '').toBe(count === 0);
+    expect(demandsText(cell) === '').toBe(count === 0);
     if (count === 0) expect(hardText(cell, family)).toBe('');
     expect(tonicText(cell.tonic)).toMatch(/^[A-G][♯♭]?$/);
   }

@@ -1,5 +1,5 @@
-import { noteText, parseNote, scaleById, type Asks, type Family, type KeyCell } from '@same-song/core';
-import { callIn } from '../map/askWords.ts';
+import { noteText, parseNote, scaleById, type Demands, type Family, type KeyCell } from '@same-song/core';
+import { callIn } from '../map/questionWords.ts';
 
 /** `2 octaves`, or `no whole octave`. */
 export function octavesText(cell: KeyCell): string {
@@ -39,12 +39,12 @@ export function notesText(cell: KeyCell, family: Family): string {
 /** Sums below this are not felt over an octave. */
 const FELT = 0.5;
 
-export function partsText(asks: Asks): string {
-  const felt = asks.filter((part) => part.count >= FELT);
+export function partsText(demands: Demands): string {
+  const felt = demands.filter((part) => part.count >= FELT);
   return felt.map((part) => `${part.label} ${part.count}`).join(', ') || 'next to nothing';
 }
 
 /** What the best octave asks, part by part. */
-export function asksText(cell: KeyCell): string {
-  return cell.best === undefined ? '' : partsText(cell.asks);
+export function demandsText(cell: KeyCell): string {
+  return cell.best === undefined ? '' : partsText(cell.demands);
 }

@@ -38,10 +38,10 @@ export function CompareButton({ state }: { state: MapState }) {
   );
 }
 
-function scaleChoices(text: string, { ask }: MapState): Choice[] {
+function scaleChoices(text: string, { question }: MapState): Choice[] {
   const found = text.trim() === '' ? SCALES.slice(0, 12) : searchScales(text).scales;
   return found
-    .filter((scale) => scale.id !== ask.scale && scaleById(scale.id).ok)
+    .filter((scale) => scale.id !== question.scale && scaleById(scale.id).ok)
     .map((scale) => ({
       id: `play:${scale.id}`,
       label: scale.name,

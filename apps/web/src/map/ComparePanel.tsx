@@ -54,15 +54,15 @@ function EffortTable({ first, second, comparison }: EffortTableProps) {
       <tbody>
         <tr>
           <th scope="row">notes to be had</th>
-          {comparison.reach.map((text, i) => (
+          {comparison.coverage.map((text, i) => (
             <td key={i}>{text}</td>
           ))}
         </tr>
-        {comparison.parts.map((part) => (
-          <tr key={part.label}>
-            <th scope="row">{part.label}</th>
-            <td className={part.first < part.second ? 'compare-less' : ''}>{part.first}</td>
-            <td className={part.second < part.first ? 'compare-less' : ''}>{part.second}</td>
+        {comparison.terms.map((term) => (
+          <tr key={term.label}>
+            <th scope="row">{term.label}</th>
+            <td className={term.first < term.second ? 'compare-less' : ''}>{term.first}</td>
+            <td className={term.second < term.first ? 'compare-less' : ''}>{term.second}</td>
           </tr>
         ))}
       </tbody>

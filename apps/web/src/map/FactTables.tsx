@@ -1,13 +1,15 @@
-import type { FactTable, Remark } from '@same-song/core';
+import type { FactTable, LineView, Remark } from '@same-song/core';
 import { ColumnHeads } from '../frame/ColumnHeads.tsx';
 
 /** What to do at single notes of the line, in order. */
 export function Remarks({
   remarks,
+  line,
   onSelect,
 }: {
   remarks: readonly Remark[];
-  onSelect: (index: number) => void;
+  line: readonly LineView[];
+  onSelect: (noteId: string) => void;
 }) {
   if (remarks.length === 0) return null;
   return (
@@ -16,8 +18,8 @@ export function Remarks({
       <ul className="remarks">
         {remarks.map((remark, i) => (
           <li key={i}>
-            <button type="button" className="link" tabIndex={-1} onClick={() => onSelect(remark.index)}>
-              note {remark.index + 1}
+            <button type="button" className="link" tabIndex={-1} onClick={() => onSelect(remark.noteId)}>
+              note {line.findIndex((note) => note.id === remark.noteId) + 1}
             </button>{' '}
             {remark.text}
           </li>

@@ -2,12 +2,12 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { askToLink, familyById, type Family } from '@same-song/core';
+import { questionToLink, familyById, type Family } from '@same-song/core';
 import { fieldMessage } from '../api/client.ts';
-import { asks, instruments, type AskRecord } from '../api/records.ts';
+import { questions, instruments, type QuestionRecord } from '../api/records.ts';
 import { remember } from '../frame/undo.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
-import { sentence } from './askWords.ts';
+import { sentence } from './questionWords.ts';
 import type { MapState } from './useMapState.ts';
 
 interface KeptQuestionsProps {
@@ -29,7 +29,7 @@ export function KeptQuestions({ state, title, onOpened }: KeptQuestionsProps) {
 function KeepForm({ state, title }: { state: MapState; title: string }) {
   const { chosen } = state;
   const [name, setName] = useState('');
-  const { keep, busy, error } = useKeeping(asks);
+  const { keep, busy, error } = useKeeping(questions);
   if (!chosen?.record || chosen.todo.length > 0) {
     const first = chosen?.record
       ? 'set its instrument so in the cabinet'
@@ -39,7 +39,7 @@ function KeepForm({ state, title }: { state: MapState; title: string }) {
   const { record } = chosen;
   const keepIt = () =>
     keep(
-      { name: name.trim() || title.slice(0, 120), instrumentId: record.id, ask: state.ask },
+      { name: name.trim() || title.slice(0, 120), instrumentId: record.id, question: state.question },
       {
         label: (kept) => `keeping “${kept.name}”`,
         notice: (kept) => `Kept “${kept.name}”.`,
@@ -71,7 +71,7 @@ function KeepForm({ state, title }: { state: MapState; title: string }) {
 }
 
 function KeptList({ onOpened }: { onOpened: () => void }) {
-  const { data, isError } = asks.useList();
+  const { data, isError } = questions.useList();
   const { data: cabinet = [] } = instruments.useList();
   if (isError) return <p className="verdict-plain">The kept questions cannot be read right now.</p>;
   if (!data || data.length === 0)
@@ -97,7 +97,7 @@ function KeptList({ onOpened }: { onOpened: () => void }) {
 }
 
 interface KeptRowProps {
-  readonly kept: AskRecord;
+  readonly kept: QuestionRecord;
   readonly instrument: string;
   readonly family: Family;
   readonly onOpened: () => void;
@@ -105,9 +105,9 @@ interface KeptRowProps {
 
 function KeptRow({ kept, instrument, family, onOpened }: KeptRowProps) {
   const navigate = useNavigate();
-  const { putAway } = useKeeping(asks);
-  const preference = family.preferences.find((p) => p.id === kept.ask.preferences.preset)?.label ?? '';
-  const link = `/map?${new URLSearchParams({ on: kept.instrumentId, ...askToLink(kept.ask, family) }).toString()}`;
+  const { putAway } = useKeeping(questions);
+  const preference = family.preferences.find((p) => p.id === kept.question.preferences.preset)?.label ?? '';
+  const link = `/map?${new URLSearchParams({ on: kept.instrumentId, ...questionToLink(kept.question, family) }).toString()}`;
   const open = () => {
     const before = `${window.location.pathname}${window.location.search}`;
     void navigate(link);
@@ -118,7 +118,7 @@ function KeptRow({ kept, instrument, family, onOpened }: KeptRowProps) {
     <li>
       <button type="button" className="kept-open" onClick={open}>
         <b>{kept.name}</b>
-        <span>{sentence(kept.ask, instrument, preference)}</span>
+        <span>{sentence(kept.question, instrument, preference)}</span>
       </button>
       <Button
         size="small"

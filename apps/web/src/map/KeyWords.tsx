@@ -13,9 +13,9 @@ import {
   searchScales,
   USUAL_KEYS,
   usualTonic,
-  type StoredAsk,
+  type StoredQuestion,
 } from '@same-song/core';
-import { scaleWords, tonicWords } from './askWords.ts';
+import { scaleWords, tonicWords } from './questionWords.ts';
 import { presetRef, refStanding } from './reference.ts';
 import type { MapState } from './useMapState.ts';
 import { WordPicker, type Choice } from './WordPicker.tsx';
@@ -35,9 +35,9 @@ export function ScaleWord({ picker, state }: WordProps) {
   return (
     <WordPicker
       {...picker}
-      word={scaleWords(state.ask)}
+      word={scaleWords(state.question)}
       placeholder="eb dor, blues, 1 2 ♭3 4 5 …"
-      search={(text) => scaleChoices(text, state.ask.scale)}
+      search={(text) => scaleChoices(text, state.question.scale)}
       onChoose={(id, typed) => state.change('scale', withScale(id, typed))}
       onConsider={(id, typed) => state.consider(withScale(id, typed))}
     />
@@ -48,7 +48,7 @@ export function TonicWord({ picker, state }: WordProps) {
   return (
     <WordPicker
       {...picker}
-      word={tonicWords(state.ask)}
+      word={tonicWords(state.question)}
       placeholder="A letter, with b or # …"
       search={(text) => tonicChoices(text, state)}
       onChoose={(id) => state.change(`key ${id}`, { tonic: id })}
@@ -95,23 +95,23 @@ export function scaleChoices(text: string, current: string) {
 }
 
 /** What a chosen scale changes: a tonic typed with it is taken too. */
-function withScale(id: string, typed: string): Partial<StoredAsk> {
+function withScale(id: string, typed: string): Partial<StoredQuestion> {
   const { tonic } = searchScales(typed);
   return { scale: id, ...(tonic ? { tonic: noteCode(tonic) } : {}) };
 }
 
 /** Keys as the scale is usually spelled, or what was typed and its twin. */
-function tonicChoices(text: string, { ask }: MapState) {
-  const scale = scaleById(ask.scale);
+function tonicChoices(text: string, { question }: MapState) {
+  const scale = scaleById(question.scale);
   const usual = scale.ok ? USUAL_KEYS.map((key) => usualTonic(scale.value, notePitchClass(key))) : USUAL_KEYS;
   const choiceOf = (note: (typeof usual)[number]): Choice => ({
     id: noteCode(note),
     label: noteText(note),
-    current: noteCode(note) === ask.tonic,
+    current: noteCode(note) === question.tonic,
   });
   if (text.trim() === '') {
-    const current = parseNote(ask.tonic);
-    const other = current.ok && !usual.some((n) => noteCode(n) === ask.tonic) ? [current.value] : [];
+    const current = parseNote(question.tonic);
+    const other = current.ok && !usual.some((n) => noteCode(n) === question.tonic) ? [current.value] : [];
     return { choices: [...other, ...usual].map(choiceOf) };
   }
   const typed = parseNote(text);

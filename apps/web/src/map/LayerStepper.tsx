@@ -4,9 +4,9 @@ import type { MapState } from './useMapState.ts';
 
 /** Builds a scale up layer by layer: home, the chord’s tones, five notes, the whole, colour notes. */
 export function LayerStepper({ state }: { state: MapState }) {
-  const { ask, change, current } = state;
+  const { question, change, current } = state;
   const step = (by: number) => {
-    const at = LAYERS.findIndex((layer) => layer.id === current().ask.layer);
+    const at = LAYERS.findIndex((layer) => layer.id === current().question.layer);
     const next = LAYERS[(at + by + LAYERS.length) % LAYERS.length]!;
     change(next.label, { layer: next.id });
   };
@@ -21,7 +21,7 @@ export function LayerStepper({ state }: { state: MapState }) {
     },
     { key: 'l', shift: true, label: 'Layer before', group, run: () => step(-1) },
   ]);
-  const at = LAYERS.findIndex((layer) => layer.id === ask.layer);
+  const at = LAYERS.findIndex((layer) => layer.id === question.layer);
   return (
     <span className="layers" role="group" aria-label="Layer">
       <button type="button" onClick={() => step(-1)} aria-label="Layer before" title="Shift L">

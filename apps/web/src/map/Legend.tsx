@@ -6,8 +6,8 @@ const W = 13;
 const H = 7.4;
 
 /** One chip drawn as the instrument's drawing draws it, so that the legend can never differ from it. */
-function sample(role: Role, reachable: boolean): Scene {
-  const chip = { id: 'sample', label: role, role, reachable, degree: role === 'home' ? '1' : '', note: '' };
+function sample(role: Role, usable: boolean): Scene {
+  const chip = { id: 'sample', label: role, role, usable, degree: role === 'home' ? '1' : '', note: '' };
   return {
     title: role,
     widthMm: W + 1,

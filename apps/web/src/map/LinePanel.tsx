@@ -7,12 +7,13 @@ interface LinePanelProps {
   readonly view: MapView;
   readonly air: AirNames | undefined;
   readonly sides: SideNames;
-  readonly selected: number | undefined;
+  /** Ids of notes. */
+  readonly selected: string | undefined;
   readonly related: ReadonlySet<string>;
-  readonly sounding: number | undefined;
+  readonly sounding: string | undefined;
   /** Whether the staff stands above the line. */
   readonly staff: boolean;
-  readonly onSelect: (index: number) => void;
+  readonly onSelect: (noteId: string) => void;
   readonly onStaff?: (shown: boolean) => void;
 }
 
@@ -54,7 +55,7 @@ export const LinePanel = memo(function LinePanel({
   useEffect(() => {
     if (marked === undefined) return;
     scroller.current
-      ?.querySelector(`[data-index="${marked}"]`)
+      ?.querySelector(`[data-note="${marked}"]`)
       ?.scrollIntoView({ inline: 'nearest', block: 'nearest' });
   }, [marked]);
   if (line.length === 0)
@@ -75,7 +76,15 @@ export const LinePanel = memo(function LinePanel({
       <div className="line-scroller" ref={scroller} tabIndex={0} role="group" aria-label="The line, scrolls">
         <div style={{ width }}>
           <Suspense>
-            {staff && <StaffNotes staff={view.staff} column={column} marked={marked} onSelect={onSelect} />}
+            {staff && (
+              <StaffNotes
+                line={line}
+                staff={view.staff}
+                column={column}
+                marked={marked}
+                onSelect={onSelect}
+              />
+            )}
           </Suspense>
           <div
             className="line-notes"
@@ -86,13 +95,13 @@ export const LinePanel = memo(function LinePanel({
             <Thread line={line} column={column} />
             {line.map((note) => (
               <LineNote
-                key={note.index}
+                key={note.id}
                 note={note}
                 column={column}
                 words={view.ways.find((w) => w.id === note.wayId)?.words}
-                selected={selected === note.index}
+                selected={selected === note.id}
                 related={note.wayId !== undefined && related.has(note.wayId)}
-                sounding={sounding === note.index}
+                sounding={sounding === note.id}
                 onSelect={onSelect}
               />
             ))}
@@ -143,12 +152,14 @@ interface LineNoteProps {
   readonly selected: boolean;
   readonly related: boolean;
   readonly sounding: boolean;
-  readonly onSelect: (index: number) => void;
+  readonly onSelect: (noteId: string) => void;
 }
 
 function LineNote({ note, column, words, selected, related, sounding, onSelect }: LineNoteProps) {
   const side = note.missing ? 'missing' : note.side;
-  const extras = [note.grip?.words, note.mark, note.pinned ? 'pinned' : undefined].filter((text) => text);
+  const extras = [note.fingering?.words, note.mark, note.pinned ? 'pinned' : undefined].filter(
+    (text) => text,
+  );
   const how = words ?? `not to be had, ${note.missing}`;
   const name = [`${note.note}, degree ${note.degree}: ${how}`, ...extras].join(', ');
   return (
@@ -156,10 +167,10 @@ function LineNote({ note, column, words, selected, related, sounding, onSelect }
       role="option"
       aria-selected={selected}
       title={name}
-      data-index={note.index}
+      data-note={note.id}
       className={`line-note role-${note.role} side-${side}${related ? ' related' : ''}${sounding ? ' sounding' : ''}`}
       style={{ left: note.index * column, width: column }}
-      onClick={() => onSelect(note.index)}
+      onClick={() => onSelect(note.id)}
     >
       <span className="unseen">{name}</span>
       <span
@@ -168,7 +179,7 @@ function LineNote({ note, column, words, selected, related, sounding, onSelect }
         style={{ top: noteY(note) - NOTE.height / 2, height: NOTE.height }}
       >
         {note.brief ?? '—'}
-        {note.grip && <span className="line-note-grip">{note.grip.short}</span>}
+        {note.fingering && <span className="line-note-fingering">{note.fingering.short}</span>}
         {note.pinned && <span className="line-note-pin" aria-hidden="true" />}
       </span>
       <span aria-hidden="true" className="line-note-name" style={{ top: NAME_Y[note.side] }}>
@@ -203,6 +214,7 @@ function BalanceCurve({
   column: number;
   line: readonly LineView[];
 }) {
+  const helped = line.filter((note) => air.helps.includes(note.id));
   const beats = air.points[air.points.length - 1]!.beat;
   const span = Math.max(3, air.most, -air.least);
   const x = (beat: number) => (width * beat) / beats;
@@ -219,22 +231,22 @@ function BalanceCurve({
   return (
     <figure
       className="balance"
-      aria-label={`Air in the ${store}: at most ${signed(air.most)} beats, at least ${signed(air.least)}${air.helps.length > 0 ? `; air is needed before note ${air.helps.map((i) => i + 1).join(', ')}` : ''}`}
+      aria-label={`Air in the ${store}: at most ${signed(air.most)} beats, at least ${signed(air.least)}${helped.length > 0 ? `; air is needed before note ${helped.map((note) => note.index + 1).join(', ')}` : ''}`}
     >
       <svg width={width} height={CURVE_HEIGHT} aria-hidden="true">
         <path d={filled([...air.points]) ?? ''} fill="var(--air)" opacity={0.25} />
         <path d={`M0 ${y(0)} H${width}`} stroke="var(--rule)" strokeWidth={1.5} />
         <path d={edge([...air.points]) ?? ''} fill="none" stroke="var(--air)" strokeWidth={2} />
-        {air.helps.map((index) => (
-          <g key={index}>
+        {helped.map((note) => (
+          <g key={note.id}>
             <path
-              d={`M${x(line[index]!.start)} 0 V${CURVE_HEIGHT}`}
+              d={`M${x(note.start)} 0 V${CURVE_HEIGHT}`}
               stroke="var(--home)"
               strokeWidth={2}
               strokeDasharray="4 3"
             />
             <text
-              x={x(line[index]!.start) + 4}
+              x={x(note.start) + 4}
               y={CURVE_HEIGHT - 5}
               fill="var(--home)"
               fontSize={13}

@@ -5,8 +5,8 @@ interface LineTabProps {
   readonly line: readonly LineView[];
   /** Between two notes, as the dialect has it. */
   readonly separator: string;
-  /** Index of the note that is selected or sounds. */
-  readonly marked: number | undefined;
+  /** Id of the note that is selected or sounds. */
+  readonly marked: string | undefined;
 }
 
 /** The whole line as tab text, never broken inside a note. */
@@ -18,9 +18,9 @@ export const LineTab = memo(function LineTab({ line, separator, marked }: LineTa
   return (
     <p className="line-tab" aria-label="Tab of the line" tabIndex={0} role="group" ref={box}>
       {line.map((note, i) => (
-        <Fragment key={note.index}>
+        <Fragment key={note.id}>
           {i > 0 && separator}
-          <span className={note.index === marked ? 'marked' : undefined}>{note.inTab}</span>
+          <span className={note.id === marked ? 'marked' : undefined}>{note.inTab}</span>
         </Fragment>
       ))}
     </p>

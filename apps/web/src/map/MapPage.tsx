@@ -1,10 +1,10 @@
 import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
-import { familyById, type MapView } from '@same-song/core';
-import { useMapView } from '../compute/compute.ts';
+import { familyById, type MapView, type Pin } from '@same-song/core';
+import { useAlternatives, useMapView } from '../compute/compute.ts';
 import { dialectOf } from '../api/settings.ts';
 import { SceneView } from '../scene/SceneView.tsx';
-import { AskLine } from './AskLine.tsx';
-import { scaleWords, sentence } from './askWords.ts';
+import { QuestionLine } from './QuestionLine.tsx';
+import { scaleWords, sentence } from './questionWords.ts';
 import { ComparePanel } from './ComparePanel.tsx';
 import { KeyFactsLine } from './KeyFactsLine.tsx';
 import { LayerStepper } from './LayerStepper.tsx';
@@ -24,19 +24,19 @@ import './map.css';
 /** Where a scale lies on one instrument: all ways, the best line, and what it costs. */
 export function MapPage() {
   const state = useMapState();
-  const { chosen, ask, settings } = state;
+  const { chosen, question, settings } = state;
   const {
     data: view,
     error,
     isPlaceholderData,
-  } = useMapView(chosen?.spec, ask, {
+  } = useMapView(chosen?.spec, question, {
     naming: settings.naming,
     dialect: dialectOf(settings, state.family),
   });
   return (
     <div className="map">
       <header className="map-head">
-        <AskLine state={state} view={view} />
+        <QuestionLine state={state} view={view} />
         {view && <KeyFactsLine state={state} view={view} />}
         <MapWarnings state={state} view={view} />
       </header>
@@ -65,7 +65,7 @@ const MapBody = memo(
 );
 
 function Body({ state, view }: MapBodyProps) {
-  const { ask, at, current, chosen, family, select, change } = state;
+  const { question, at, current, chosen, family, select, change } = state;
   const [tempo, setTempo] = useState(TEMPO);
   const selection = useMemo(() => readSelection(view, at), [view, at]);
   const [droning, setDroning] = useState(true);
@@ -77,13 +77,13 @@ function Body({ state, view }: MapBodyProps) {
   const beside = useComparison(state, view);
   // Paper can wait until the screen has changed.
   const onPaper = useDeferredValue(view);
-  const sounding = player.sounding === undefined ? undefined : view.line[player.sounding];
+  const sounding = view.line.find((note) => note.id === player.sounding);
   const selectWay = useCallback((id: string) => select(selectionOfWay(view, id)), [view, select]);
-  const selectNote = useCallback((index: number) => select(noteSelection(index)), [select]);
-  const otherPins = (index: number) => current().ask.pins.filter((p) => p.index !== index);
-  const pin = (index: number, wayId: string) =>
-    change('pin', { pins: [...otherPins(index), { index, wayId }] });
-  const unpin = (index: number) => change('pin', { pins: otherPins(index) });
+  const selectNote = useCallback((noteId: string) => select(noteSelection(noteId)), [select]);
+  const otherPins = (noteId: string) => current().question.pins.filter((p) => p.noteId !== noteId);
+  const pin = (wanted: Pin) => change('pin', { pins: [...otherPins(wanted.noteId), wanted] });
+  const unpin = (noteId: string) => change('pin', { pins: otherPins(noteId) });
+  const { data: alternatives } = useAlternatives(chosen?.spec, question, selection.note?.id);
   useMapKeys({ state, view, pin, unpin, hear: player.hear, togglePlay: player.toggle });
   const { changeSettings } = state;
   const showStaff = useCallback((staff: boolean) => changeSettings({ staff }), [changeSettings]);
@@ -93,15 +93,15 @@ function Body({ state, view }: MapBodyProps) {
       new Map(
         view.ways.map((w) => [
           w.id,
-          `${w.words}, ${w.note}, degree ${w.degree}, ${w.role}${w.reachable ? '' : ', not possible here'}`,
+          `${w.words}, ${w.note}, degree ${w.degree}, ${w.role}${w.usable ? '' : ', not possible here'}`,
         ]),
       ),
     [view],
   );
-  const preset = family.preferences.find((p) => p.id === ask.preferences.preset)!;
+  const preset = family.preferences.find((p) => p.id === question.preferences.preset)!;
   const { spec, todo } = chosen!;
   const instrument = todo.length > 0 ? `${spec.name} (first ${todo.join(', ')})` : spec.name;
-  const title = sentence(ask, instrument, preset.label);
+  const title = sentence(question, instrument, preset.label);
   return (
     <>
       <div className={beside ? 'map-screen comparing' : 'map-screen'}>
@@ -135,7 +135,7 @@ function Body({ state, view }: MapBodyProps) {
             view={view}
             air={family.air}
             sides={family.sides}
-            selected={selection.note?.index}
+            selected={selection.note?.id}
             related={selection.related}
             sounding={player.sounding}
             staff={state.settings.staff && !beside}
@@ -146,7 +146,7 @@ function Body({ state, view }: MapBodyProps) {
         </div>
         {beside ? (
           <ComparePanel
-            name={beside.sameInstrument ? scaleWords(ask) : spec.name}
+            name={beside.sameInstrument ? scaleWords(question) : spec.name}
             beside={beside}
             onEnd={() => state.compareWith(undefined)}
           />
@@ -154,6 +154,7 @@ function Body({ state, view }: MapBodyProps) {
           <Verdict
             view={view}
             selection={selection}
+            alternatives={alternatives ?? []}
             sides={family.sides}
             onPin={pin}
             onUnpin={unpin}
@@ -200,5 +201,5 @@ const ignore = () => undefined;
 /** A way that the line uses is selected there, so that its reasons show. */
 function selectionOfWay(view: MapView, id: string): string {
   const note = view.line.find((n) => n.wayId === id);
-  return note ? noteSelection(note.index) : waySelection(id);
+  return note ? noteSelection(note.id) : waySelection(id);
 }

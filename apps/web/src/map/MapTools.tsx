@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { NAMINGS, sceneToSvg, type MapView, type NamingStyle } from '@same-song/core';
 import { download, fileName } from '../frame/files.ts';
 import { CompareButton } from './CompareButton.tsx';
-import { KeepAsk } from './KeepAsk.tsx';
+import { KeepQuestion } from './KeepQuestion.tsx';
 import type { MapState } from './useMapState.ts';
 
 const NAMING_WORDS: Readonly<Record<NamingStyle, string>> = {
@@ -81,7 +81,7 @@ export function MapTools(props: MapToolsProps) {
         </label>
       )}
       <CompareButton state={state} />
-      <KeepAsk state={state} title={title} />
+      <KeepQuestion state={state} title={title} />
       <Button variant="text" onClick={() => window.print()}>
         Print
       </Button>

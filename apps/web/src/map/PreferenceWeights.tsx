@@ -6,30 +6,37 @@ import type { MapState } from './useMapState.ts';
 /** The weights behind the preference, and the choices of school; a change shows at once. */
 export function PreferenceWeights({ state }: { state: MapState }) {
   const [shown, setShown] = useState(false);
-  const { ask, family } = state;
-  const preset = family.preferences.find((p) => p.id === ask.preferences.preset)!;
-  const setWeight = (part: string, label: string, weight: number) => {
-    const { [part]: _, ...others } = ask.preferences.weights;
-    const standing = preset.weights[part] ?? family.parts.find((p) => p.id === part)?.weight ?? 0;
-    const weights = weight === standing ? others : { ...others, [part]: weight };
-    state.change(`weight of ${label}`, { preferences: { ...ask.preferences, weights } });
+  const { question, family } = state;
+  const preset = family.preferences.find((p) => p.id === question.preferences.preset)!;
+  const setWeight = (term: string, label: string, weight: number) => {
+    const { [term]: _, ...others } = question.preferences.weights;
+    const standing = preset.weights[term] ?? family.terms.find((t) => t.id === term)!.weight;
+    const weights = weight === standing ? others : { ...others, [term]: weight };
+    state.change(`weight of ${label}`, { preferences: { ...question.preferences, weights } });
   };
-  const setHabit = (habit: string, option: string) =>
-    state.change('habit', {
-      preferences: { ...ask.preferences, habits: { ...ask.preferences.habits, [habit]: option } },
+  const setOption = (option: string, choice: string) =>
+    state.change('way of playing', {
+      preferences: {
+        ...question.preferences,
+        playingOptions: { ...question.preferences.playingOptions, [option]: choice },
+      },
     });
   return (
     <div className="weights">
-      {family.habits.map((habit) => (
-        <label key={habit.id} className="weights-habit">
-          {habit.label}
+      {family.playingOptions.map((option) => (
+        <label key={option.id} className="weights-habit">
+          {option.label}
           <select
-            value={ask.preferences.habits[habit.id] ?? preset.habits?.[habit.id] ?? habit.options[0]!.id}
-            onChange={(event) => setHabit(habit.id, event.target.value)}
+            value={
+              question.preferences.playingOptions[option.id] ??
+              preset.playingOptions?.[option.id] ??
+              option.options[0]!.id
+            }
+            onChange={(event) => setOption(option.id, event.target.value)}
           >
-            {habit.options.map((option) => (
-              <option key={option.id} value={option.id}>
-                {option.label}
+            {option.options.map((choice) => (
+              <option key={choice.id} value={choice.id}>
+                {choice.label}
               </option>
             ))}
           </select>
@@ -39,15 +46,15 @@ export function PreferenceWeights({ state }: { state: MapState }) {
         {shown ? 'Hide the weights' : 'What counts how much'}
       </Button>
       {shown &&
-        family.parts.map((part) => {
-          const weight = ask.preferences.weights[part.id] ?? preset.weights[part.id] ?? part.weight ?? 0;
+        family.terms.map((term) => {
+          const weight = question.preferences.weights[term.id] ?? preset.weights[term.id] ?? term.weight;
           return (
             <WeightRow
-              key={`${part.id} ${weight}`}
-              label={part.label}
-              about={part.about}
+              key={`${term.id} ${weight}`}
+              label={term.label}
+              about={term.about}
               weight={weight}
-              onSet={(next) => setWeight(part.id, part.label, next)}
+              onSet={(next) => setWeight(term.id, term.label, next)}
             />
           );
         })}

@@ -23,8 +23,8 @@ export const PrintSheet = memo(function PrintSheet({ view, title, instrument, st
   const long = view.line.length > NOTES_LARGE || letters > LETTERS_LARGE;
   const lists = [
     { title: 'Safe', ways: view.ways.filter((w) => w.advice === 'safe') },
-    { title: 'A risk', ways: view.ways.filter((w) => w.advice === 'risk' && w.reachable) },
-    { title: 'Leave out', ways: view.ways.filter((w) => w.advice === 'leave' && w.reachable && w.gains) },
+    { title: 'A risk', ways: view.ways.filter((w) => w.advice === 'risk' && w.usable) },
+    { title: 'Leave out', ways: view.ways.filter((w) => w.advice === 'leave' && w.usable && !w.redundant) },
   ];
   return (
     <section
@@ -50,7 +50,7 @@ export const PrintSheet = memo(function PrintSheet({ view, title, instrument, st
       </Suspense>
       <ol className="print-line">
         {view.line.map((note) => (
-          <li key={note.index}>
+          <li key={note.id}>
             <b>{note.tab ?? '—'}</b>
             <span>
               {note.degree} {note.note}

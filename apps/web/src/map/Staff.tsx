@@ -1,4 +1,4 @@
-import { CLEFS, type ClefId, type Staff, type StaffNote } from '@same-song/core';
+import { CLEFS, type ClefId, type LineView, type Staff, type StaffNote } from '@same-song/core';
 import './staff.css';
 
 /** One step from line to space, in CSS pixels. */
@@ -74,25 +74,28 @@ function HeadParts({ staff, ground, each }: { staff: Staff; ground: Ground; each
 }
 
 interface StaffNotesProps {
+  readonly line: readonly LineView[];
   readonly staff: Staff;
   /** Width of a note in CSS pixels. */
   readonly column: number;
-  readonly marked: number | undefined;
-  readonly onSelect: (index: number) => void;
+  /** Id of a note. */
+  readonly marked: string | undefined;
+  readonly onSelect: (noteId: string) => void;
 }
 
 /** The notes of a staff, each in the middle of its column. Said by the line below it, so unseen by readers of the screen. */
-export function StaffNotes({ staff, column, marked, onSelect }: StaffNotesProps) {
+export function StaffNotes({ line, staff, column, marked, onSelect }: StaffNotesProps) {
   const ground = groundOf(staff);
   const width = column * staff.notes.length;
+  const at = line.find((note) => note.id === marked)?.index;
   return (
     <svg className="staff-notes" width={width} height={ground.height} aria-hidden="true">
-      {marked !== undefined && (
-        <rect className="staff-marked" x={marked * column} width={column} height={ground.height} rx={6} />
+      {at !== undefined && (
+        <rect className="staff-marked" x={at * column} width={column} height={ground.height} rx={6} />
       )}
       <Lines ground={ground} width={width} />
       {staff.notes.map((note, i) => (
-        <g key={i} onClick={() => onSelect(i)}>
+        <g key={i} onClick={() => onSelect(line[i]!.id)}>
           <rect x={i * column} width={column} height={ground.height} fill="transparent" />
           <NoteHead note={note} x={(i + 0.5) * column} ground={ground} />
         </g>

@@ -1,16 +1,19 @@
 import Button from '@mui/material/Button';
-import type { LineView, MapView, Side, SideNames, WayView } from '@same-song/core';
+import type { AlternativeView, LineView, MapView, Pin, Side, SideNames, WayView } from '@same-song/core';
 import { FactTables, Remarks } from './FactTables.tsx';
+import { pinAsItIs } from './pinAsItIs.ts';
 import type { Selection } from './selection.ts';
 
 interface VerdictProps {
   readonly view: MapView;
   readonly selection: Selection;
   readonly sides: SideNames;
-  readonly onPin: (index: number, wayId: string) => void;
-  readonly onUnpin: (index: number) => void;
+  /** Other ways of the selected note; empty until they are worked out. */
+  readonly alternatives: readonly AlternativeView[];
+  readonly onPin: (pin: Pin) => void;
+  readonly onUnpin: (noteId: string) => void;
   readonly onSelectWay: (id: string) => void;
-  readonly onSelectNote: (index: number) => void;
+  readonly onSelectNote: (noteId: string) => void;
   readonly onPlay: (hz: number) => void;
 }
 
@@ -19,11 +22,11 @@ export function Verdict(props: VerdictProps) {
   const { view, selection } = props;
   return (
     <aside className="verdict" aria-label="Verdict">
-      <ReachPart view={view} />
+      <CoveragePart view={view} />
       {selection.note || selection.way ? <SelectedPart {...props} /> : null}
-      <EffortPart view={view} />
+      <EffortTerm view={view} />
       <AirPart view={view} />
-      <Remarks remarks={view.remarks} onSelect={props.onSelectNote} />
+      <Remarks remarks={view.remarks} line={view.line} onSelect={props.onSelectNote} />
       <MissingPart view={view} />
       <FactTables tables={view.tables} selected={selection.way?.id} />
       <AdvicePart view={view} sides={props.sides} onSelectWay={props.onSelectWay} />
@@ -36,14 +39,14 @@ export function Verdict(props: VerdictProps) {
   );
 }
 
-function ReachPart({ view }: { view: MapView }) {
-  const { reach } = view;
-  const octaves = reach.octavesFrom.length;
+function CoveragePart({ view }: { view: MapView }) {
+  const { coverage } = view;
+  const octaves = coverage.octavesFrom.length;
   return (
     <section aria-label="Reach">
       <p className="verdict-reach">
         <b>
-          {reach.have} of {reach.of}
+          {coverage.have} of {coverage.of}
         </b>{' '}
         notes can be had
       </p>
@@ -51,7 +54,7 @@ function ReachPart({ view }: { view: MapView }) {
         {octaves === 0
           ? 'No complete octave on this instrument.'
           : `${octaves} complete octave${octaves === 1 ? '' : 's'} on the whole instrument.`}
-        {reach.hard.map(
+        {coverage.hard.map(
           (part) => ` ${part.pitches} ${part.pitches === 1 ? 'hangs' : 'hang'} on ${part.label}.`,
         )}
       </p>
@@ -59,22 +62,22 @@ function ReachPart({ view }: { view: MapView }) {
   );
 }
 
-function EffortPart({ view }: { view: MapView }) {
-  const parts = view.effort.parts.filter((part) => part.count > 0);
-  const most = Math.max(...parts.map((part) => part.cost), 1e-9);
+function EffortTerm({ view }: { view: MapView }) {
+  const terms = view.effort.terms.filter((term) => term.count > 0);
+  const most = Math.max(...terms.map((term) => term.cost), 1e-9);
   return (
     <section>
       <h2>What it asks of you</h2>
-      {parts.length === 0 && <p className="verdict-plain">Next to nothing.</p>}
+      {terms.length === 0 && <p className="verdict-plain">Next to nothing.</p>}
       <dl className="effort">
-        {parts.map((part) => (
-          <div key={part.id} title={part.about}>
-            <dt>{part.label}</dt>
+        {terms.map((term) => (
+          <div key={term.id} title={term.about}>
+            <dt>{term.label}</dt>
             <dd>
               <span className="effort-bar" aria-hidden="true">
-                <span style={{ width: `${Math.round((100 * part.cost) / most)}%` }} />
+                <span style={{ width: `${Math.round((100 * term.cost) / most)}%` }} />
               </span>
-              <b>{part.count}</b>
+              <b>{term.count}</b>
             </dd>
           </div>
         ))}
@@ -87,7 +90,7 @@ function EffortPart({ view }: { view: MapView }) {
 function AirPart({ view }: { view: MapView }) {
   const { helps, capacity } = view.air;
   if (helps.length === 0) return null;
-  const notes = helps.map((index) => index + 1).join(', ');
+  const notes = view.line.flatMap((note) => (helps.includes(note.id) ? [note.index + 1] : [])).join(', ');
   return (
     <section>
       <h2>Air</h2>
@@ -136,7 +139,7 @@ function AdvicePart({ view, sides, onSelectWay }: AdvicePartProps) {
   return (
     <>
       {ADVICE.map(({ id, title }) => {
-        const ways = view.ways.filter((way) => way.advice === id && (id !== 'leave' || way.reachable));
+        const ways = view.ways.filter((way) => way.advice === id && (id !== 'leave' || way.usable));
         if (ways.length === 0) return null;
         const rows = SIDES.map((side) => ({
           name: sides[side],
@@ -172,12 +175,12 @@ function AdvicePart({ view, sides, onSelectWay }: AdvicePartProps) {
 
 function adviceText(way: WayView): string {
   const chords = way.chords.length > 0 ? `, in ${way.chords.join(', ')}` : '';
-  const repeats = way.gains ? '' : ', only repeats an easier note';
-  return `${way.words}: ${way.degree}, ${way.note}${chords}${repeats}${way.reachable ? '' : ', not marked as possible'}`;
+  const repeats = !way.redundant ? '' : ', only repeats an easier note';
+  return `${way.words}: ${way.degree}, ${way.note}${chords}${repeats}${way.usable ? '' : ', not marked as possible'}`;
 }
 
 function SelectedPart(props: VerdictProps) {
-  const { view, selection, onPlay } = props;
+  const { view, selection, alternatives, onPlay } = props;
   const { note, way } = selection;
   const sound = way ?? note!;
   const others = view.ways.filter((other) => other.pitch === sound.pitch && other.id !== way?.id);
@@ -193,13 +196,13 @@ function SelectedPart(props: VerdictProps) {
         <p className="selected-way">
           <b>{way.words}</b>
           {way.chords.length > 0 && <> · in {way.chords.join(' and ')}</>}
-          {note?.grip && <> · {note.grip.words}</>}
+          {note?.fingering && <> · {note.fingering.words}</>}
           {way.cents !== 0 && <> · {centsText(way.cents)}</>}
           {note?.pinned && <> · pinned</>}
         </p>
       )}
       {note?.missing && <p className="selected-way">Not to be had: {note.missing}.</p>}
-      {note && <WhyPart note={note} view={view} />}
+      {note && <WhyPart note={note} view={view} alternatives={alternatives} />}
       {others.length === 0 ? (
         <p className="verdict-plain">No other way on this instrument.</p>
       ) : (
@@ -219,15 +222,21 @@ function centsText(cents: number): string {
 }
 
 /** The best other way is the reason for the choice. */
-function isToldAbove(note: LineView, wayId: string): boolean {
-  return !note.pinned && note.alternatives[0]?.wayId === wayId;
+function isToldAbove(note: LineView, alternatives: readonly AlternativeView[], wayId: string): boolean {
+  return !note.pinned && alternatives[0]?.wayId === wayId;
 }
 
-function WhyPart({ note, view }: { note: LineView; view: MapView }) {
-  const best = note.alternatives[0];
-  if (!best || !isToldAbove(note, best.wayId)) return null;
+interface WhyPartProps {
+  readonly note: LineView;
+  readonly view: MapView;
+  readonly alternatives: readonly AlternativeView[];
+}
+
+function WhyPart({ note, view, alternatives }: WhyPartProps) {
+  const [best] = alternatives;
+  if (!best || !isToldAbove(note, alternatives, best.wayId)) return null;
   const other = view.ways.find((way) => way.id === best.wayId)?.words;
-  if (best.repeats)
+  if (best.redundant)
     return <p className="verdict-plain">Chosen because {other} only repeats it with a harder technique.</p>;
   if (best.changes.length === 0) return <p className="verdict-plain">As good as {other}.</p>;
   return (
@@ -237,17 +246,17 @@ function WhyPart({ note, view }: { note: LineView; view: MapView }) {
   );
 }
 
-function OtherWay({ other, selection, onPin, onSelectWay }: VerdictProps & { other: WayView }) {
+function OtherWay({ other, selection, alternatives, onPin, onSelectWay }: VerdictProps & { other: WayView }) {
   const { note } = selection;
-  const alternative = note?.alternatives.find((a) => a.wayId === other.id);
-  const told = otherText(other, note);
+  const alternative = alternatives.find((a) => a.wayId === other.id);
+  const told = otherText(other, note, alternatives);
   return (
     <li>
       <button type="button" className="link" onClick={() => onSelectWay(other.id)}>
         {other.words}
       </button>
       {note && alternative && (
-        <Button size="small" variant="outlined" onClick={() => onPin(note.index, other.id)}>
+        <Button size="small" variant="outlined" onClick={() => onPin({ noteId: note.id, wayId: other.id })}>
           Pin this
         </Button>
       )}
@@ -257,14 +266,18 @@ function OtherWay({ other, selection, onPin, onSelectWay }: VerdictProps & { oth
 }
 
 /** What another way would change, the other notes of the line included; what the reason above says is not said again. */
-function otherText(other: WayView, note: LineView | undefined): string {
-  const alternative = note?.alternatives.find((a) => a.wayId === other.id);
-  if (!alternative) return other.reachable ? '' : 'not marked as possible';
+function otherText(
+  other: WayView,
+  note: LineView | undefined,
+  alternatives: readonly AlternativeView[],
+): string {
+  const alternative = alternatives.find((a) => a.wayId === other.id);
+  if (!alternative) return other.usable ? '' : 'not marked as possible';
   const also = alternative.alsoChanges.length;
   const others = also > 0 ? `changes ${also} other note${also === 1 ? '' : 's'} too` : '';
-  if (isToldAbove(note!, other.id)) return others;
+  if (note && isToldAbove(note, alternatives, other.id)) return others;
   return [
-    alternative.repeats ? 'only repeats the note with a harder technique' : '',
+    alternative.redundant ? 'only repeats the note with a harder technique' : '',
     alternative.changes.join(', ') || 'costs the same',
     others,
   ]
@@ -274,11 +287,11 @@ function otherText(other: WayView, note: LineView | undefined): string {
 
 function PinButton({ note, wayId, onPin, onUnpin }: VerdictProps & { note: LineView; wayId: string }) {
   return note.pinned ? (
-    <Button size="small" variant="outlined" onClick={() => onUnpin(note.index)}>
+    <Button size="small" variant="outlined" onClick={() => onUnpin(note.id)}>
       Let it choose freely (P)
     </Button>
   ) : (
-    <Button size="small" variant="outlined" onClick={() => onPin(note.index, wayId)}>
+    <Button size="small" variant="outlined" onClick={() => onPin(pinAsItIs(note, wayId))}>
       Pin as it is (P)
     </Button>
   );

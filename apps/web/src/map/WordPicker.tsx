@@ -10,7 +10,7 @@ import {
   type ReactNode,
 } from 'react';
 
-/** One thing that a word of the ask line can be. */
+/** One thing that a word of the question line can be. */
 export interface Choice {
   readonly id: string;
   readonly label: string;
@@ -49,7 +49,7 @@ export function WordPicker(props: WordPickerProps) {
       <button
         ref={button}
         type="button"
-        className="ask-word"
+        className="question-word"
         aria-haspopup="listbox"
         aria-expanded={open}
         aria-label={`${name}: ${word}`}

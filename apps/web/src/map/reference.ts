@@ -1,11 +1,11 @@
 import {
-  asIf,
+  adjusted,
   FAMILY_IDS,
   familyById,
   openInstrument,
   specFromPreset,
   type InstrumentSpec,
-  type QuickSetting,
+  type Adjustment,
 } from '@same-song/core';
 import { specOf, type InstrumentRecord } from '../api/records.ts';
 
@@ -32,7 +32,7 @@ export function isBorrowed(ref: string): boolean {
 }
 
 /** The same instrument with options set for the time being. */
-export function refWith(ref: string, settings: readonly QuickSetting[]): string {
+export function refWith(ref: string, settings: readonly Adjustment[]): string {
   return [ref, ...settings.map(({ option, choice }) => `${option}:${choice}`)].join('~');
 }
 
@@ -69,12 +69,12 @@ function standingOf(
 
 /** What a link sets that cannot be set leaves the instrument as it stands. */
 function setAs(standing: ChosenInstrument, texts: readonly string[]): ChosenInstrument {
-  const settings = texts.map((text): QuickSetting => {
+  const settings = texts.map((text): Adjustment => {
     const [option = '', ...choice] = text.split(':');
     return { option, choice: choice.join(':') };
   });
   const opened = openInstrument(standing.spec);
-  const set = opened.ok ? asIf(opened.value, settings) : opened;
+  const set = opened.ok ? adjusted(opened.value, settings) : opened;
   if (!set.ok || set.value.todo.length === 0) return standing;
   const { instrument, todo } = set.value;
   return { ...standing, spec: instrument.spec, todo, ref: refWith(standing.ref, settings) };

@@ -1,12 +1,21 @@
-import { checkAsk, defaultAsk, expectOk, mapView, openInstrument, specFromPreset } from '@same-song/core';
+import {
+  checkQuestion,
+  defaultQuestion,
+  expectOk,
+  mapView,
+  openInstrument,
+  specFromPreset,
+} from '@same-song/core';
 import { noteSelection, readSelection, waySelection } from './selection.ts';
 
 const instrument = expectOk(openInstrument(specFromPreset('chromatic', '58-12')));
-const ask = expectOk(checkAsk(instrument.family, defaultAsk(instrument.family, instrument.home)));
-const view = mapView(instrument, ask, { naming: 'key', dialect: 'words' });
+const question = expectOk(
+  checkQuestion(instrument.family, defaultQuestion(instrument.family, instrument.home)),
+);
+const view = mapView(instrument, question, { naming: 'key', dialect: 'words' });
 
 test('a note of the line brings its way and all that sounds the same', () => {
-  const { note, way, related } = readSelection(view, noteSelection(0));
+  const { note, way, related } = readSelection(view, noteSelection(view.line[0]!.id));
   expect(note!.index).toBe(0);
   expect(way!.id).toBe(note!.wayId);
   expect([...related].every((id) => view.ways.find((w) => w.id === id)!.pitch === note!.pitch)).toBe(true);

@@ -11,8 +11,8 @@ const WAY = 'way.';
 const NOTHING: Selection = { note: undefined, way: undefined, related: new Set() };
 
 /** The selection as the link writes it. */
-export function noteSelection(index: number): string {
-  return String(index);
+export function noteSelection(noteId: string): string {
+  return noteId;
 }
 export function waySelection(wayId: string): string {
   return WAY + wayId;
@@ -21,7 +21,7 @@ export function waySelection(wayId: string): string {
 /** Reads the link's selection; one that names nothing here is no selection. */
 export function readSelection(view: MapView | undefined, at: string | undefined): Selection {
   if (!view || at === undefined || at === '') return NOTHING;
-  const note = at.startsWith(WAY) ? undefined : view.line[Number(at)];
+  const note = at.startsWith(WAY) ? undefined : view.line.find((one) => one.id === at);
   const wayId = at.startsWith(WAY) ? at.slice(WAY.length) : note?.wayId;
   const way = view.ways.find((w) => w.id === wayId);
   const pitch = note?.pitch ?? way?.pitch;

@@ -7,7 +7,7 @@ import {
   type Comparison,
   type InstrumentSpec,
   type MapView,
-  type StoredAsk,
+  type StoredQuestion,
 } from '@same-song/core';
 import { dialectOf } from '../api/settings.ts';
 import { useMapView } from '../compute/compute.ts';
@@ -17,7 +17,7 @@ import type { MapState } from './useMapState.ts';
 /** What stands beside the map: its own question, its map once it is there, and how the two differ. */
 export interface Beside {
   readonly spec: InstrumentSpec;
-  readonly ask: StoredAsk;
+  readonly question: StoredQuestion;
   /** The scale's or the instrument's name. */
   readonly name: string;
   readonly sameInstrument: boolean;
@@ -27,7 +27,7 @@ export interface Beside {
 
 /** Reads the comparison of the link; one that names nothing is none. */
 export function useComparison(state: MapState, view: MapView | undefined): Beside | undefined {
-  const { against, chosen, ask, cabinet, settings } = state;
+  const { against, chosen, question, cabinet, settings } = state;
   const other = useMemo(() => {
     const [kind, ...rest] = (against ?? '').split(':');
     const ref = rest.join(':');
@@ -35,24 +35,24 @@ export function useComparison(state: MapState, view: MapView | undefined): Besid
     if (kind === 'play') {
       const scale = scaleById(ref);
       if (!scale.ok) return undefined;
-      const beside: StoredAsk = { ...ask, scale: scale.value.id, pins: [] };
-      return { spec: chosen.spec, ask: beside, name: scale.value.name, sameInstrument: true };
+      const beside: StoredQuestion = { ...question, scale: scale.value.id, pins: [] };
+      return { spec: chosen.spec, question: beside, name: scale.value.name, sameInstrument: true };
     }
     const found = kind === 'on' ? choose(ref, cabinet, false) : undefined;
     const family = found && familyById(found.spec.family);
     if (!found || !family || found.ref !== ref) return undefined;
     const sameFamily = found.spec.family === chosen.spec.family;
-    const preferences = sameFamily ? ask.preferences : defaultPreferences(family);
+    const preferences = sameFamily ? question.preferences : defaultPreferences(family);
     return {
       spec: found.spec,
-      ask: { ...ask, pins: [], preferences },
+      question: { ...question, pins: [], preferences },
       name: found.spec.name,
       sameInstrument: false,
     };
-  }, [against, chosen, ask, cabinet]);
+  }, [against, chosen, question, cabinet]);
   const family = other && familyById(other.spec.family);
   const dialect = family ? dialectOf(settings, family) : '';
-  const { data } = useMapView(other?.spec, other?.ask ?? ask, { naming: settings.naming, dialect });
+  const { data } = useMapView(other?.spec, other?.question ?? question, { naming: settings.naming, dialect });
   return useMemo(() => {
     if (!other) return undefined;
     const fits = data !== undefined && data.scene.title !== '' && view !== undefined;

@@ -1,15 +1,17 @@
 import { useNavigate } from 'react-router';
-import type { MapView } from '@same-song/core';
+import type { MapView, Pin } from '@same-song/core';
+import { useAskAlternatives } from '../compute/compute.ts';
 import { notify } from '../frame/notice.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
+import { pinAsItIs } from './pinAsItIs.ts';
 import { noteSelection, readSelection, waySelection } from './selection.ts';
 import type { MapState } from './useMapState.ts';
 
 interface MapKeys {
   readonly state: MapState;
   readonly view: MapView;
-  readonly pin: (index: number, wayId: string) => void;
-  readonly unpin: (index: number) => void;
+  readonly pin: (pin: Pin) => void;
+  readonly unpin: (noteId: string) => void;
   readonly hear: (hz: number) => void;
   readonly togglePlay: () => void;
 }
@@ -19,12 +21,13 @@ const CHOOSE_FIRST = 'Choose a note of the line first, with ← and →.';
 /** Arrows walk the line and the ways, P pins, A takes the next other way, N sounds the note, Space plays all. */
 export function useMapKeys({ state, view, pin, unpin, hear, togglePlay }: MapKeys): void {
   const navigate = useNavigate();
+  const ask = useAskAlternatives();
   const selected = () => readSelection(view, state.current().at);
   const walk = (step: number) => {
     const { note } = selected();
     const from = note?.index ?? (step > 0 ? -1 : view.line.length);
-    const to = Math.max(0, Math.min(view.line.length - 1, from + step));
-    if (view.line.length > 0) state.select(noteSelection(to));
+    const to = view.line[Math.max(0, Math.min(view.line.length - 1, from + step))];
+    if (to) state.select(noteSelection(to.id));
   };
   const walkWays = (step: number) => {
     const { way } = selected();
@@ -36,14 +39,16 @@ export function useMapKeys({ state, view, pin, unpin, hear, togglePlay }: MapKey
   const togglePin = () => {
     const { note } = selected();
     if (!note?.wayId) notify(CHOOSE_FIRST);
-    else if (note.pinned) unpin(note.index);
-    else pin(note.index, note.wayId);
+    else if (note.pinned) unpin(note.id);
+    else pin(pinAsItIs(note, note.wayId));
   };
-  const nextWay = () => {
+  const nextWay = async () => {
     const { note } = selected();
-    const other = note?.alternatives[0];
-    if (note && other) pin(note.index, other.wayId);
-    else notify(note ? 'This note has no other way.' : CHOOSE_FIRST);
+    const spec = state.chosen?.spec;
+    if (!note || !spec) return notify(CHOOSE_FIRST);
+    const [other] = await ask(spec, state.current().question, note.id);
+    if (other) pin({ noteId: note.id, wayId: other.wayId });
+    else notify('This note has no other way.');
   };
   const hearSelected = () => {
     const { note, way } = selected();
@@ -60,7 +65,7 @@ export function useMapKeys({ state, view, pin, unpin, hear, togglePlay }: MapKey
     { key: 'ArrowUp', label: 'Next higher way on the instrument', group, run: () => walkWays(1) },
     { key: 'ArrowDown', label: 'Next lower way on the instrument', group, run: () => walkWays(-1) },
     { key: 'p', label: 'Pin the note as it is, or let it go', group, run: togglePin },
-    { key: 'a', label: 'Take another way and pin it', group, run: nextWay },
+    { key: 'a', label: 'Take another way and pin it', group, run: () => void nextWay() },
     { key: 'n', label: 'Hear the note', group, run: hearSelected },
     { key: ' ', label: 'Play the line, or stop', group, run: togglePlay },
     { key: 'f', label: 'The line as notes on a staff too, or no longer', group, run: toggleStaff },

@@ -49,12 +49,12 @@ function opened(link: string, answers: Record<string, unknown> = {}) {
 }
 
 test('the question is read from the link, the instrument by its name in the cabinet', async () => {
-  const map = opened('/map?on=own&in=F&play=dorian&span=2&dir=up&at=3');
+  const map = opened('/map?on=own&in=F&play=dorian&range=2&dir=up&at=64.1');
   await map.ready();
   expect(map.state().chosen).toMatchObject({ ref: 'own', spec: { name: 'Ours' } });
-  expect(map.state().ask).toMatchObject({ tonic: 'F', scale: 'dorian', direction: 'up' });
-  expect(map.state().ask.span).toEqual({ kind: 'octaves', octaves: 2 });
-  expect([map.state().at, map.state().problems]).toEqual(['3', []]);
+  expect(map.state().question).toMatchObject({ tonic: 'F', scale: 'dorian', direction: 'up' });
+  expect(map.state().question.range).toEqual({ kind: 'octaves', octaves: 2 });
+  expect([map.state().at, map.state().problems]).toEqual(['64.1', []]);
 });
 
 test('without an instrument in the link the last one used, or the first, or one on loan is taken', async () => {
@@ -86,12 +86,12 @@ test('a change is written to the link, keeps the rest, and undo and redo bring b
   await map.ready();
   act(() => map.state().change('the key', { tonic: 'Bb' }));
   await waitFor(() => expect(map.link().get('in')).toBe('Bb'));
-  expect(map.state().ask).toMatchObject({ tonic: 'Bb', scale: 'dorian', direction: 'up' });
+  expect(map.state().question).toMatchObject({ tonic: 'Bb', scale: 'dorian', direction: 'up' });
   expect(map.link().get('order')).toBe('ease');
   await act(async () => expect(await undo()).toBe('the key'));
-  await waitFor(() => expect(map.state().ask.tonic).toBe('F'));
+  await waitFor(() => expect(map.state().question.tonic).toBe('F'));
   await act(async () => expect(await redo()).toBe('the key'));
-  await waitFor(() => expect(map.state().ask.tonic).toBe('Bb'));
+  await waitFor(() => expect(map.state().question.tonic).toBe('Bb'));
 });
 
 test('changes that come faster than pages are drawn build on each other', async () => {
@@ -101,24 +101,27 @@ test('changes that come faster than pages are drawn build on each other', async 
   act(() => {
     change('key', { tonic: 'C' });
     change('scale', { scale: 'major' });
-    expect(current().ask).toMatchObject({ tonic: 'C', scale: 'major' });
+    expect(current().question).toMatchObject({ tonic: 'C', scale: 'major' });
     select('2');
     change('direction', { direction: 'down' });
   });
-  await waitFor(() => expect(map.state().ask.direction).toBe('down'));
-  expect(map.state().ask).toMatchObject({ tonic: 'C', scale: 'major' });
+  await waitFor(() => expect(map.state().question.direction).toBe('down'));
+  expect(map.state().question).toMatchObject({ tonic: 'C', scale: 'major' });
 });
 
-test('what changes the line lets go of pins and of the marked note; what only weighs it keeps them', async () => {
-  const map = opened('/map?on=own&in=Bb&play=major&dir=up&pin=0:1b&at=1');
+test('another scale lets go of pins and of the marked note; what weighs the line, turns it or makes it longer keeps them', async () => {
+  const map = opened('/map?on=own&in=Bb&play=major&dir=up&pin=58.1:1b&at=60.1');
   await map.ready();
-  const pins = () => map.state().ask.pins.length;
+  const pins = () => map.state().question.pins.length;
   expect(pins()).toBe(1);
   act(() => map.state().change('chord', { chord: 4 }));
-  await waitFor(() => expect(map.state().ask.chord).toBe(4));
-  expect([pins(), map.state().at]).toEqual([1, '1']);
+  await waitFor(() => expect(map.state().question.chord).toBe(4));
+  expect([pins(), map.state().at]).toEqual([1, '60.1']);
+  act(() => map.state().change('range', { range: { kind: 'octaves', octaves: 2 }, direction: 'both' }));
+  await waitFor(() => expect(map.state().question.direction).toBe('both'));
+  expect([pins(), map.state().at]).toEqual([1, '60.1']);
   act(() => map.state().change('scale', { scale: 'dorian' }));
-  await waitFor(() => expect(map.state().ask.scale).toBe('dorian'));
+  await waitFor(() => expect(map.state().question.scale).toBe('dorian'));
   expect([pins(), map.state().at]).toEqual([0, undefined]);
 });
 
@@ -127,25 +130,25 @@ test('another instrument keeps the question; one of the cabinet is remembered', 
   await map.ready();
   act(() => map.state().changeInstrument('preset:whistle/75', 'another instrument'));
   await waitFor(() => expect(map.state().family.id).toBe('whistle'));
-  expect(map.state().ask).toMatchObject({ tonic: 'Eb', scale: 'dorian' });
+  expect(map.state().question).toMatchObject({ tonic: 'Eb', scale: 'dorian' });
   act(() => map.state().changeInstrument('own', 'back'));
   await waitFor(() => expect(map.state().chosen!.ref).toBe('own'));
   expect(map.state().settings.lastInstrument).toBe('own');
 });
 
 test('what is likely to be asked next is computed once, for the question that is asked then', async () => {
-  const map = opened('/map?on=own&in=F&play=dorian&pin=0:1b');
+  const map = opened('/map?on=own&in=F&play=dorian&pin=58.1:1b');
   await map.ready();
   act(() => map.state().consider({ tonic: 'C' }));
   expect(map.asked()).toHaveLength(1);
   expect(map.link().get('in')).toBe('F');
   act(() => map.state().change('the key', { tonic: 'C' }));
-  expect(map.state().ask).toMatchObject({ tonic: 'C', pins: [] });
-  expect(map.asked()).toEqual([['map', map.state().chosen!.spec, map.state().ask, expect.anything()]]);
+  expect(map.state().question).toMatchObject({ tonic: 'C', pins: [] });
+  expect(map.asked()).toEqual([['map', map.state().chosen!.spec, map.state().question, expect.anything()]]);
   act(() => map.state().considerInstrument('preset:dulcimer/d3-a3-d4~capo:3'));
   act(() => map.state().changeInstrument('preset:dulcimer/d3-a3-d4~capo:3', 'a dulcimer'));
   expect(map.state().family.id).toBe('dulcimer');
-  expect(map.asked().at(-1)!.slice(1, 3)).toEqual([map.state().chosen!.spec, map.state().ask]);
+  expect(map.asked().at(-1)!.slice(1, 3)).toEqual([map.state().chosen!.spec, map.state().question]);
   expect(map.asked()).toHaveLength(2);
 });
 
@@ -173,12 +176,12 @@ test('parameters of a place are set, flipped, taken away and undone', async () =
   await waitFor(() => expect(map.link().get('only')).toBe('octave,whole'));
   act(() => setParam('order', '', 'the order'));
   await waitFor(() => expect(map.link().has('order')).toBe(false));
-  expect(map.state().ask).toMatchObject({ tonic: 'Eb', scale: 'major' });
+  expect(map.state().question).toMatchObject({ tonic: 'Eb', scale: 'major' });
 });
 
 test('a link that makes no sense opens with what it can and says what it cannot', async () => {
-  const map = opened('/map?on=own&in=Q&play=nothing&span=77&dir=sideways');
+  const map = opened('/map?on=own&in=Q&play=nothing&range=77&dir=sideways');
   await map.ready();
   expect(map.state().problems.length).toBeGreaterThanOrEqual(3);
-  expect(map.state().ask).toMatchObject({ tonic: 'Bb', scale: 'major' });
+  expect(map.state().question).toMatchObject({ tonic: 'Bb', scale: 'major' });
 });

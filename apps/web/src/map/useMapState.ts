@@ -1,15 +1,15 @@
 import { useCallback, useLayoutEffect, useMemo, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 import {
-  askFromLink,
-  askToLink,
+  questionFromLink,
+  questionToLink,
   FAMILY_IDS,
   familyById,
   families,
-  storedAsk,
+  storedQuestion,
   type Family,
   type Problem,
-  type StoredAsk,
+  type StoredQuestion,
 } from '@same-song/core';
 import { instruments } from '../api/records.ts';
 import { useMapAhead } from '../compute/compute.ts';
@@ -17,8 +17,8 @@ import { dialectOf, useSettings } from '../api/settings.ts';
 import { remember } from '../frame/undo.ts';
 import { choose, isBorrowed, refStanding, type ChosenInstrument } from './reference.ts';
 
-/** Parts of a question that leave its notes as they are. */
-const KEEPS_LINE = ['pins', 'preferences', 'chord'];
+/** Parts of a question on which pins depend: their notes belong to one key. */
+const OTHER_NOTES = ['tonic', 'scale'];
 
 /** The whole state of Map, read from the link and written to it; every change can be undone. */
 export function useMapState() {
@@ -30,9 +30,9 @@ export function useMapState() {
   const chosen = useMemo(() => choose(wanted, cabinet ?? [], waiting), [wanted, cabinet, waiting]);
   const family: Family = familyById(chosen?.spec.family ?? '') ?? families[FAMILY_IDS[0]!];
   const search = params.toString();
-  const { ask, problems } = useMemo(() => {
-    const read = askFromLink(Object.fromEntries(new URLSearchParams(search)), family, homeOf(chosen));
-    return { ask: storedAsk(read.ask), problems: read.problems };
+  const { question, problems } = useMemo(() => {
+    const read = questionFromLink(Object.fromEntries(new URLSearchParams(search)), family, homeOf(chosen));
+    return { question: storedQuestion(read.question), problems: read.problems };
   }, [search, family, chosen]);
   const at = params.get('at') ?? undefined;
   const against = params.get('vs') ?? undefined;
@@ -48,8 +48,8 @@ export function useMapState() {
   /** The question and the selection as they stand after every key pressed, drawn or not yet drawn. */
   const current = useCallback(() => {
     const link = new URLSearchParams(now.current);
-    const read = askFromLink(Object.fromEntries(link), family, homeOf(chosen));
-    return { ask: storedAsk(read.ask), at: link.get('at') ?? undefined };
+    const read = questionFromLink(Object.fromEntries(link), family, homeOf(chosen));
+    return { question: storedQuestion(read.question), at: link.get('at') ?? undefined };
   }, [family, chosen]);
 
   // The router hands out another setter with every link; what hangs on it shall not be drawn again for that.
@@ -74,9 +74,9 @@ export function useMapState() {
       const there = ref === null || ref === chosen?.ref ? chosen : choose(ref, cabinet ?? [], false);
       const itsFamily = there && familyById(there.spec.family);
       if (!there || !itsFamily) return;
-      const { ask: asked } = askFromLink(Object.fromEntries(link), itsFamily, homeOf(there));
-      const writing = { naming: settings.naming, dialect: dialectOf(settings, itsFamily) };
-      ahead(there.spec, storedAsk(asked), writing);
+      const { question: asked } = questionFromLink(Object.fromEntries(link), itsFamily, homeOf(there));
+      const notation = { naming: settings.naming, dialect: dialectOf(settings, itsFamily) };
+      ahead(there.spec, storedQuestion(asked), notation);
     },
     [chosen, cabinet, settings, ahead],
   );
@@ -92,28 +92,29 @@ export function useMapState() {
     [go, lookAhead],
   );
 
-  /** The link of a changed question. Pins hold for one line of notes: what changes the line lets go of them. */
+  /** The link of a changed question. Another key or scale lets go of pins; a line made longer or turned round keeps them. */
   const changed = useCallback(
-    (part: Partial<StoredAsk>) => {
-      const { ask: base, at: marked } = current();
-      const keepsLine = Object.keys(part).every((field) => KEEPS_LINE.includes(field));
-      const next = { ...base, ...(keepsLine ? {} : { pins: [] }), ...part };
-      const link = withAsk(now.current, {
+    (part: Partial<StoredQuestion>) => {
+      const { question: base, at: marked } = current();
+      const keepsNotes = !Object.keys(part).some((field) => OTHER_NOTES.includes(field));
+      const next = { ...base, ...(keepsNotes ? {} : { pins: [] }), ...part };
+      const link = withQuestion(now.current, {
         ...(chosen ? { on: chosen.ref } : {}),
-        ...askToLink(next, family),
+        ...questionToLink(next, family),
       });
-      if (keepsLine && marked) link.set('at', marked);
+      if (keepsNotes && marked) link.set('at', marked);
       return link;
     },
     [current, chosen, family],
   );
   const onInstrument = useCallback(
-    (ref: string) => withAsk(now.current, { on: ref, ...askToLink({ ...current().ask, pins: [] }, family) }),
+    (ref: string) =>
+      withQuestion(now.current, { on: ref, ...questionToLink({ ...current().question, pins: [] }, family) }),
     [current, family],
   );
 
   const change = useCallback(
-    (label: string, part: Partial<StoredAsk>) => write(changed(part), label),
+    (label: string, part: Partial<StoredQuestion>) => write(changed(part), label),
     [changed, write],
   );
   const changeInstrument = useCallback(
@@ -124,7 +125,7 @@ export function useMapState() {
     [onInstrument, write, changeSettings],
   );
   /** What a picker rests on is likely to be asked next. */
-  const consider = (part: Partial<StoredAsk>) => lookAhead(changed(part));
+  const consider = (part: Partial<StoredQuestion>) => lookAhead(changed(part));
   const considerInstrument = (ref: string) => lookAhead(onInstrument(ref));
 
   /** Marks a note of the line (`3`) or a way (`way.3d2`); no step of its own in the browser's history. */
@@ -181,7 +182,7 @@ export function useMapState() {
     param,
     setParam,
     flipParam,
-    ask,
+    question,
     at,
     against,
     compareWith,
@@ -222,10 +223,10 @@ const ASK_PARAMS = [
 ];
 
 /** The link with its question replaced. */
-function withAsk(search: string, ask: Readonly<Record<string, string>>): URLSearchParams {
+function withQuestion(search: string, question: Readonly<Record<string, string>>): URLSearchParams {
   const link = new URLSearchParams(search);
   for (const name of ASK_PARAMS) link.delete(name);
-  for (const [name, value] of Object.entries(ask)) link.set(name, value);
+  for (const [name, value] of Object.entries(question)) link.set(name, value);
   return link;
 }
 

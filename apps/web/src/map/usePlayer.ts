@@ -8,7 +8,7 @@ const trouble = () =>
 
 /** Plays the line and single notes, and tells which note sounds. */
 export function usePlayer(line: readonly LineView[], tempo: number, voice: Voice) {
-  const [sounding, setSounding] = useState<number | undefined>(undefined);
+  const [sounding, setSounding] = useState<string | undefined>(undefined);
   const [playing, setPlaying] = useState(false);
   useEffect(() => stopLine, [line]);
   const toggle = useCallback(() => {
@@ -18,9 +18,9 @@ export function usePlayer(line: readonly LineView[], tempo: number, voice: Voice
     }
     setPlaying(true);
     const sounds = line.filter((note) => note.wayId !== undefined);
-    const onNote = (index: number | undefined) => {
-      setSounding(index);
-      if (index === undefined) setPlaying(false);
+    const onNote = (noteId: string | undefined) => {
+      setSounding(noteId);
+      if (noteId === undefined) setPlaying(false);
     };
     playLine(sounds, tempo, voice, onNote).catch(() => {
       setPlaying(false);

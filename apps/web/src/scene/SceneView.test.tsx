@@ -8,7 +8,7 @@ const drawn = (id: (typeof FAMILY_IDS)[number]) => {
     role: 'scale',
     degree: '1',
     note: 'C',
-    reachable: way.able,
+    usable: way.able,
   }));
   return { instrument, scene };
 };

@@ -6,7 +6,7 @@ export interface Sound {
   readonly hz: number;
   readonly start: number;
   readonly beats: number;
-  readonly index: number;
+  readonly id: string;
 }
 
 /** What sounds along with a line, and how it all sounds. */
@@ -57,13 +57,13 @@ export async function playNote(hz: number, timbre: Timbre): Promise<void> {
 /**
  * Plays notes in time.
  * @param tempo beats a minute
- * @param onNote called with the index of each note as it sounds, and with undefined at the end or when stopped
+ * @param onNote called with the id of each note as it sounds, and with undefined at the end or when stopped
  */
 export async function playLine(
   sounds: readonly Sound[],
   tempo: number,
   { timbre, drones }: Voice,
-  onNote: (index: number | undefined) => void,
+  onNote: (id: string | undefined) => void,
 ): Promise<void> {
   stopLine();
   const { Tone, synth } = await ready(timbre);
@@ -78,7 +78,7 @@ export async function playLine(
       synth.triggerAttackRelease(hz, Math.min(every, length - at), begin + at, 0.3);
   const timers = sounds.map((sound) => {
     synth.triggerAttackRelease(sound.hz, sound.beats * beat * 0.92, begin + sound.start * beat, 0.9);
-    return window.setTimeout(() => onNote(sound.index), 100 + sound.start * beat * 1000);
+    return window.setTimeout(() => onNote(sound.id), 100 + sound.start * beat * 1000);
   });
   timers.push(window.setTimeout(() => stopLine(), 150 + length * 1000));
   stopCurrent = () => {

@@ -2,7 +2,10 @@ import type { Instrument } from '../instrument/instrument.ts';
 import { ownNamer } from '../scale/namer.ts';
 import { pitchClass, type Pitch } from '../pitch/pitch.ts';
 import type { Way } from '../families/way.ts';
-import { resolvePreferences, type Preferences } from '../route/preferences.ts';
+import { AGAINST_CHOICE } from '../families/generalTerms.ts';
+import { routingContext, usableWays, type RoutingContext } from '../route/context.ts';
+import { evenLine } from '../route/line.ts';
+import type { Preferences } from '../route/preferences.ts';
 import { routeLine } from '../route/route.ts';
 import { MAJOR_STEPS } from '../scale/degree.ts';
 
@@ -42,12 +45,10 @@ export function alternatesOf(
   dialect: string,
   least = 2,
 ): readonly AlternateRow[] {
-  const { avoid } = resolvePreferences(instrument.family, preferences);
+  const context = routingContext(instrument, preferences);
   const byPitch = new Map<Pitch, Way[]>();
-  for (const way of instrument.ways) {
-    if (!way.able || avoid.has(way.technique)) continue;
+  for (const way of usableWays(instrument, context.chosen))
     byPitch.set(way.pitch, [...(byPitch.get(way.pitch) ?? []), way]);
-  }
   const call = ownNamer(instrument.home).withOctave;
   const inMajor = (pitch: Pitch) => MAJOR_STEPS.includes(pitchClass(pitch - instrument.home));
   const pitches = [...byPitch.keys()].sort((a, b) => a - b);
@@ -57,7 +58,7 @@ export function alternatesOf(
     const below = [...pitches].reverse().find((p) => p < pitch && inMajor(p));
     const above = pitches.find((p) => p > pitch && inMajor(p));
     const neighbours = [below ?? above, above ?? below].filter((p) => p !== undefined);
-    const judged = ways.map((way) => judge(instrument, way, neighbours, preferences, dialect));
+    const judged = ways.map((way) => judge(context, way, neighbours, dialect));
     const best = Math.min(...judged.map((candidate) => candidate.ranked));
     const first = judged.findIndex((candidate) => candidate.ranked <= best + 1e-9);
     return [
@@ -76,24 +77,24 @@ export function alternatesOf(
 
 /** The line neighbour – way – neighbour, with the way pinned. */
 function judge(
-  instrument: Instrument,
+  context: RoutingContext,
   way: Way,
   neighbours: readonly Pitch[],
-  preferences: Preferences,
   dialect: string,
 ): Candidate & { readonly ranked: number } {
   const [before, after] = neighbours;
   const pitches = before === undefined ? [way.pitch] : [before, way.pitch, after!];
-  const line = pitches.map((pitch, start) => ({ pitch, beats: 1, start }));
-  const index = before === undefined ? 0 : 1;
-  const { effort } = routeLine(instrument, line, preferences, [{ index, wayId: way.id }]);
-  const choice = effort.parts.find((part) => part.id === 'choice')!;
+  const line = evenLine(pitches);
+  const note = line[before === undefined ? 0 : 1]!;
+  const { instrument } = context;
+  const { effort } = routeLine(context, line, { pins: [{ noteId: note.id, wayId: way.id }] });
+  const choice = effort.terms.find((term) => term.id === AGAINST_CHOICE.id)!;
   return {
     wayId: way.id,
     words: way.words,
     tab: instrument.tab(way, dialect),
-    moves: effort.parts
-      .filter((part) => part.count > 0 && part.id !== 'choice')
+    moves: effort.terms
+      .filter((term) => term.count > 0 && term.id !== choice.id)
       .map(({ label, count }) => ({ label, count })),
     total: effort.total,
     measured: instrument.spec.measured[way.id],

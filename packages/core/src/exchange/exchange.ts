@@ -1,4 +1,4 @@
-import { checkAsk, storedAsk, type StoredAsk } from '../ask/ask.ts';
+import { checkQuestion, storedQuestion, type StoredQuestion } from '../question/question.ts';
 import { familyById } from '../families/index.ts';
 import { parseProgression } from '../harmony/progression.ts';
 import { NAME_LIMIT, openInstrument, textProblems, type InstrumentSpec } from '../instrument/instrument.ts';
@@ -13,10 +13,10 @@ export const EXCHANGE_VERSION = 1;
 export const RECORD_LIMIT = 10_000;
 
 /** A question kept under a name. */
-export interface SavedAsk {
+export interface SavedQuestion {
   readonly name: string;
   readonly instrumentId: string;
-  readonly ask: StoredAsk;
+  readonly question: StoredQuestion;
 }
 
 /** A progression of one's own. */
@@ -31,14 +31,14 @@ export interface SavedProgression {
 export type ExchangedLayout = SavedLayout & { readonly id: string };
 export type ExchangedProgression = SavedProgression & { readonly id: string };
 export type ExchangedInstrument = InstrumentSpec & { readonly id: string };
-export type ExchangedAsk = SavedAsk & { readonly id: string };
+export type ExchangedQuestion = SavedQuestion & { readonly id: string };
 
 /** Everything that is kept, as one file. */
 export interface ExchangeFile {
   readonly format: typeof EXCHANGE_FORMAT;
   readonly version: number;
   readonly instruments: readonly ExchangedInstrument[];
-  readonly asks: readonly ExchangedAsk[];
+  readonly questions: readonly ExchangedQuestion[];
   readonly progressions: readonly ExchangedProgression[];
   readonly layouts: readonly ExchangedLayout[];
   readonly settings: Settings;
@@ -49,13 +49,13 @@ export function isId(value: unknown): value is string {
   return typeof value === 'string' && /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(value);
 }
 
-/** Checks a question to be kept for an instrument of a family. Problem fields: `name`, `ask.scale` … */
-export function checkSavedAsk(stored: unknown, familyId: string): Result<SavedAsk> {
+/** Checks a question to be kept for an instrument of a family. Problem fields: `name`, `question.scale` … */
+export function checkSavedQuestion(stored: unknown, familyId: string): Result<SavedQuestion> {
   const family = familyById(familyId);
-  if (!family) throw new Error(`checkSavedAsk: no family ${familyId}`);
+  if (!family) throw new Error(`checkSavedQuestion: no family ${familyId}`);
   if (!isRecord(stored))
     return fail({ field: '', wrong: shown(stored), message: 'A question needs a name and an instrument.' });
-  const { name, instrumentId, ask } = stored;
+  const { name, instrumentId, question } = stored;
   const problems: Problem[] = textProblems('name', name, 1, NAME_LIMIT, 'A name');
   if (!isId(instrumentId))
     problems.push({
@@ -63,13 +63,13 @@ export function checkSavedAsk(stored: unknown, familyId: string): Result<SavedAs
       wrong: shown(instrumentId),
       message: 'A question needs the id of its instrument.',
     });
-  const checked = checkAsk(family, ask);
-  if (!checked.ok) problems.push(...under('ask', checked.problems));
+  const checked = checkQuestion(family, question);
+  if (!checked.ok) problems.push(...under('question', checked.problems));
   if (problems.length > 0 || !checked.ok) return fail(...problems);
   return ok({
     name: (name as string).trim(),
     instrumentId: instrumentId as string,
-    ask: storedAsk(checked.value),
+    question: storedQuestion(checked.value),
   });
 }
 
@@ -88,10 +88,16 @@ export function checkSavedProgression(stored: unknown): Result<SavedProgression>
 export function checkExchange(file: unknown): Result<ExchangeFile> {
   const head = headProblem(file);
   if (head) return fail(head);
-  const { instruments, asks, progressions = [], layouts = [], settings } = file as Record<string, unknown>;
+  const {
+    instruments,
+    questions,
+    progressions = [],
+    layouts = [],
+    settings,
+  } = file as Record<string, unknown>;
   const problems: Problem[] = [
     ...listProblems('instruments', instruments, 'Instruments'),
-    ...listProblems('asks', asks, 'Questions'),
+    ...listProblems('questions', questions, 'Questions'),
     ...listProblems('progressions', progressions, 'Progressions'),
     ...listProblems('layouts', layouts, 'Layouts'),
   ];
@@ -101,8 +107,8 @@ export function checkExchange(file: unknown): Result<ExchangeFile> {
     checkRecord(record, `instruments.${index}`, seen, problems, openedSpec),
   );
   const families = new Map(checkedInstruments.flatMap((i) => (i ? [[i.id, i.family] as const] : [])));
-  const checkedAsks = (asks as unknown[]).map((record, index) =>
-    checkRecord(record, `asks.${index}`, seen, problems, (rest) => askFor(rest, families)),
+  const checkedQuestions = (questions as unknown[]).map((record, index) =>
+    checkRecord(record, `questions.${index}`, seen, problems, (rest) => questionFor(rest, families)),
   );
   const checkedProgressions = (progressions as unknown[]).map((record, index) =>
     checkRecord(record, `progressions.${index}`, seen, problems, checkSavedProgression),
@@ -117,7 +123,7 @@ export function checkExchange(file: unknown): Result<ExchangeFile> {
     format: EXCHANGE_FORMAT,
     version: EXCHANGE_VERSION,
     instruments: checkedInstruments as ExchangedInstrument[],
-    asks: checkedAsks as ExchangedAsk[],
+    questions: checkedQuestions as ExchangedQuestion[],
     progressions: checkedProgressions as ExchangedProgression[],
     layouts: checkedLayouts as ExchangedLayout[],
     settings: checkedSettings.value,
@@ -169,9 +175,12 @@ function openedSpec(rest: Record<string, unknown>): Result<InstrumentSpec> {
   return opened.ok ? ok(opened.value.spec) : opened;
 }
 
-function askFor(rest: Record<string, unknown>, families: ReadonlyMap<string, string>): Result<SavedAsk> {
+function questionFor(
+  rest: Record<string, unknown>,
+  families: ReadonlyMap<string, string>,
+): Result<SavedQuestion> {
   const family = families.get(String(rest['instrumentId']));
-  if (family !== undefined) return checkSavedAsk(rest, family);
+  if (family !== undefined) return checkSavedQuestion(rest, family);
   return fail({
     field: 'instrumentId',
     wrong: shown(rest['instrumentId']),

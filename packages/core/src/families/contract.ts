@@ -4,7 +4,7 @@ import type { Result } from '../result.ts';
 import type { Key } from '../scale/scale.ts';
 import type { ChipText } from '../scene/chip.ts';
 import type { Scene } from '../scene/scene.ts';
-import type { EffortPart, Habit, HabitChoice, Loads, PreferencePreset } from './effortPart.ts';
+import type { ChosenOptions, EffortTerm, PlayingOption, PreferencePreset, TermInfo } from './effortTerm.ts';
 import type {
   Capability,
   CapabilityGroup,
@@ -18,11 +18,12 @@ import type {
 import type { Timbre } from './timbre.ts';
 import type {
   AirNames,
-  Grip,
+  Clash,
+  Fingering,
+  FingeredWay,
+  Hold,
   Mark,
-  Moment,
-  Play,
-  PlayedNote,
+  PlayedHold,
   Remark,
   Side,
   SideNames,
@@ -46,11 +47,12 @@ export interface FamilyDefinition<Layout, W extends Way> {
   readonly air: AirNames | undefined;
   readonly sides: SideNames;
   readonly techniques: readonly Technique[];
-  readonly parts: readonly EffortPart[];
+  /** What playing asks, one object a term. */
+  readonly terms: readonly EffortTerm<Layout, W>[];
   readonly preferences: readonly PreferencePreset[];
-  readonly habits: readonly Habit[];
+  readonly playingOptions: readonly PlayingOption[];
   /** Every hand or finger that a route may name; empty where there is nothing to choose. */
-  readonly grips: readonly Grip[];
+  readonly fingerings: readonly Fingering[];
   readonly dialects: readonly TabDialect[];
   readonly timbre: Timbre;
   /** Said of a pitch no way reaches: `no reed reaches it`. */
@@ -73,28 +75,36 @@ export interface FamilyDefinition<Layout, W extends Way> {
   /** How a layout is set before playing in a key, such as its levers; equal texts are equal settings. */
   settingFor?(layout: Layout, key: Key): string;
   /**
-   * The layout so set. Ways keep their ids and pitches; a technique may change and with it the way's own loads, the
-   * loads of steps between ways do not.
+   * The layout so set. Ways keep their ids and pitches; a technique may change, and what a way costs only by its
+   * technique: costs are worked out on one setting and used for all.
    */
   withSetting?(layout: Layout, setting: string): Layout;
   /** What is set on a layout, one entry for each thing a player sets. */
   settings?(layout: Layout): readonly Setting[];
   ways(layout: Layout, capability: Capability): readonly W[];
   marks?(layout: Layout): readonly Mark[];
-  /** Grips that can play a way under the chosen habits; left out where there is nothing to choose. */
-  gripsFor?(layout: Layout, way: W, habits: HabitChoice): readonly string[];
-  /** Loads of sounding a way by itself. */
-  wayLoads(layout: Layout, play: Play<W>, moment: Moment, habits: HabitChoice): Loads;
-  /** Loads of going from one way to the next; the ways' own loads left out. */
-  stepLoads(layout: Layout, from: Play<W>, to: Play<W>, moment: Moment, habits: HabitChoice): Loads;
-  /** What of a moment those loads hang on, as a text; left out where a step is the same at every moment. */
-  stepsHangOn?(moment: Moment): string;
+  /**
+   * Fingerings that can play a way under the chosen options; left out where there is nothing to choose.
+   * @param inChord whether other notes sound along, for which both hands may be needed
+   */
+  fingeringsFor?(layout: Layout, way: W, options: ChosenOptions, inChord: boolean): readonly string[];
+
+  /** Why two ways can never sound together, whatever else sounds; undefined where they can. The lower pitch comes first. */
+  clash(layout: Layout, low: FingeredWay<W>, high: FingeredWay<W>): Clash | undefined;
+  /** Why a whole hold, whose pairs do not clash, cannot sound. */
+  holdClash?(layout: Layout, hold: Hold<W>): Clash | undefined;
+  /**
+   * What a hold leaves behind for later notes, as a short text of which few different ones must come out; terms of the
+   * next hold read it. For example the place of the hand, which an open string leaves where it was.
+   * @param before what was left behind before it, '' at the start of a line
+   */
+  carry?(layout: Layout, before: string, hold: Hold<W>): string;
   /** What a way's note is called where no key is asked; left out where it is as in the major key of `home`. */
   nameOf?(layout: Layout, way: W): NoteName;
   /** What to do at single notes of a line that has been chosen. */
-  remarks?(layout: Layout, line: readonly PlayedNote<W>[]): readonly Remark[];
+  remarks?(layout: Layout, line: readonly PlayedHold<W>[], options: ChosenOptions): readonly Remark[];
 
-  sideOf(layout: Layout, play: Play<W>): Side;
+  sideOf(layout: Layout, play: FingeredWay<W>): Side;
   /** Beats of air in one direction before the store is full or empty; undefined where it is not limited. */
   airCapacity?(layout: Layout): number | undefined;
   /** Pitches that sound along with every note. */
@@ -141,16 +151,20 @@ export interface OpenLayout {
   /** What is set on it, such as levers. */
   readonly settings: readonly Setting[];
   forKey(key: Key): OpenLayout;
-  /** Every way to hold a way: itself with each of its grips. */
-  playsOf(way: Way, habits: HabitChoice): readonly Play[];
-  wayLoads(play: Play, moment: Moment, habits: HabitChoice): Loads;
-  stepLoads(from: Play, to: Play, moment: Moment, habits: HabitChoice): Loads;
-  remarks(line: readonly PlayedNote[]): readonly Remark[];
-  sideOf(play: Play): Side;
+  /** A way with each of its fingerings. */
+  fingeredWaysOf(way: Way, options: ChosenOptions, inChord?: boolean): readonly FingeredWay[];
+  /** The family's terms, and those that come from one's own instrument. */
+  readonly terms: readonly EffortTerm[];
+  clash(low: FingeredWay, high: FingeredWay): Clash | undefined;
+  holdClash(hold: Hold): Clash | undefined;
+  carry(before: string, hold: Hold): string;
+  remarks(line: readonly PlayedHold[], options: ChosenOptions): readonly Remark[];
+  sideOf(play: FingeredWay): Side;
   nameOf(way: Way): NoteName;
   facts(key: Key): readonly string[];
   tables(key: Key): readonly FactTable[];
-  tab(way: Way, dialect: string): string;
+  /** @param called the name of the way's note; as the instrument's own key has it when left out */
+  tab(way: Way, dialect: string, called?: NoteName): string;
   brief(way: Way): string;
   parseTab(text: string, dialect: string): Result<Way>;
   scene(chip: (way: Way) => ChipText): Scene;
@@ -167,17 +181,17 @@ export interface Family extends Pick<
   | 'air'
   | 'sides'
   | 'techniques'
-  | 'parts'
   | 'preferences'
-  | 'habits'
-  | 'grips'
+  | 'playingOptions'
+  | 'fingerings'
   | 'dialects'
   | 'timbre'
   | 'absent'
   | 'element'
-  | 'stepsHangOn'
 > {
   readonly presets: readonly LayoutPreset<unknown>[];
+  /** The family's own, and those that every family has. */
+  readonly terms: readonly TermInfo[];
   /** Checks a stored or imported layout and opens it; problems carry the field within the layout. */
   open(layout: unknown, capability: Capability): Result<OpenLayout>;
 }

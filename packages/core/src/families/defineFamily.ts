@@ -2,13 +2,19 @@ import { ownNamer } from '../scale/namer.ts';
 import { fail, ok, type Result } from '../result.ts';
 import type { Family, FamilyDefinition, OpenLayout } from './contract.ts';
 import type { Capability } from './layoutPart.ts';
-import { PERSONAL_PARTS } from './personal.ts';
-import type { Play, Way } from './way.ts';
+import type { EffortTerm } from './effortTerm.ts';
+import { AGAINST_CHOICE, AIR_BUTTON, OUT_OF_TUNE } from './generalTerms.ts';
+import type { FingeredWay, Hold, PlayedHold, Way } from './way.ts';
 
 /** Closes a definition over its own types, so that the list of families needs no type of any one of them. */
 export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition<Layout, W>): Family {
-  const parts = Object.freeze([...definition.parts, ...PERSONAL_PARTS]);
-  const family: Family = Object.freeze({ ...definition, parts, open });
+  const terms = Object.freeze([
+    ...definition.terms,
+    OUT_OF_TUNE,
+    AGAINST_CHOICE,
+    ...(definition.airCapacity ? [AIR_BUTTON] : []),
+  ]);
+  const family: Family = Object.freeze({ ...definition, terms, open });
   return family;
 
   function open(stored: unknown, capability: Capability): Result<OpenLayout> {
@@ -43,13 +49,8 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
       if (!found) throw new Error(`${definition.id}: there is no way ${way.id} on this layout`);
       return found;
     };
-    /** Ways of this very layout are taken as they are; those of another opening are found by their id. */
-    const held = (play: Play): Play<W> => {
-      const way = own(play.way);
-      return way === play.way ? (play as Play<W>) : { way, grip: play.grip };
-    };
     const called = (way: W) => definition.nameOf?.(layout, way) ?? ownNamer(facts.home).spelled(way.pitch);
-    const write = (way: W, dialect: string) => definition.tab(layout, way, dialect, called(way));
+    const write = (way: W, dialect: string, note = called(way)) => definition.tab(layout, way, dialect, note);
     return {
       family,
       layout,
@@ -64,23 +65,23 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
         settled.set(setting, known);
         return known;
       },
-      playsOf(way, habits) {
-        const grips = definition.gripsFor?.(layout, own(way), habits) ?? [];
-        return grips.length === 0 ? [{ way, grip: undefined }] : grips.map((grip) => ({ way, grip }));
+      fingeredWaysOf(way, options, inChord = false) {
+        const fingerings = definition.fingeringsFor?.(layout, own(way), options, inChord) ?? [];
+        if (fingerings.length === 0) return [{ way, fingering: undefined }];
+        return fingerings.map((fingering) => ({ way, fingering }));
       },
-      wayLoads: (play, moment, habits) => definition.wayLoads(layout, held(play), moment, habits),
-      stepLoads: (from, to, moment, habits) =>
-        definition.stepLoads(layout, held(from), held(to), moment, habits),
-      remarks: (line) =>
-        definition.remarks?.(
-          layout,
-          line.map((note) => ({ ...note, way: own(note.way) })),
-        ) ?? [],
-      sideOf: (play) => definition.sideOf(layout, held(play)),
+      // A family's terms are only ever given its own ways and layouts.
+      terms: definition.terms as readonly EffortTerm[],
+      clash: (low, high) => definition.clash(layout, low as FingeredWay<W>, high as FingeredWay<W>),
+      holdClash: (hold) => definition.holdClash?.(layout, hold as Hold<W>),
+      carry: (before, hold) => definition.carry?.(layout, before, hold as Hold<W>) ?? '',
+      remarks: (line, options) =>
+        definition.remarks?.(layout, line as readonly PlayedHold<W>[], options) ?? [],
+      sideOf: ({ way, fingering }) => definition.sideOf(layout, { way: own(way), fingering }),
       nameOf: (way) => called(own(way)),
       facts: (key) => definition.facts(layout, key),
       tables: (key) => definition.tables?.(layout, key, ways) ?? [],
-      tab: (way, dialect) => write(own(way), dialect),
+      tab: (way, dialect, note) => write(own(way), dialect, note),
       brief: (way) => definition.brief(layout, own(way)),
       parseTab: (text, dialect) => definition.parseTab(layout, ways, text, dialect, write),
       scene: (chip) => definition.scene(layout, ways, chip),

@@ -1,4 +1,6 @@
 import type { Pitch } from '../pitch/pitch.ts';
+import type { NoteTiming } from '../time/noteTiming.ts';
+import type { Ticks } from '../time/ticks.ts';
 
 /** Breath or bellows: out (blow, push) or in (draw, pull). */
 export type Air = 'out' | 'in';
@@ -32,8 +34,11 @@ export interface Way {
   readonly words: string;
   /** False when this instrument or its player cannot do it. */
   readonly able: boolean;
-  /** Id of an easier way to the same pitch, for techniques that are only worth it when they add a pitch. */
-  readonly duplicateOf: string | undefined;
+  /**
+   * Id of an easier way to the same pitch: this one is redundant while that one can be used, and is then never chosen
+   * freely. Undefined for every way that is worth choosing by itself.
+   */
+  readonly redundantTo: string | undefined;
 }
 
 /** Something the player hears but no pitch to plan with, such as a reed that only dips by under a semitone. */
@@ -58,41 +63,51 @@ export interface Technique {
   readonly caution?: string;
 }
 
-/** A hand or finger that can play a way, where players choose between several. */
-export interface Grip {
+/** A hand or finger that can play a way, where players choose among several. */
+export interface Fingering {
   readonly id: string;
   /** Written beside the note: `R`, `2`. */
   readonly short: string;
   readonly words: string;
 }
 
-/** A way and the grip it is played with; undefined where there is nothing to choose. */
-export interface Play<W extends Way = Way> {
+/** A way and the finger or hand that plays it; undefined where there is nothing to choose. */
+export interface FingeredWay<W extends Way = Way> {
   readonly way: W;
-  readonly grip: string | undefined;
+  readonly fingering: string | undefined;
 }
 
-/** When a note sounds. Loads may depend on `start` only through its place within the beat. */
-export interface Moment {
-  /** Length in beats. */
-  readonly beats: number;
-  /** Beats since the line's start. */
-  readonly start: number;
-  /** Beats since the note before began; 0 for the first. */
-  readonly since: number;
+/** What is sounded at once: mostly one way, in a chord several, from low to high. Never empty. */
+export type Hold<W extends Way = Way> = readonly FingeredWay<W>[];
+
+/** Why ways cannot sound together. */
+export interface Clash {
+  /**
+   * `air`: they need different directions; `place`: one hole, button or string cannot sound both; `finger`: one finger
+   * or hand cannot do both; `span`: they lie too far apart; `between`: what lies between them would sound too;
+   * `technique`: one of them only sounds alone; `voices`: the instrument sounds fewer notes at once.
+   */
+  readonly reason: 'air' | 'place' | 'finger' | 'span' | 'between' | 'technique' | 'voices';
+  /** As a phrase: `one breath cannot blow and draw`. */
+  readonly text: string;
 }
 
-/** A note of a line as it is played. */
-export interface PlayedNote<W extends Way = Way> extends Play<W> {
-  /** Index in the line. */
-  readonly index: number;
-  readonly beats: number;
-  readonly start: number;
+/** A hold of a line as it is played. */
+export interface PlayedHold<W extends Way = Way> {
+  /** Ids of the notes it sounds, in the order of its ways; the melody last. */
+  readonly noteIds: readonly string[];
+  readonly hold: Hold<W>;
+  readonly onset: Ticks;
+  /** Of its longest note. */
+  readonly length: Ticks;
+  readonly timing: NoteTiming;
+  /** What the line before it left behind, as the family's `carry` wrote it. */
+  readonly carried: string;
 }
 
 /** Something to do at a note of the line. */
 export interface Remark {
-  readonly index: number;
+  readonly noteId: string;
   /** A word or two for beside the note. */
   readonly mark: string;
   /** A whole sentence. */

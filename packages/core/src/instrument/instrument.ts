@@ -2,7 +2,8 @@ import { FAMILY_IDS, familyById } from '../families/index.ts';
 import type { OpenLayout } from '../families/contract.ts';
 import type { Capability } from '../families/layoutPart.ts';
 import type { Way } from '../families/way.ts';
-import { personalProblems, withPersonalLoads } from './personal.ts';
+import { personalProblems } from './personal.ts';
+import { withPersonalTerms } from './personalTerms.ts';
 import type { Key } from '../scale/scale.ts';
 import { A4_RANGE, STANDARD_A4 } from '../pitch/pitch.ts';
 import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
@@ -107,7 +108,8 @@ function personal(opened: OpenLayout, spec: InstrumentSpec): Instrument {
   const settled = new Map<OpenLayout, Instrument>();
   const centsOf = (way: Way) => spec.measured[way.id] ?? way.cents ?? 0;
   return {
-    ...withPersonalLoads(opened, centsOf, spec.choices),
+    ...opened,
+    terms: withPersonalTerms(opened.terms, opened.family.terms, opened.ways, centsOf, spec.choices),
     spec,
     centsOf,
     forKey(key) {

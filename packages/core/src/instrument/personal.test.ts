@@ -1,15 +1,17 @@
+import { routeOf, wayIds } from '../../test/instruments.ts';
 import { families, FAMILY_IDS } from '../families/index.ts';
 import { expectOk } from '../result.ts';
-import { routeLine } from '../route/route.ts';
+import type { Pin } from '../route/pin.ts';
+import { UNHURRIED } from '../time/noteTiming.ts';
 import { openInstrument, specFromPreset, type InstrumentSpec } from './instrument.ts';
 
-const moment = { beats: 1, start: 0, since: 1 };
 const specOf = (id: string) => specFromPreset(id, families[id as 'drum'].presets[0]!.id);
 const part = (spec: InstrumentSpec, wayId: string, id: string) => {
   const instrument = expectOk(openInstrument(spec));
   const way = instrument.ways.find((w) => w.id === wayId)!;
-  const at = instrument.family.parts.findIndex((p) => p.id === id);
-  return instrument.wayLoads({ way, grip: undefined }, moment, {})[at] ?? 0;
+  const term = instrument.terms.find((t) => t.id === id)!;
+  const at = { layout: instrument.layout, options: {}, timing: UNHURRIED, carried: '' };
+  return term.onWay!({ way, fingering: undefined }, at);
 };
 
 test.each(FAMILY_IDS)('%s: what is measured counts by its size, sharp or flat, and only on its way', (id) => {
@@ -36,13 +38,11 @@ test.each(FAMILY_IDS)('%s: the chosen way is free and its rivals are not', (id) 
 
 test('a choice decides between equal ways and gives way to a pin', () => {
   const spec = specFromPreset('chromatic', '58-12');
-  const line = [{ pitch: 58 + 12, beats: 1, start: 0 }];
-  const preferences = { preset: 'even', weights: {}, habits: {} };
-  const played = (choices: string[], pins: { index: number; wayId: string }[] = []) =>
-    routeLine(expectOk(openInstrument({ ...spec, choices })), line, preferences, pins).notes[0]!.way!.id;
+  const played = (choices: string[], pins: Pin[] = []) =>
+    wayIds(routeOf(expectOk(openInstrument({ ...spec, choices })), [58 + 12], undefined, { pins }))[0];
   expect(played(['4b'])).toBe('4b');
   expect(played(['5b'])).toBe('5b');
-  expect(played(['4b'], [{ index: 0, wayId: '5b' }])).toBe('5b');
+  expect(played(['4b'], [{ noteId: '70.1', wayId: '5b' }])).toBe('5b');
 });
 
 test.each([

@@ -5,6 +5,9 @@ import { families } from '../families/index.ts';
 import { openInstrument, specFromPreset } from '../instrument/instrument.ts';
 import { pitchClass } from '../pitch/pitch.ts';
 import { keyOf, scaleById, usualTonic } from '../scale/scale.ts';
+import { prefer } from '../../test/instruments.ts';
+import { routingContext } from '../route/context.ts';
+import { missingReason, scaleInRange } from '../route/missing.ts';
 import { takeInventory } from './inventory.ts';
 
 /** Ids of the ways in the scale, in 2nd position major, by technique; over-notes only where they gain a pitch. */
@@ -13,13 +16,14 @@ function secondPosition(preset: string) {
   const scale = expectOk(scaleById('major'));
   const key = keyOf(scale, usualTonic(scale, pitchClass(Number(preset) + 7)));
   const roles = rolesOf(scale, mainChord(scale, 1));
-  const { byTechnique } = takeInventory(instrument, key, roles, new Set());
+  const { byTechnique } = takeInventory(instrument, key, roles);
   const inScale = (air: string, techniques: readonly string[]) =>
     byTechnique
       .filter((group) => techniques.includes(group.technique.id))
       .flatMap((group) => group.items)
       .filter(
-        (item) => item.way.air === air && item.gains && item.role !== 'outside' && item.role !== 'colour',
+        (item) =>
+          item.way.air === air && !item.redundant && item.role !== 'outside' && item.role !== 'colour',
       )
       .map((item) => item.way.id);
   return {
@@ -52,7 +56,7 @@ test('chord tones of I, IV and V are marked; advice follows technique and role',
   expect(item('1b').chords).toEqual(['IV']);
   expect(item('3d2')).toMatchObject({ advice: 'risk', chords: ['V'] });
   expect(item('5d')).toMatchObject({ role: 'outside', advice: 'leave' });
-  expect(item('3bo')).toMatchObject({ gains: false, advice: 'leave' });
+  expect(item('3bo')).toMatchObject({ redundant: true, advice: 'leave' });
   expect(item('3d1')).toMatchObject({ role: 'colour', advice: 'risk' });
 });
 
@@ -60,8 +64,9 @@ test('what is missing is told with its reason', () => {
   const instrument = expectOk(openInstrument(specFromPreset('diatonic', '63')));
   const scale = expectOk(scaleById('major'));
   const key = keyOf(scale, usualTonic(scale, pitchClass(63 + 7)));
-  const missing = takeInventory(instrument, key, rolesOf(scale, mainChord(scale, 1)), new Set()).missing;
-  expect(missing.map((m) => m.missing.text)).toEqual(['needs an overblow on 5']);
+  const { missing } = scaleInRange(routingContext(instrument, prefer('diatonic')), key);
+  const reasons = missing.map((pitch) => missingReason(instrument, new Set(), pitch).text);
+  expect(reasons).toEqual(['needs an overblow on 5']);
 });
 
 test('main chords: by thirds in seven notes, by the scale’s own third elsewhere', () => {

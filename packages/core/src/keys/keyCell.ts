@@ -1,9 +1,10 @@
 import type { Instrument } from '../instrument/instrument.ts';
 import { noteCode } from '../pitch/noteName.ts';
 import type { Pitch } from '../pitch/pitch.ts';
-import { scalePitches } from '../route/line.ts';
+import { scaleInRange } from '../route/missing.ts';
 import type { Preferences } from '../route/preferences.ts';
-import { prepareRoutes, quickRoute, type QuickRoute, type RouteGround } from '../route/route.ts';
+import { routingContext, type RoutingContext } from '../route/context.ts';
+import { quickRoute, type QuickRoute } from '../route/route.ts';
 import { aboveHome, type Key } from '../scale/scale.ts';
 
 /** A complete octave of a scale, home to home, and what it costs upwards. */
@@ -16,7 +17,7 @@ export interface OctaveFit {
 }
 
 /** What a line asks: the parts of its effort that are not nothing, counted as the player counts. */
-export type Asks = readonly { readonly id: string; readonly label: string; readonly count: number }[];
+export type Demands = readonly { readonly id: string; readonly label: string; readonly count: number }[];
 
 /** How well one key lies on one instrument. */
 export interface KeyCell {
@@ -34,22 +35,22 @@ export interface KeyCell {
   /** Index of the octave that costs least; undefined where none is complete. */
   readonly best: number | undefined;
   /** What that octave asks; nothing where there is none. */
-  readonly asks: Asks;
+  readonly demands: Demands;
   /** Scale pitches within the compass that cannot be had, rising. */
   readonly missing: readonly Pitch[];
   /** The instrument's own words about the key: its position … */
   readonly facts: readonly string[];
 }
 
-/** Grounds to route on, for one instrument, prepared once for each way that it is set. */
-export function groundsOf(preferences: Preferences): (instrument: Instrument) => RouteGround {
-  const known = new Map<Instrument, RouteGround>();
-  let first: RouteGround | undefined;
+/** Contexts to route in, for one instrument, prepared once for each way that it is set. */
+export function contextsFor(preferences: Preferences): (instrument: Instrument) => RoutingContext {
+  const known = new Map<Instrument, RoutingContext>();
+  let first: RoutingContext | undefined;
   return (instrument) => {
-    const ground = known.get(instrument) ?? prepareRoutes(instrument, preferences, first);
-    first ??= ground;
-    known.set(instrument, ground);
-    return ground;
+    const context = known.get(instrument) ?? routingContext(instrument, preferences, first);
+    first ??= context;
+    known.set(instrument, context);
+    return context;
   };
 }
 
@@ -57,13 +58,13 @@ export function groundsOf(preferences: Preferences): (instrument: Instrument) =>
 export function keyCell(
   base: Instrument,
   key: Key,
-  groundOf: (instrument: Instrument) => RouteGround,
+  contextFor: (instrument: Instrument) => RoutingContext,
 ): KeyCell {
   const instrument = base.forKey(key);
-  const ground = groundOf(instrument);
-  const { wanted, missing, octaves: routes } = octavesOf(ground, key);
+  const context = contextFor(instrument);
+  const { wanted, missing, octaves: routes } = octavesOf(context, key);
   const octaves = routes.map(({ from, route }): OctaveFit => {
-    return { from, total: route.total, hard: hardOf(ground, route) };
+    return { from, total: route.total, hard: hardOf(context, route) };
   });
   const best = octaves.reduce<number | undefined>(
     (least, octave, i) => (least === undefined || octave.total < octaves[least]!.total ? i : least),
@@ -78,7 +79,7 @@ export function keyCell(
     of: wanted.length,
     octaves,
     best,
-    asks: best === undefined ? [] : asksOf(routes[best]!.route),
+    demands: best === undefined ? [] : demandsOf(routes[best]!.route),
     missing,
     facts: instrument.facts(key),
   };
@@ -86,7 +87,7 @@ export function keyCell(
 
 /** An octave of a cell as it is played. */
 export interface OctaveInFull extends OctaveFit {
-  readonly asks: Asks;
+  readonly demands: Demands;
   /** Note by note from home up to home, in tab. */
   readonly tab: readonly string[];
 }
@@ -99,37 +100,36 @@ export function octavesInFull(
   dialect: string,
 ): readonly OctaveInFull[] {
   const instrument = base.forKey(key);
-  const ground = prepareRoutes(instrument, preferences);
-  return octavesOf(ground, key).octaves.map(({ from, route }) => ({
+  const context = routingContext(instrument, preferences);
+  return octavesOf(context, key).octaves.map(({ from, route }) => ({
     from,
     total: route.total,
-    hard: hardOf(ground, route),
-    asks: asksOf(route),
+    hard: hardOf(context, route),
+    demands: demandsOf(route),
     tab: route.ways.map((way) => instrument.tab(way, dialect)),
   }));
 }
 
-/** Scale pitches within the compass, those that are missing, and a route up every complete octave. */
-function octavesOf(ground: RouteGround, key: Key) {
-  const wanted = ground.compass ? scalePitches(key, ground.compass.low, ground.compass.high) : [];
-  const missing = wanted.filter((pitch) => !ground.byPitch.has(pitch));
+/** Scale pitches within the range, those that are missing, and a route up every complete octave. */
+function octavesOf(context: RoutingContext, key: Key) {
+  const { wanted, missing } = scaleInRange(context, key);
   const octaves = wanted.flatMap((from) => {
     if (aboveHome(key, from) !== 0) return [];
     const pitches = [...key.scale.semitones.map((s) => from + s), from + 12];
-    const whole = pitches.every((pitch) => ground.byPitch.has(pitch));
-    return whole ? [{ from, route: quickRoute(ground, pitches) }] : [];
+    const whole = pitches.every((pitch) => context.has(pitch));
+    return whole ? [{ from, route: quickRoute(context, pitches) }] : [];
   });
   return { wanted, missing, octaves };
 }
 
-function hardOf({ instrument }: RouteGround, { ways }: QuickRoute): readonly string[] {
+function hardOf({ instrument }: RoutingContext, { ways }: QuickRoute): readonly string[] {
   return instrument.family.techniques
     .filter((t) => (!t.safe || t.caution) && ways.some((way) => way.technique === t.id))
     .map((t) => t.id);
 }
 
-function asksOf(route: QuickRoute): Asks {
-  const felt = route.effort().parts.filter((part) => part.count > 0);
+function demandsOf(route: QuickRoute): Demands {
+  const felt = route.effort().terms.filter((term) => term.count > 0);
   return felt.map(({ id, label, count }) => ({ id, label, count }));
 }
 

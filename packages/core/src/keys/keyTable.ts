@@ -1,7 +1,7 @@
 import type { Instrument } from '../instrument/instrument.ts';
 import type { Preferences } from '../route/preferences.ts';
 import { keyOf, usualTonic, type Scale } from '../scale/scale.ts';
-import { groundsOf, keyCell, type KeyCell } from './keyCell.ts';
+import { contextsFor, keyCell, type KeyCell } from './keyCell.ts';
 
 /** One instrument in every key: rows are the twelve keys by pitch class, columns the scales asked for. */
 export interface KeyTable {
@@ -16,9 +16,9 @@ export function keyTable(
   scales: readonly Scale[],
   preferences: Preferences,
 ): KeyTable {
-  const groundOf = groundsOf(preferences);
+  const contextFor = contextsFor(preferences);
   const rows = Array.from({ length: 12 }, (_, pc) =>
-    scales.map((scale) => keyCell(instrument, keyOf(scale, usualTonic(scale, pc)), groundOf)),
+    scales.map((scale) => keyCell(instrument, keyOf(scale, usualTonic(scale, pc)), contextFor)),
   );
   return { scales: scales.map((scale) => scale.id), rows };
 }

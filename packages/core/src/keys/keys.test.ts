@@ -1,10 +1,10 @@
+import { routeOf } from '../../test/instruments.ts';
 import { families, FAMILY_IDS } from '../families/index.ts';
 import { openInstrument, specFromPreset, type Instrument } from '../instrument/instrument.ts';
 import { noteCode, notePitchClass, parseNote } from '../pitch/noteName.ts';
 import { pitchClass } from '../pitch/pitch.ts';
 import { expectOk } from '../result.ts';
 import { defaultPreferences, resolvePreferences } from '../route/preferences.ts';
-import { routeLine } from '../route/route.ts';
 import { keyOf, scaleById, SCALES, USUAL_KEYS } from '../scale/scale.ts';
 import { byEase, octavesInFull } from './keyCell.ts';
 import { keyTable } from './keyTable.ts';
@@ -45,8 +45,7 @@ describe.each(FAMILY_IDS)('the table of a %s', (id) => {
       expect(cell.octaves.map((o) => o.from)).toEqual(complete);
       for (const octave of cell.octaves) {
         const pitches = wanted.filter((p) => p >= octave.from && p <= octave.from + 12);
-        const line = pitches.map((pitch, start) => ({ pitch, beats: 1, start }));
-        expect(octave.total).toBeCloseTo(routeLine(instrument, line, preferences).effort.total, 8);
+        expect(octave.total).toBeCloseTo(routeOf(instrument, pitches, preferences).effort.total, 8);
       }
       const totals = cell.octaves.map((o) => o.total);
       if (cell.best !== undefined) expect(totals[cell.best]).toBe(Math.min(...totals));
@@ -60,14 +59,13 @@ describe.each(FAMILY_IDS)('the table of a %s', (id) => {
       const instrument = base.forKey(key);
       const octaves = octavesInFull(base, key, preferences, dialect);
       expect(octaves.map(({ from, total, hard }) => ({ from, total, hard }))).toEqual(cell.octaves);
-      if (cell.best !== undefined) expect(octaves[cell.best]!.asks).toEqual(cell.asks);
+      if (cell.best !== undefined) expect(octaves[cell.best]!.demands).toEqual(cell.demands);
       for (const octave of octaves) {
         const pitches = [...key.scale.semitones.map((s) => octave.from + s), octave.from + 12];
-        const line = pitches.map((pitch, start) => ({ pitch, beats: 1, start }));
-        const route = routeLine(instrument, line, preferences);
+        const route = routeOf(instrument, pitches, preferences);
         expect(octave.tab).toEqual(route.notes.map((n) => instrument.tab(n.way!, dialect)));
-        const counted = route.effort.parts.filter((p) => p.count > 0).map((p) => [p.id, p.count]);
-        expect(octave.asks.map((p) => [p.id, p.count])).toEqual(counted);
+        const counted = route.effort.terms.filter((p) => p.count > 0).map((p) => [p.id, p.count]);
+        expect(octave.demands.map((p) => [p.id, p.count])).toEqual(counted);
       }
     }
   });

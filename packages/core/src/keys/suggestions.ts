@@ -7,15 +7,15 @@ import {
 } from '../instrument/instrument.ts';
 import { defaultPreferences } from '../route/preferences.ts';
 import type { Key } from '../scale/scale.ts';
-import { withSetting, type AsIf, type QuickSetting } from './asIf.ts';
-import { byEase, groundsOf, keyCell, type KeyCell } from './keyCell.ts';
+import { withSetting, type Adjusted, type Adjustment } from './adjusted.ts';
+import { byEase, contextsFor, keyCell, type KeyCell } from './keyCell.ts';
 
 /** One instrument for a key, and what must be done first. */
 export interface Suggestion {
   /** Of the instrument as it would then be; its name is the instrument's own. */
   readonly spec: InstrumentSpec;
   /** Options to set first that a link can name; empty when it stands so. Levers for a key are not among them. */
-  readonly settings: readonly QuickSetting[];
+  readonly settings: readonly Adjustment[];
   /** Steps without a workshop, empty when it can be played as it is. */
   readonly todo: readonly string[];
   readonly cell: KeyCell;
@@ -40,21 +40,21 @@ export function suggestionsFor(instrument: Instrument, key: Key): readonly Sugge
 function suggestion(
   instrument: Instrument,
   key: Key,
-  settings: readonly QuickSetting[],
+  settings: readonly Adjustment[],
   todo: readonly string[],
 ): Suggestion {
-  const groundOf = groundsOf(defaultPreferences(instrument.family));
+  const contextFor = contextsFor(defaultPreferences(instrument.family));
   const set = instrument.forKey(key).settings.map((setting) => setting.on);
   return {
     spec: instrument.spec,
     settings,
     todo: [...todo, ...set],
-    cell: keyCell(instrument, key, groundOf),
+    cell: keyCell(instrument, key, contextFor),
   };
 }
 
-interface Variant extends AsIf {
-  readonly settings: readonly QuickSetting[];
+interface Variant extends Adjusted {
+  readonly settings: readonly Adjustment[];
 }
 
 /** Every combination of the options that take no workshop, the present one left out. */

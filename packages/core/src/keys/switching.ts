@@ -1,7 +1,8 @@
 import type { Way } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
-import { scaleRoles } from '../harmony/role.ts';
-import { sceneWithRoles, type Writing } from '../map/mapView.ts';
+import { sceneForKey } from '../map/instrumentView.ts';
+import type { NotationOptions } from '../map/notation.ts';
+import { usableWays } from '../route/context.ts';
 import { noteText, respell } from '../pitch/noteName.ts';
 import { aboveHome, type Key } from '../scale/scale.ts';
 import type { Scene } from '../scene/scene.ts';
@@ -29,16 +30,20 @@ export interface Switching {
 }
 
 /** From key to key: what to set, which ways to leave out, which to take in. */
-export function switchKeys(base: Instrument, from: Key, to: Key, { dialect, naming }: Writing): Switching {
+export function switchKeys(
+  base: Instrument,
+  from: Key,
+  to: Key,
+  { dialect, naming }: NotationOptions,
+): Switching {
   const before = base.forKey(from);
   const after = base.forKey(to);
   const was = new Set(before.settings.map((s) => s.id));
   const is = new Set(after.settings.map((s) => s.id));
   const used = (instrument: Instrument, key: Key) =>
-    instrument.ways.filter(
+    usableWays(instrument).filter(
       (way) =>
-        way.able &&
-        way.duplicateOf === undefined &&
+        way.redundantTo === undefined &&
         key.indexOf[aboveHome(key, way.pitch)] !== undefined &&
         isFree(instrument, way),
     );
@@ -60,10 +65,7 @@ export function switchKeys(base: Instrument, from: Key, to: Key, { dialect, nami
       .filter((semitones) => !second.some((way) => aboveHome(to, way.pitch) === semitones))
       .map((semitones) => noteText(respell(to.names[semitones]!, naming))),
     facts: [before.facts(from), after.facts(to)],
-    scenes: [
-      sceneWithRoles(base, from, scaleRoles(from.scale), naming),
-      sceneWithRoles(base, to, scaleRoles(to.scale), naming),
-    ],
+    scenes: [sceneForKey(base, from, naming), sceneForKey(base, to, naming)],
   };
 }
 

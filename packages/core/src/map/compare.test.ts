@@ -1,15 +1,15 @@
-import { checkAsk, defaultAsk, type StoredAsk } from '../ask/ask.ts';
+import { checkQuestion, defaultQuestion, type StoredQuestion } from '../question/question.ts';
 import { openInstrument, specFromPreset } from '../instrument/instrument.ts';
 import { expectOk } from '../result.ts';
 import { compareMaps } from './compare.ts';
 import { mapView } from './mapView.ts';
 
-function view(family: string, preset: string, change: Partial<StoredAsk>) {
+function view(family: string, preset: string, change: Partial<StoredQuestion>) {
   const instrument = expectOk(openInstrument(specFromPreset(family, preset)));
-  const ask = expectOk(
-    checkAsk(instrument.family, { ...defaultAsk(instrument.family, instrument.home), ...change }),
+  const question = expectOk(
+    checkQuestion(instrument.family, { ...defaultQuestion(instrument.family, instrument.home), ...change }),
   );
-  return mapView(instrument, ask, { naming: 'key', dialect: instrument.family.dialects[0]!.id });
+  return mapView(instrument, question, { naming: 'key', dialect: instrument.family.dialects[0]!.id });
 }
 
 test('from major to Mixolydian on an A♭ harmonica one note goes and one comes, with its ways', () => {
@@ -20,16 +20,20 @@ test('from major to Mixolydian on an A♭ harmonica one note goes and one comes,
   expect(added.map((w) => w.id).sort()).toEqual(['2d2', '5d', '9d']);
   expect(dropped.every((w) => w.note.startsWith('D') && !w.note.startsWith('D♭'))).toBe(true);
   expect(kept.length + added.length).toBe(
-    second.ways.filter((w) => w.reachable && ['home', 'chord', 'scale'].includes(w.role)).length,
+    second.ways.filter((w) => w.usable && ['home', 'chord', 'scale'].includes(w.role)).length,
   );
 });
 
 test('the same scale on two instruments: no ways in common, reach and effort of both', () => {
-  const ask = { tonic: 'D', scale: 'major' };
-  const { kept, parts, reach } = compareMaps(view('whistle', '74', ask), view('harp', 'c-34', ask), false);
+  const question = { tonic: 'D', scale: 'major' };
+  const { kept, terms, coverage } = compareMaps(
+    view('whistle', '74', question),
+    view('harp', 'c-34', question),
+    false,
+  );
   expect(kept).toEqual([]);
-  expect(reach).toEqual(['8 of 8', '8 of 8']);
-  expect(parts.find((p) => p.label === 'fingers moved')).toMatchObject({ second: 0 });
+  expect(coverage).toEqual(['8 of 8', '8 of 8']);
+  expect(terms.find((p) => p.label === 'fingers moved')).toMatchObject({ second: 0 });
 });
 
 test('a layer leaves the rest aside in drawing, line and inventory', () => {

@@ -1,7 +1,8 @@
-import type { MapView, WayView } from './mapView.ts';
+import type { WayView } from './instrumentView.ts';
+import type { MapView } from './mapView.ts';
 
-/** A part of the effort in two maps. */
-export interface PartComparison {
+/** A term of the effort in two maps. */
+export interface TermComparison {
   readonly label: string;
   readonly first: number;
   readonly second: number;
@@ -19,12 +20,12 @@ export interface Comparison {
     readonly dropped: readonly string[];
     readonly added: readonly string[];
   };
-  readonly parts: readonly PartComparison[];
+  readonly terms: readonly TermComparison[];
   /** Notes that can be had, of how many. */
-  readonly reach: readonly [string, string];
+  readonly coverage: readonly [string, string];
 }
 
-const belongs = (way: WayView) => way.reachable && way.role !== 'outside' && way.role !== 'colour';
+const belongs = (way: WayView) => way.usable && way.role !== 'outside' && way.role !== 'colour';
 
 /** @param sameInstrument false across instruments, whose ways have nothing in common */
 export function compareMaps(first: MapView, second: MapView, sameInstrument: boolean): Comparison {
@@ -32,9 +33,9 @@ export function compareMaps(first: MapView, second: MapView, sameInstrument: boo
   const pairs = sameInstrument
     ? first.ways.map((way) => ({ way, before: belongs(way), after: belongs(inSecond.get(way.id)!) }))
     : [];
-  const labels = [...new Set([...first.effort.parts, ...second.effort.parts].map((part) => part.label))];
+  const labels = [...new Set([...first.effort.terms, ...second.effort.terms].map((term) => term.label))];
   const countIn = (view: MapView, label: string) =>
-    view.effort.parts.find((part) => part.label === label)?.count ?? 0;
+    view.effort.terms.find((term) => term.label === label)?.count ?? 0;
   const { notes: before } = first.facts;
   const { notes: after } = second.facts;
   return {
@@ -46,9 +47,9 @@ export function compareMaps(first: MapView, second: MapView, sameInstrument: boo
       dropped: before.filter((note) => !after.includes(note)),
       added: after.filter((note) => !before.includes(note)),
     },
-    parts: labels
+    terms: labels
       .map((label) => ({ label, first: countIn(first, label), second: countIn(second, label) }))
-      .filter((part) => part.first > 0 || part.second > 0),
-    reach: [first, second].map(({ reach }) => `${reach.have} of ${reach.of}`) as [string, string],
+      .filter((term) => term.first > 0 || term.second > 0),
+    coverage: [first, second].map(({ coverage }) => `${coverage.have} of ${coverage.of}`) as [string, string],
   };
 }

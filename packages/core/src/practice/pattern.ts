@@ -1,7 +1,7 @@
 /** Patterns over any rising list of notes; each gives the indices to be played, in order. */
 export interface Pattern {
   readonly id: string;
-  /** Fits into the ask line: `two octaves up in groups of three`. */
+  /** Fits into the question line: `two octaves up in groups of three`. */
   readonly label: string;
   readonly about: string;
   /**

@@ -1,37 +1,42 @@
-import type { RouteNote } from './route.ts';
+import type { PlayedHold } from '../families/way.ts';
+import { QUARTER } from '../time/ticks.ts';
+import { moveBellows, roomOf } from './bellows.ts';
 
-/** The running balance of air, in beats: above 0 the lungs (or bellows) are fuller than at the start. */
+/** The running balance of air, in quarter notes: above 0 the lungs (or bellows) are fuller than at the start. */
 export interface AirBalance {
-  /** Balance after each note, and once before the first: one longer than the line. */
+  /** Balance after each hold, once before the first, and where air was taken. */
   readonly points: readonly { readonly beat: number; readonly balance: number }[];
   readonly most: number;
   readonly least: number;
-  /** Beats in one direction before the store is full or empty; undefined where it is not limited. */
+  /** Quarter notes in one direction before the store is full or empty; undefined where it is not limited. */
   readonly capacity: number | undefined;
-  /** Notes before which air must be taken or let go, because the store would run out. */
-  readonly helps: readonly number[];
+  /** Ids of the notes before which air must be taken or let go, because the store would run out. */
+  readonly helps: readonly string[];
 }
 
+/** A hold takes or gives air for as long as its longest note. */
+export type Breath = Pick<PlayedHold, 'noteIds' | 'hold' | 'onset' | 'length'>;
+
 /**
- * Beats drawn less beats blown; notes that cannot be had and rests leave it as it is.
- * With a capacity (in beats, half of it free in each direction at the start) the balance is set back to the middle
- * where a note would go beyond it, and that note is listed.
+ * What is drawn less what is blown; rests leave it as it is. With a capacity, half of it free in each direction at the
+ * start, the balance is set back to the middle before a hold that would go beyond it, and that hold is listed.
  */
-export function airBalance(notes: readonly RouteNote[], capacity?: number): AirBalance {
+export function airBalance(breaths: readonly Breath[], capacity?: number): AirBalance {
+  const room = capacity === undefined ? Infinity : roomOf(capacity);
+  const helps: string[] = [];
   let balance = 0;
   const points = [{ beat: 0, balance }];
-  const helps: number[] = [];
-  const room = capacity === undefined ? Infinity : capacity / 2;
-  for (const note of notes) {
-    const change = note.way?.air ? (note.way.air === 'in' ? note.beats : -note.beats) : 0;
-    if (change !== 0 && Math.abs(balance + change) > room) {
-      helps.push(note.index);
+  const mark = (onset: number) => points.push({ beat: onset / QUARTER, balance: balance / QUARTER });
+  for (const { noteIds, hold, onset, length } of breaths) {
+    const { filled, helped } = moveBellows(balance, hold[0]!.way.air, length, room);
+    if (helped) {
+      helps.push(noteIds.at(-1)!);
       balance = 0;
-      points.push({ beat: note.start, balance });
+      mark(onset);
     }
-    balance += change;
-    points.push({ beat: note.start + note.beats, balance });
+    balance = filled;
+    mark(onset + length);
   }
-  const balances = points.map((p) => p.balance);
+  const balances = points.map((point) => point.balance);
   return { points, most: Math.max(...balances), least: Math.min(...balances), capacity, helps };
 }

@@ -1,43 +1,56 @@
-import type { EffortPart, Loads } from '../families/effortPart.ts';
+import type { Circumstances, EffortTerm, TermInfo } from '../families/effortTerm.ts';
+import type { Hold } from '../families/way.ts';
 
-/** One part of a line's effort. */
-export interface PartEffort {
-  readonly id: string;
-  readonly label: string;
-  readonly about: string;
-  /** What a player would count: notes or a sum of loads, by the part's tally. */
+/** One term of a line's effort. */
+export interface TermEffort extends Pick<TermInfo, 'id' | 'label' | 'about'> {
+  /** What a player would count, by the term's tally. */
   readonly count: number;
-  /** Load times weight: this part's share of the total. */
+  /** What it costs times its weight: this term's share of the total. */
   readonly cost: number;
 }
 
-/** What a line costs its player, in parts that can be felt. The total only ranks; it is never shown alone. */
+/** What a line costs its player, in terms that can be felt. The total only ranks; it is never shown alone. */
 export interface Effort {
   readonly total: number;
-  readonly parts: readonly PartEffort[];
+  readonly terms: readonly TermEffort[];
 }
 
-export type Weights = Readonly<Record<string, number>>;
-
-/** Weighted sum of loads; parts that a family leaves out at the end count 0. */
-export function costOf(loads: Loads, weights: readonly number[]): number {
-  let sum = 0;
-  for (let i = 0; i < loads.length; i += 1) sum += loads[i]! * weights[i]!;
+/** What sounding a hold costs by itself. */
+export function costOfHold(term: EffortTerm, hold: Hold, at: Circumstances): number {
+  let sum = term.onHold?.(hold, at) ?? 0;
+  if (term.onWay) for (const way of hold) sum += term.onWay(way, at);
   return sum;
 }
 
-/** Sums up the loads of a line's notes, each note with the step that led to it. */
+/** What reaching a hold costs, from the one before or at the start of the line. */
+export function costOfStep(term: EffortTerm, from: Hold | undefined, to: Hold, at: Circumstances): number {
+  return (from ? term.between?.(from, to, at) : term.atStart?.(to, at)) ?? 0;
+}
+
+/** On how many of its ways, and on the hold as a whole, a term falls. */
+export function fallsOn(term: EffortTerm, hold: Hold, at: Circumstances): number {
+  let falls = term.onHold && term.onHold(hold, at) > 0 ? 1 : 0;
+  if (term.onWay) for (const way of hold) if (term.onWay(way, at) > 0) falls += 1;
+  return falls;
+}
+
+/** What one term came to along a line, before weighting. */
+export interface TermSum {
+  sum: number;
+  falls: number;
+}
+
+/** The effort of a line from what its terms came to, in their order. */
 export function effortOf(
-  parts: readonly EffortPart[],
+  terms: readonly TermInfo[],
   weights: readonly number[],
-  notes: readonly Loads[],
+  sums: readonly TermSum[],
 ): Effort {
-  const efforts = parts.map((part, i): PartEffort => {
-    const sum = notes.reduce((total, loads) => total + (loads[i] ?? 0), 0);
-    const count = part.tally === 'notes' ? notes.filter((loads) => (loads[i] ?? 0) > 0).length : round(sum);
-    return { id: part.id, label: part.label, about: part.about, count, cost: sum * weights[i]! };
+  const efforts = terms.map(({ id, label, about, tally }, i): TermEffort => {
+    const { sum, falls } = sums[i]!;
+    return { id, label, about, count: tally === 'notes' ? falls : round(sum), cost: sum * weights[i]! };
   });
-  return { total: efforts.reduce((total, part) => total + part.cost, 0), parts: efforts };
+  return { total: efforts.reduce((total, term) => total + term.cost, 0), terms: efforts };
 }
 
 /** One decimal: finer differences are not felt. */

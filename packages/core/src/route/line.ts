@@ -1,48 +1,64 @@
-import type { Pitch } from '../pitch/pitch.ts';
-import { pitchClass } from '../pitch/pitch.ts';
+import { pitchClass, type Pitch } from '../pitch/pitch.ts';
 import { patternById, type Pattern } from '../practice/pattern.ts';
 import { aboveHome, type Key } from '../scale/scale.ts';
+import { QUARTER, type Ticks } from '../time/ticks.ts';
 
 /** How far a line over a scale goes. Pitches are inclusive. */
-export type Span =
+export type LineRange =
   | { readonly kind: 'octaves'; readonly octaves: number }
-  | { readonly kind: 'reach' }
+  | { readonly kind: 'whole' }
   | { readonly kind: 'between'; readonly low: Pitch; readonly high: Pitch };
 
 export const DIRECTIONS = Object.freeze(['up', 'down', 'both'] as const);
 export type Direction = (typeof DIRECTIONS)[number];
 
-/** A note to be played. */
+/** A note to be played. Notes of one onset sound together. */
 export interface LineNote {
+  /** Its own in the line, and kept when other notes of the line are changed. */
+  readonly id: string;
   readonly pitch: Pitch;
-  /** Length in beats. */
-  readonly beats: number;
-  /** Beats since the line's start. */
-  readonly start: number;
+  /** Ticks since the line's start. */
+  readonly onset: Ticks;
+  readonly length: Ticks;
 }
 
-/** A note with the time since the one before began, in beats; 0 for the first. */
-export type TimedNote = LineNote & { readonly since: number };
+/**
+ * Pitches one after the other, all of one length. A note's id is its pitch and which of that pitch it is, `64.2` for
+ * the second E4, so that it stays the same note when the line is made longer at its end.
+ * @param length in ticks
+ */
+export function evenLine(pitches: readonly Pitch[], length: Ticks = QUARTER): LineNote[] {
+  const seen = new Map<Pitch, number>();
+  return pitches.map((pitch, index) => {
+    const count = (seen.get(pitch) ?? 0) + 1;
+    seen.set(pitch, count);
+    return { id: `${pitch}.${count}`, pitch, onset: index * length, length };
+  });
+}
 
 /** What an instrument can sound: its playable pitches, rising, each once. */
-export type Compass = readonly Pitch[];
+export type PlayableRange = readonly Pitch[];
 
-/** Lowest and highest pitch of a span, or undefined where the compass is empty. */
-export function limitsOf(key: Key, span: Span, compass: Compass): { low: Pitch; high: Pitch } | undefined {
-  const lowest = compass[0];
-  const highest = compass[compass.length - 1];
+/** Lowest and highest pitch of a range, or undefined where nothing can be played. */
+export function limitsOf(
+  key: Key,
+  range: LineRange,
+  playable: PlayableRange,
+): { low: Pitch; high: Pitch } | undefined {
+  const lowest = playable[0];
+  const highest = playable[playable.length - 1];
   if (lowest === undefined || highest === undefined) return undefined;
-  if (span.kind === 'reach') return { low: lowest, high: highest };
-  if (span.kind === 'between')
-    return { low: Math.min(span.low, span.high), high: Math.max(span.low, span.high) };
-  const low = lowestHome(key, compass);
-  return { low, high: low + 12 * span.octaves };
+  if (range.kind === 'whole') return { low: lowest, high: highest };
+  if (range.kind === 'between')
+    return { low: Math.min(range.low, range.high), high: Math.max(range.low, range.high) };
+  const low = lowestHome(key, playable);
+  return { low, high: low + 12 * range.octaves };
 }
 
-/** The lowest home that can be sounded, or else the lowest one within the compass, or the first above its bottom. */
-export function lowestHome(key: Key, compass: Compass): Pitch {
-  const played = compass.find((pitch) => aboveHome(key, pitch) === 0);
-  return played ?? compass[0]! + pitchClass(key.home - compass[0]!);
+/** The lowest home that can be sounded, or else the lowest one among what can be sounded, or the first above its bottom. */
+export function lowestHome(key: Key, playable: PlayableRange): Pitch {
+  const played = playable.find((pitch) => aboveHome(key, pitch) === 0);
+  return played ?? playable[0]! + pitchClass(key.home - playable[0]!);
 }
 
 /** Pitches of the scale from low to high. @param semitones those above home that count; the scale's when left out */
@@ -68,11 +84,16 @@ export interface LineShape {
 }
 
 /**
- * The notes of a scale over a span in a pattern, one beat each. Down is the pattern read backwards in pitch; both ways
+ * The notes of a scale over a range in a pattern, a quarter each. Down is the pattern read backwards in pitch; both ways
  * the turning note comes once.
  */
-export function scaleLine(key: Key, span: Span, shape: Direction | LineShape, compass: Compass): LineNote[] {
-  const limits = limitsOf(key, span, compass);
+export function scaleLine(
+  key: Key,
+  range: LineRange,
+  shape: Direction | LineShape,
+  playable: PlayableRange,
+): LineNote[] {
+  const limits = limitsOf(key, range, playable);
   if (!limits) return [];
   const { direction, pattern, semitones } =
     typeof shape === 'string'
@@ -86,5 +107,5 @@ export function scaleLine(key: Key, span: Span, shape: Direction | LineShape, co
   const up = direction === 'down' ? [] : ordered(rising);
   const down = direction === 'up' ? [] : ordered([...rising].reverse());
   const joined = up[up.length - 1] === down[0] ? [...up, ...down.slice(1)] : [...up, ...down];
-  return joined.map((pitch, index) => ({ pitch, beats: 1, start: index }));
+  return evenLine(joined);
 }

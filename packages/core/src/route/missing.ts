@@ -1,18 +1,27 @@
-import type { Way } from '../families/way.ts';
+import type { Clash, Way } from '../families/way.ts';
+import type { Key } from '../scale/scale.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import type { Pitch } from '../pitch/pitch.ts';
+import type { RoutingContext } from './context.ts';
+import { scalePitches } from './line.ts';
 
 /** Why a pitch cannot be had. */
 export interface Missing {
   /**
    * `capability`: a way exists that this instrument or player cannot do; `preference`: one that is ruled out by choice;
-   * `below`, `above`: outside the instrument; `gap`: nothing sounds it.
+   * `below`, `above`: outside the instrument; `gap`: nothing sounds it; `together`: it can be had, but not with the
+   * other notes of its chord.
    */
-  readonly reason: 'capability' | 'preference' | 'below' | 'above' | 'gap';
+  readonly reason: 'capability' | 'preference' | 'below' | 'above' | 'gap' | 'together';
   /** The way that would give it, where one exists. */
   readonly wayId: string | undefined;
   /** The reason as a phrase: `needs an overblow on 6`. */
   readonly text: string;
+}
+
+/** The reason why a note cannot sound with the rest of its chord. */
+export function clashReason({ text }: Clash): Missing {
+  return { reason: 'together', wayId: undefined, text: `not with the others: ${text}` };
 }
 
 /** The reason why no allowed way sounds a pitch. @throws when one does */
@@ -33,4 +42,13 @@ function outside(instrument: Instrument, pitch: Pitch, absent: string): Pick<Mis
   if (pitch < Math.min(...pitches)) return { reason: 'below', text: 'below its lowest note' };
   if (pitch > Math.max(...pitches)) return { reason: 'above', text: 'above its highest note' };
   return { reason: 'gap', text: absent };
+}
+
+/** Pitches of a key between the lowest and the highest note that may be played, and those of them that cannot be had. */
+export function scaleInRange(
+  { has, range }: RoutingContext,
+  key: Key,
+): { readonly wanted: readonly Pitch[]; readonly missing: readonly Pitch[] } {
+  const wanted = range ? scalePitches(key, range.low, range.high) : [];
+  return { wanted, missing: wanted.filter((pitch) => !has(pitch)) };
 }

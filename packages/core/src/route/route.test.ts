@@ -1,182 +1,126 @@
 import fc from 'fast-check';
-import { expectOk } from '../result.ts';
-import { families, FAMILY_IDS, familyById } from '../families/index.ts';
-import { openInstrument, specFromPreset, type Instrument } from '../instrument/instrument.ts';
-import { airBalance } from './air.ts';
-import { defaultPreferences, resolvePreferences, type Preferences } from './preferences.ts';
-import { routeLine, type Route } from './route.ts';
-import type { LineNote } from './line.ts';
-import type { Play, Way } from '../families/way.ts';
+import { ableInstrument, instrumentOf, prefer, routeOf, wayIds } from '../../test/instruments.ts';
+import { QUARTER } from '../time/ticks.ts';
+import { evenLine, type LineNote } from './line.ts';
 
-const family = familyById('diatonic')!;
-const everyHole = { overblow: ['1', '2', '3', '4', '5', '6'], overdraw: ['7', '8', '9', '10'] };
+const air = prefer('diatonic', 'air');
 
-function harmonica(preset: string, capability: Record<string, string[]> = {}): Instrument {
-  return expectOk(openInstrument({ ...specFromPreset('diatonic', preset), capability }));
-}
-
-const prefer = (preset: string, rest: Partial<Preferences> = {}): Preferences => ({
-  ...defaultPreferences(family),
-  preset,
-  ...rest,
-});
-
-const line = (pitches: readonly number[]): LineNote[] =>
-  pitches.map((pitch, i) => ({ pitch, beats: 1, start: i }));
-const ids = (route: Route) => route.notes.map((note) => note.way?.id);
-
-/** Cost of one choice of plays, added up note by note with no solver in it. */
-function plainCost(
-  instrument: Instrument,
-  notes: readonly LineNote[],
-  plays: readonly Play[],
-  preferences: Preferences,
-): number {
-  const { weights, habits } = resolvePreferences(instrument.family, preferences);
-  const weigh = (loads: readonly number[]) => loads.reduce((sum, load, i) => sum + load * weights[i]!, 0);
-  return plays.reduce((sum, play, i) => {
-    const moment = { ...notes[i]!, since: i === 0 ? 0 : notes[i]!.start - notes[i - 1]!.start };
-    const step = i === 0 ? 0 : weigh(instrument.stepLoads(plays[i - 1]!, play, moment, habits));
-    return sum + weigh(instrument.wayLoads(play, moment, habits)) + step;
-  }, 0);
-}
-
-/** @param openAt note at which ways that only repeat an easier one are tried as well */
-function everyRoute(
-  instrument: Instrument,
-  notes: readonly LineNote[],
-  preferences: Preferences,
-  openAt?: number,
-): Play[][] {
-  const { avoid, habits } = resolvePreferences(instrument.family, preferences);
-  const usable = (w: Way) => w.able && !avoid.has(w.technique);
-  return notes.reduce<Play[][]>(
-    (routes, note, index) => {
-      const plays = instrument.ways
-        .filter((w) => w.pitch === note.pitch && usable(w))
-        .filter(
-          (w) =>
-            index === openAt ||
-            w.duplicateOf === undefined ||
-            !instrument.ways.some((e) => e.id === w.duplicateOf && usable(e)),
-        )
-        .flatMap((way) => instrument.playsOf(way, habits));
-      return routes.flatMap((route) => plays.map((play) => [...route, play]));
-    },
-    [[]],
-  );
-}
-
-describe.each(FAMILY_IDS)('%s', (id) => {
-  const { presets, preferences: schools, habits } = families[id];
-  const own = (key: string) => {
-    const spec = specFromPreset(id, key);
-    const { capabilityGroups, ways } = expectOk(openInstrument(spec));
-    const capability = Object.fromEntries(capabilityGroups.map((group) => [group.id, group.places]));
-    const measured = Object.fromEntries(ways.slice(0, 9).map((way, i) => [way.id, 4 * i - 15]));
-    return expectOk(
-      openInstrument({ ...spec, capability, measured, choices: ways.slice(2, 3).map((w) => w.id) }),
-    );
-  };
-
-  test('of all routes of a short line the cheapest is taken, whatever the instrument and the preferences', () => {
-    const habitChoice = fc.record(
-      Object.fromEntries(habits.map((h) => [h.id, fc.constantFrom(...h.options.map((o) => o.id))])),
-    );
-    const steps = fc.array(fc.tuple(fc.nat(60), fc.constantFrom(0.5, 1, 3)), { minLength: 1, maxLength: 4 });
-    fc.assert(
-      fc.property(
-        fc.constantFrom(...presets.map((p) => p.id)),
-        fc.constantFrom(...schools.map((p) => p.id)),
-        habitChoice,
-        steps,
-        (key, preset, chosen, notesAt) => {
-          const instrument = own(key);
-          const preferences = { preset, weights: {}, habits: chosen };
-          const { avoid } = resolvePreferences(instrument.family, preferences);
-          const usable = instrument.ways.filter((w) => w.able && !avoid.has(w.technique));
-          const lowest = Math.min(...usable.map((w) => w.pitch));
-          const playable = new Set(usable.map((w) => w.pitch));
-          let start = 0;
-          const notes = notesAt
-            .map(([step, beats]) => ({ pitch: lowest + step, beats }))
-            .filter(({ pitch }) => playable.has(pitch))
-            .map((note) => ({ ...note, start: (start += note.beats) - note.beats }));
-          const best = Math.min(
-            ...everyRoute(instrument, notes, preferences).map((plays) =>
-              plainCost(instrument, notes, plays, preferences),
-            ),
-          );
-          const route = routeLine(instrument, notes, preferences);
-          expect(route.effort.total).toBeCloseTo(best, 8);
-          expect(route.notes.map((n) => n.way!.pitch)).toEqual(notes.map((n) => n.pitch));
-        },
-      ),
-      { numRuns: 60 },
-    );
-  });
-});
-
-test('each alternative is the cheapest route that holds it, and its difference is the truth', () => {
-  const instrument = harmonica('56', everyHole);
-  const preferences = prefer('air');
-  const notes = line([63, 67, 68, 67, 63, 68, 75]);
-  const route = routeLine(instrument, notes, preferences);
+test('each alternative is what a pin to it costs, for every note and as many as there are ways', () => {
+  const instrument = ableInstrument('diatonic', '56');
+  const pitches = [63, 67, 68, 67, 63, 68, 75];
+  const line = evenLine(pitches);
+  const route = routeOf(instrument, line, air);
   let seen = 0;
-  for (const note of route.notes) {
-    for (const alternative of route.alternatives(note.index)) {
-      const holding = everyRoute(instrument, notes, preferences, note.index).filter(
-        (plays) => plays[note.index]!.way.id === alternative.way.id,
+  for (const { id, pitch, way } of route.notes) {
+    const found = route.alternatives(id);
+    for (const alternative of found) {
+      const pinned = routeOf(instrument, line, air, { pins: [{ noteId: id, wayId: alternative.way.id }] });
+      expect(route.effort.total + alternative.difference).toBeCloseTo(pinned.effort.total, 8);
+      const changed = line.filter(
+        (_, i) => pinned.notes[i]!.way !== route.notes[i]!.way && line[i]!.id !== id,
       );
-      const best = Math.min(...holding.map((ways) => plainCost(instrument, notes, ways, preferences)));
-      expect(route.effort.total + alternative.difference).toBeCloseTo(best, 8);
+      expect(alternative.alsoChanges).toEqual(changed.map((note) => note.id));
       seen += 1;
     }
+    const others = instrument.ways.filter((other) => other.pitch === pitch && other !== way);
+    expect(found.map((a) => a.way.id).sort()).toEqual(others.map((other) => other.id).sort());
   }
   expect(seen).toBe(4);
 });
 
-describe('2 draw or 3 blow, on an E♭ harmonica', () => {
-  const instrument = harmonica('63');
-  const low = 70;
+test('differences by term are those between the two routes, more above 0 and fewer below', () => {
+  const instrument = ableInstrument('diatonic', '60');
+  const route = routeOf(instrument, [62, 67, 62], prefer('diatonic', 'even'));
+  expect(wayIds(route)).toEqual(['1d', '2d', '1d']);
+  // 3 blow instead: two turns of breath more, two holes jumped more, and a thinner tone.
+  const [other] = route.alternatives('67.1');
+  expect(other!.way.id).toBe('3b');
+  expect(other!.terms.map(({ id, difference }) => [id, difference])).toEqual([
+    ['turns', 2],
+    ['jumps', 2],
+    ['tone', 0.4],
+  ]);
+});
 
-  test('the habit decides when nothing else does', () => {
-    expect(ids(routeLine(instrument, line([low]), prefer('even', { habits: { twin: 'draw' } })))).toEqual([
-      '2d',
-    ]);
-    expect(ids(routeLine(instrument, line([low]), prefer('even', { habits: { twin: 'blow' } })))).toEqual([
-      '3b',
-    ]);
+describe('2 draw or 3 blow, on an E♭ harmonica', () => {
+  test.each([
+    ['draw', '2d'],
+    ['blow', '3b'],
+  ])('who prefers %s gets %s when nothing else decides', (twin, way) => {
+    const preferences = prefer('diatonic', 'even', { playingOptions: { twin } });
+    expect(wayIds(routeOf(instrumentOf('diatonic', '63'), [70], preferences))).toEqual([way]);
   });
 });
 
-test('pins are kept, even against the preferences, and alternatives to them are still told', () => {
-  const instrument = harmonica('60', everyHole);
-  const notes = line([60, 72, 60]);
-  const free = routeLine(instrument, notes, prefer('no-overs'));
-  expect(ids(free)).toEqual(['1b', '4b', '1b']);
-  const pinned = routeLine(instrument, notes, prefer('no-overs'), [{ index: 1, wayId: '3bo' }]);
-  expect(ids(pinned)).toEqual(['1b', '3bo', '1b']);
-  expect(pinned.notes[1]!.pinned).toBe(true);
-  const back = pinned.alternatives(1)[0]!;
-  expect(back.way.id).toBe('4b');
-  expect(back.difference).toBeCloseTo(free.effort.total - pinned.effort.total, 8);
+test('what the user chose goes before what belongs to the school', () => {
+  const play = (playingOptions: Record<string, string>) =>
+    routeOf(instrumentOf('dulcimer', 'd3-a3-d4'), [64], prefer('dulcimer', 'noter', { playingOptions }));
+  expect(play({}).notes[0]!.fingering).toBe('n');
+  expect(play({ hand: 'fingers' }).notes[0]!.fingering).not.toBe('n');
 });
 
-test('pins that fit no note are reported and change nothing', () => {
-  const instrument = harmonica('60');
-  const pins = [
-    { index: 0, wayId: '9b' },
-    { index: 7, wayId: '1b' },
-    { index: 1, wayId: 'nonsense' },
-  ];
-  const route = routeLine(instrument, line([60, 62]), prefer('even'), pins);
-  expect(ids(route)).toEqual(['1b', '1d']);
-  expect([...route.brokenPins].sort((a, b) => a.index - b.index).map((p) => p.index)).toEqual([0, 1, 7]);
+describe('pins', () => {
+  const instrument = ableInstrument('diatonic', '60');
+  const school = prefer('diatonic', 'no-overs');
+
+  test('are kept, even against the preferences, and alternatives to them are still told', () => {
+    const free = routeOf(instrument, [60, 72, 60], school);
+    expect(wayIds(free)).toEqual(['1b', '4b', '1b']);
+    const pinned = routeOf(instrument, [60, 72, 60], school, { pins: [{ noteId: '72.1', wayId: '3bo' }] });
+    expect(wayIds(pinned)).toEqual(['1b', '3bo', '1b']);
+    expect(pinned.notes[1]!.pinned).toBe(true);
+    const [back] = pinned.alternatives('72.1');
+    expect(back!.way.id).toBe('4b');
+    expect(back!.difference).toBeCloseTo(free.effort.total - pinned.effort.total, 8);
+  });
+
+  test('that fit no note are reported and change nothing', () => {
+    const pins = [
+      { noteId: '60.1', wayId: '9b' },
+      { noteId: '99.1', wayId: '1b' },
+      { noteId: '62.1', wayId: 'nonsense' },
+    ];
+    const route = routeOf(instrument, [60, 62], school, { pins });
+    expect(wayIds(route)).toEqual(['1b', '1d']);
+    expect(route.brokenPins).toEqual(pins);
+  });
+
+  test('hold for their note wherever the line is changed elsewhere', () => {
+    const pins = [{ noteId: '67.2', wayId: '3b' }];
+    const before = routeOf(instrument, [60, 67, 64, 67], school, { pins });
+    const after = routeOf(instrument, [60, 67, 64, 62, 60, 67], school, { pins });
+    expect(wayIds(before)).toEqual(['1b', '3b', '2b', '3b']);
+    expect(wayIds(after).at(-1)).toBe('3b');
+  });
+
+  test('hold a finger too where the family has one', () => {
+    const concertina = instrumentOf('english', 'treble');
+    const at = (fingering: string | undefined) =>
+      routeOf(concertina, [67], undefined, {
+        pins: [{ noteId: '67.1', wayId: 'L2.2', ...(fingering && { fingering }) }],
+      });
+    expect(at(undefined).notes[0]).toMatchObject({ pinned: true, fingering: 'Li' });
+    expect(at('Lm').notes[0]).toMatchObject({ pinned: true, fingering: 'Lm' });
+    expect(at('Ll').brokenPins).toHaveLength(1);
+  });
+
+  test('go before the melody where a chord cannot be had whole', () => {
+    const line = [62, 64].map((pitch): LineNote => ({ id: `${pitch}`, pitch, onset: 0, length: QUARTER }));
+    const free = routeOf(instrument, line, school);
+    expect(wayIds(free)).toEqual([undefined, '2b']);
+    expect(free.notes[0]!.missing).toMatchObject({
+      reason: 'together',
+      text: 'not with the others: one breath cannot blow and draw',
+    });
+    const pinned = routeOf(instrument, line, school, { pins: [{ noteId: '62', wayId: '1d' }] });
+    expect(wayIds(pinned)).toEqual(['1d', undefined]);
+  });
 });
 
 test('notes that cannot be had are passed over and named with the reason', () => {
-  const route = routeLine(harmonica('60'), line([59, 60, 63, 72, 82, 98]), prefer('beginner'));
+  const instrument = instrumentOf('diatonic', '60');
+  const beginner = prefer('diatonic', 'beginner');
+  const route = routeOf(instrument, [59, 60, 63, 72, 82, 98], beginner);
   expect(route.notes.map((n) => n.missing?.text)).toEqual([
     'below its lowest note',
     undefined,
@@ -185,46 +129,42 @@ test('notes that cannot be had are passed over and named with the reason', () =>
     'needs an overblow on 6',
     'above its highest note',
   ]);
-  expect(routeLine(harmonica('60'), line([71 - 1]), prefer('beginner')).notes[0]!.missing).toMatchObject({
+  expect(routeOf(instrument, [70], beginner).notes[0]!.missing).toMatchObject({
     reason: 'preference',
     text: 'needs a middle bend on 3',
   });
-  expect(routeLine(harmonica('60'), [], prefer('even')).effort.total).toBe(0);
+  expect(routeOf(instrument, [], beginner).effort.total).toBe(0);
 });
 
 test('the same line gives the same route, again and again', () => {
-  const instrument = harmonica('58', everyHole);
-  const notes = line(Array.from({ length: 60 }, (_, i) => 60 + ((i * 7) % 30)));
-  const first = ids(routeLine(instrument, notes, prefer('tone')));
-  for (let i = 0; i < 5; i += 1)
-    expect(ids(routeLine(harmonica('58', everyHole), notes, prefer('tone')))).toEqual(first);
+  const pitches = Array.from({ length: 60 }, (_, i) => 60 + ((i * 7) % 30));
+  const again = () => wayIds(routeOf(ableInstrument('diatonic', '58'), pitches, prefer('diatonic', 'tone')));
+  const first = again();
+  for (let i = 0; i < 5; i += 1) expect(again()).toEqual(first);
 });
 
-test('a thread of 2,000 notes keeps every note', () => {
-  const instrument = harmonica('61', everyHole);
+test('two notes of one pitch at once are one, and a line may come in any order', () => {
+  const note = (id: string, pitch: number, onset: number) => ({ id, pitch, onset, length: QUARTER });
+  const line = [note('b', 64, QUARTER), note('a', 60, 0), note('a again', 60, 0)];
+  const route = routeOf(instrumentOf('whistle', '60'), line);
+  expect(wayIds(route)).toEqual(['xxxxoo', 'xxxxxx', 'xxxxxx']);
+  expect(route.effort.terms.find((term) => term.id === 'fingers')!.count).toBe(2);
+});
+
+test('a line of 2,000 notes costs the sum of its halves and of the step between them', () => {
+  const instrument = ableInstrument('diatonic', '61');
   const pitches = instrument.ways.map((w) => w.pitch);
-  const notes = line(Array.from({ length: 2000 }, (_, i) => pitches[(i * 13) % pitches.length]!));
-  const route = routeLine(instrument, notes, prefer('even'));
-  expect(route.notes).toHaveLength(2000);
-  expect(route.effort.total).toBeCloseTo(
-    plainCost(
-      instrument,
-      notes,
-      route.notes.map((n) => ({ way: n.way!, grip: n.grip })),
-      prefer('even'),
-    ),
-    5,
+  fc.assert(
+    fc.property(fc.nat(40), (seed) => {
+      const long = Array.from({ length: 2000 }, (_, i) => pitches[(i * 13 + seed) % pitches.length]!);
+      const whole = routeOf(instrument, long, air).effort.total;
+      const parts = [long.slice(0, 1000), long.slice(1000)].map(
+        (half) => routeOf(instrument, half, air).effort.total,
+      );
+      expect(whole).toBeGreaterThanOrEqual(parts[0]! + parts[1]! - 1e-6);
+      // At most a turn, all ten holes jumped and one over-note after another come in between.
+      expect(whole).toBeLessThanOrEqual(parts[0]! + parts[1]! + 4 + 0.3 * 9 + 1.5);
+    }),
+    { numRuns: 3 },
   );
-});
-
-test('air is beats drawn less beats blown', () => {
-  const notes: LineNote[] = [
-    { pitch: 60, beats: 2, start: 0 },
-    { pitch: 62, beats: 3, start: 2 },
-    { pitch: 63, beats: 1, start: 5 },
-    { pitch: 74, beats: 1, start: 6 },
-  ];
-  const air = airBalance(routeLine(harmonica('60'), notes, prefer('even')).notes);
-  expect(air.points.map((p) => p.balance)).toEqual([0, -2, 1, 1, 2]);
-  expect([air.most, air.least]).toEqual([2, -2]);
 });

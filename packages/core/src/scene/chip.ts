@@ -7,7 +7,7 @@ export interface ChipText {
   readonly degree: string;
   readonly note: string;
   /** False when the instrument or its player cannot do it, or it is ruled out. */
-  readonly reachable: boolean;
+  readonly usable: boolean;
 }
 
 /** One chip: where, what it says and which way it stands for. Lengths in millimetres. */
@@ -41,10 +41,10 @@ const FILLS: Readonly<Record<Exclude<Role, 'outside'>, { paint: Paint; text: Ink
 });
 
 function bodyOf(chip: Chip): Shape {
-  const { x, y, width, height, role, reachable } = chip;
+  const { x, y, width, height, role, usable } = chip;
   if (role === 'outside') throw new Error('bodyOf: an outside note has no body');
   const solid = FILLS[role].paint;
-  const paint: Paint = reachable ? solid : { ...solid, fill: 'paper', strokeMm: 0.5, dashed: true };
+  const paint: Paint = usable ? solid : { ...solid, fill: 'paper', strokeMm: 0.5, dashed: true };
   if (role === 'colour') {
     const c = height / 2;
     const d = `M${x} ${y + c} L${x + 2.2} ${y} H${x + width - 2.2} L${x + width} ${y + c} L${x + width - 2.2} ${y + height} H${x + 2.2} Z`;
@@ -59,9 +59,9 @@ function isStacked({ width, height }: Chip): boolean {
 }
 
 function textsOf(chip: Chip): Shape[] {
-  const { x, y, width, height, role, reachable, mark } = chip;
+  const { x, y, width, height, role, usable, mark } = chip;
   if (role === 'outside') return [];
-  const ink = reachable ? FILLS[role].text : 'ink';
+  const ink = usable ? FILLS[role].text : 'ink';
   const { degree, note } = isStacked(chip)
     ? {
         degree: { x: x + width / 2, y: y + height * 0.47, sizeMm: Math.min(height * 0.42, width * 0.5) },
@@ -93,7 +93,7 @@ function markText(chip: Chip, mark: string): Shape {
 }
 
 function outsideShapes(chip: Chip): Shape[] {
-  const { x, y, width, height, mark, reachable } = chip;
+  const { x, y, width, height, mark, usable } = chip;
   const stacked = isStacked(chip);
   const cx = x + width * (stacked ? 0.5 : 0.34);
   const cy = y + height * (stacked ? 0.3 : 0.5);
@@ -101,7 +101,7 @@ function outsideShapes(chip: Chip): Shape[] {
   const dot: Shape = {
     kind: 'path',
     d: `M${cx - r} ${cy} a${r} ${r} 0 1 0 ${2 * r} 0 a${r} ${r} 0 1 0 ${-2 * r} 0 Z`,
-    ...(reachable ? { fill: 'soft' } : { stroke: 'soft', strokeMm: 0.35, fill: 'paper' }),
+    ...(usable ? { fill: 'soft' } : { stroke: 'soft', strokeMm: 0.35, fill: 'paper' }),
   };
   const name: Shape = {
     kind: 'text',

@@ -35,7 +35,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
       role: 'scale',
       degree: '♭3',
       note: '<&">',
-      reachable: way.able,
+      usable: way.able,
     }));
     const svg = sceneToSvg(scene);
     const tags = parseXml(svg);
@@ -49,21 +49,21 @@ describe.each(FAMILY_IDS)('%s', (id) => {
   test('is the same for equal input, and every role is told without colour', () => {
     const instrument = instruments[0]!;
     const drawn = ROLES.map((role) =>
-      sceneToSvg(instrument.scene(() => ({ role, degree: '1', note: 'C', reachable: true }))).replace(
+      sceneToSvg(instrument.scene(() => ({ role, degree: '1', note: 'C', usable: true }))).replace(
         /#[0-9a-f]{6}/g,
         '#',
       ),
     );
     expect(new Set(drawn).size).toBeGreaterThanOrEqual(4);
     const again = sceneToSvg(
-      instrument.scene(() => ({ role: 'home', degree: '1', note: 'C', reachable: true })),
+      instrument.scene(() => ({ role: 'home', degree: '1', note: 'C', usable: true })),
     );
     expect(again.replace(/#[0-9a-f]{6}/g, '#')).toBe(drawn[0]);
   });
 
-  test('is wide rather than high, with writing that can be read on paper', () => {
+  test('is wide rather than high, with notation that can be read on paper', () => {
     for (const instrument of instruments) {
-      const scene = instrument.scene(() => ({ role: 'chord', degree: '♭7', note: 'B♭', reachable: true }));
+      const scene = instrument.scene(() => ({ role: 'chord', degree: '♭7', note: 'B♭', usable: true }));
       expect(scene.widthMm / scene.heightMm).toBeGreaterThan(1.6);
       for (const { text, sizeMm } of textsOf(scene.shapes)) {
         expect(text.length).toBeGreaterThan(0);

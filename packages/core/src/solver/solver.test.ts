@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { solve, type LayeredProblem } from './solver.ts';
+import { everyStep, solve, someSteps, type Layer, type Solution, type Steps } from './solver.ts';
 
 /** A problem over tables: costs of states and, per layer, of steps from row to column; null is not allowed. */
 interface Tables {
@@ -28,41 +28,48 @@ const tables: fc.Arbitrary<Tables> = fc
     }),
   );
 
-function problemOf({ own, steps }: Tables): LayeredProblem<number> {
-  return {
-    layers: own.map((costs) => costs.map((_, i) => i)),
-    stateCost: (s, layer) => own[layer]![s] ?? Infinity,
-    stepCost: (from, to, layer) => steps[layer - 1]![from]![to] ?? Infinity,
-  };
+function layersOf({ own, steps }: Tables): Layer[] {
+  return own.map((costs, i) => ({
+    own: costs.map((c) => c ?? Infinity),
+    ...(i > 0
+      ? {
+          steps: everyStep(
+            own[i - 1]!.length,
+            costs.length,
+            (from, to) => steps[i - 1]![from]![to] ?? Infinity,
+          ),
+        }
+      : {}),
+  }));
 }
 
-function everyPath({ layers }: LayeredProblem<number>): number[][] {
-  return layers.reduce<number[][]>((paths, layer) => paths.flatMap((p) => layer.map((s) => [...p, s])), [[]]);
+function everyPath({ own }: Tables): number[][] {
+  return own.reduce<number[][]>((paths, layer) => paths.flatMap((p) => layer.map((_, s) => [...p, s])), [[]]);
 }
 
-function costOf(problem: LayeredProblem<number>, path: readonly number[]): number {
+function costOf({ own, steps }: Tables, path: readonly number[]): number {
   return path.reduce(
-    (sum, s, i) => sum + problem.stateCost(s, i) + (i === 0 ? 0 : problem.stepCost(path[i - 1]!, s, i)),
+    (sum, s, i) =>
+      sum + (own[i]![s] ?? Infinity) + (i === 0 ? 0 : (steps[i - 1]![path[i - 1]!]![s] ?? Infinity)),
     0,
   );
 }
 
-test('the cost is that of the best of all paths, and no path is reported at the first unreachable layer', () => {
+test('the cost is that of the best of all paths, and no path is reported at the first layer that none reaches', () => {
   fc.assert(
     fc.property(tables, (t) => {
-      const problem = problemOf(t);
-      const best = Math.min(...everyPath(problem).map((p) => costOf(problem, p)));
-      const found = solve(problem);
+      const best = Math.min(...everyPath(t).map((p) => costOf(t, p)));
+      const found = solve(layersOf(t));
       if (found.ok) {
         expect(found.total).toBe(best);
-        expect(costOf(problem, found.path)).toBe(best);
+        expect(costOf(t, found.path)).toBe(best);
         return;
       }
       expect(best).toBe(Infinity);
-      const cut = (length: number) => ({ ...problem, layers: problem.layers.slice(0, length) });
-      const reachable = (length: number) => everyPath(cut(length)).some((p) => costOf(problem, p) < Infinity);
-      expect(reachable(found.layer + 1)).toBe(false);
-      expect(found.layer === 0 || reachable(found.layer)).toBe(true);
+      const cut = (length: number) => ({ own: t.own.slice(0, length), steps: t.steps });
+      const reached = (length: number) => everyPath(cut(length)).some((p) => costOf(t, p) < Infinity);
+      expect(reached(found.layer + 1)).toBe(false);
+      expect(found.layer === 0 || reached(found.layer)).toBe(true);
     }),
     { numRuns: 300 },
   );
@@ -71,17 +78,16 @@ test('the cost is that of the best of all paths, and no path is reported at the 
 test('the best path through any state is the best of all paths that hold it', () => {
   fc.assert(
     fc.property(tables, (t) => {
-      const problem = problemOf(t);
-      const found = solve(problem);
+      const found = solve(layersOf(t));
       if (!found.ok) return;
-      for (const [layer, states] of problem.layers.entries()) {
-        for (const state of states) {
-          const through = everyPath(problem).filter((p) => p[layer] === state);
-          const best = Math.min(...through.map((p) => costOf(problem, p)));
+      for (const [layer, states] of t.own.entries()) {
+        for (const state of states.keys()) {
+          const through = everyPath(t).filter((p) => p[layer] === state);
+          const best = Math.min(...through.map((p) => costOf(t, p)));
           expect(found.totalThrough(layer, state)).toBe(best);
           const path = found.pathThrough(layer, state);
           expect(path === undefined).toBe(best === Infinity);
-          if (path) expect([path[layer], costOf(problem, path)]).toEqual([state, best]);
+          if (path) expect([path[layer], costOf(t, path)]).toEqual([state, best]);
         }
       }
     }),
@@ -89,25 +95,37 @@ test('the best path through any state is the best of all paths that hold it', ()
   );
 });
 
-test('equal paths: always the same one, with the lowest index, however costs are rounded', () => {
-  const layers = [
-    [0, 1],
-    [0, 1],
-    [0, 1],
-  ];
-  const problem = {
-    layers,
-    stateCost: (_: number, layer: number) => (layer === 0 ? 0.1 : 0),
-    stepCost: (a: number, b: number) => (a === b ? 0.1 + 0.2 : 0.3),
-  };
-  const found = solve(problem);
+test('steps given one by one, in any order, are the same as all of them with the others forbidden', () => {
+  const step = fc.record({ from: fc.nat(2), to: fc.nat(2), cost: fc.nat(9) });
+  const list = fc.uniqueArray(step, {
+    selector: ({ from, to }) => `${from} ${to}`,
+    minLength: 1,
+    maxLength: 9,
+  });
+  fc.assert(
+    fc.property(list, (given) => {
+      const costOfStep = (from: number, to: number) =>
+        given.find((s) => s.from === from && s.to === to)?.cost ?? Infinity;
+      const through = (steps: Steps) => solve([{ own: [0, 1, 2] }, { own: [0, 0, 0], steps }]);
+      expect((through(someSteps(3, given)) as Solution).total).toBe(
+        (through(everyStep(3, 3, costOfStep)) as Solution).total,
+      );
+    }),
+  );
+});
+
+test('equal paths: always the same one, with the lowest states, however costs are rounded', () => {
+  const steps = everyStep(2, 2, (a, b) => (a === b ? 0.1 + 0.2 : 0.3));
+  const found = solve([{ own: [0.1, 0.1] }, { own: [0, 0], steps }, { own: [0, 0], steps }]);
   expect(found.ok && found.path).toEqual([0, 0, 0]);
 });
 
 test('an empty line costs nothing, an empty layer is no path, a wrong cost is the programmer’s fault', () => {
-  const free = { stateCost: () => 0, stepCost: () => 0 };
-  expect(solve({ layers: [], ...free })).toMatchObject({ ok: true, path: [], total: 0 });
-  expect(solve({ layers: [[1], []], ...free })).toEqual({ ok: false, layer: 1 });
-  expect(() => solve({ layers: [[1]], ...free, stateCost: () => NaN })).toThrow('NaN at layer 0');
-  expect(() => solve({ layers: [[1], [1]], ...free, stepCost: () => -1 })).toThrow('-1 at layer 1');
+  expect(solve([])).toMatchObject({ ok: true, path: [], total: 0 });
+  expect(solve([{ own: [1] }, { own: [], steps: everyStep(1, 0, () => 0) }])).toEqual({
+    ok: false,
+    layer: 1,
+  });
+  expect(() => everyStep(1, 1, () => NaN)).toThrow('NaN');
+  expect(() => someSteps(1, [{ from: 0, to: 0, cost: -1 }])).toThrow('-1');
 });

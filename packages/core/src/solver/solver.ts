@@ -1,19 +1,30 @@
 /**
- * A problem in layers: exactly one state of each layer is taken, in order. The solver knows nothing else about it.
- * Costs are finite and not negative, or Infinity for what is not allowed.
+ * Exact shortest paths through layers: exactly one state of each layer is taken, in order. The solver knows nothing
+ * else about what states and costs mean. Everything is numbers in flat arrays, since this is the innermost work of all
+ * that is computed here; plain arrays, since most layers have few states and typed ones take longer to make.
  */
-export interface LayeredProblem<S> {
-  readonly layers: readonly (readonly S[])[];
-  /** Cost of being in a state of `layer`, however it was reached. */
-  stateCost(state: S, layer: number): number;
-  /** Cost of going from a state of layer − 1 to a state of `layer`, without that state's own. */
-  stepCost(from: S, to: S, layer: number): number;
+
+/** One layer: its states are numbered from 0. */
+export interface Layer {
+  /** Cost of being in each state, however it was reached. */
+  readonly own: readonly number[];
+  /** How its states are reached from the layer before; left out in the first layer. */
+  readonly steps?: Steps;
+}
+
+/** The steps between two neighbouring layers, sorted by the state they lead to. */
+export interface Steps {
+  /** Steps to state `s` are those numbered from `begin[s]` up to but not including `begin[s + 1]`. */
+  readonly begin: readonly number[];
+  /** State of the layer before that each step comes from, rising among the steps to one state. */
+  readonly from: readonly number[];
+  readonly cost: readonly number[];
 }
 
 /** The cheapest path, and the cheapest paths through any other state. */
 export interface Solution {
   readonly ok: true;
-  /** Index of the state taken in each layer. */
+  /** State taken in each layer. */
   readonly path: readonly number[];
   readonly total: number;
   /** Total of the cheapest path forced through one state; Infinity where there is none. Constant time. */
@@ -32,124 +43,158 @@ export interface NoPath {
 const TIE = 1e-9;
 
 /**
- * Exact dynamic programming, linear in the number of layers. Of equal paths the one with the lowest state index at
- * the latest differing layer is taken, always the same one. The problem is not changed.
- * @throws when a cost is NaN or negative, naming the layer
+ * Steps from every state of one layer to every state of the next.
+ * @param cost a finite cost of 0 or more, or Infinity for a step that is not allowed @throws for any other, naming it
  */
-export function solve<S>(problem: LayeredProblem<S>): Solution | NoPath {
-  const { layers } = problem;
+export function everyStep(
+  fromCount: number,
+  toCount: number,
+  cost: (from: number, to: number) => number,
+): Steps {
+  const steps: { from: number; to: number; cost: number }[] = [];
+  for (let to = 0; to < toCount; to += 1)
+    for (let from = 0; from < fromCount; from += 1) steps.push({ from, to, cost: cost(from, to) });
+  return someSteps(toCount, steps);
+}
+
+/** Steps given one by one, in any order. @throws for a cost that is NaN or negative */
+export function someSteps(
+  toCount: number,
+  steps: readonly { readonly from: number; readonly to: number; readonly cost: number }[],
+): Steps {
+  const begin = new Array<number>(toCount + 1).fill(0);
+  for (const { to } of steps) begin[to + 1]! += 1;
+  for (let to = 0; to < toCount; to += 1) begin[to + 1]! += begin[to]!;
+  const sorted = [...steps].sort((a, b) => a.to - b.to || a.from - b.from);
+  return {
+    begin,
+    from: sorted.map((step) => step.from),
+    cost: sorted.map((step) => checkedCost(step.cost)),
+  };
+}
+
+/** A cost that may be used. @throws when it is NaN or negative */
+export function checkedCost(cost: number): number {
+  if (!(cost >= 0)) throw new Error(`solver: cost ${cost} is not a number from 0 to Infinity`);
+  return cost;
+}
+
+/**
+ * Exact dynamic programming, linear in the number of steps. Of equal paths the one with the lowest state at the latest
+ * differing layer is taken, always the same one. The problem is not changed.
+ */
+export function solve(layers: readonly Layer[]): Solution | NoPath {
   const starts = startsOf(layers);
+  const table = forwards(layers, starts);
+  if ('ok' in table) return table;
+  const last = layers.length - 1;
+  const path = last < 0 ? [] : traceBack(table, last, lowest(table));
+  const total = last < 0 ? 0 : table.forward[starts[last]! + path[last]!]!;
+  let memo: Backwards | undefined;
+  const rest = () => (memo ??= backwards(layers, starts));
+  const totalThrough = (layer: number, state: number) =>
+    table.forward[starts[layer]! + state]! + rest().backward[starts[layer]! + state]!;
+  return {
+    ok: true,
+    path,
+    total,
+    totalThrough,
+    pathThrough(layer, state) {
+      if (totalThrough(layer, state) === Infinity) return undefined;
+      const through = traceBack(table, layer, state);
+      for (let l = layer; l < last; l += 1) through.push(rest().goesTo[starts[l]! + through[l]!]!);
+      return through;
+    },
+  };
+}
+
+/** All states stand in one row; where each layer begins in it, and behind the last the length of the row. */
+type Starts = readonly number[];
+
+function startsOf(layers: readonly Layer[]): Starts {
+  const starts = new Array<number>(layers.length + 1).fill(0);
+  for (let layer = 0; layer < layers.length; layer += 1)
+    starts[layer + 1] = starts[layer]! + layers[layer]!.own.length;
+  return starts;
+}
+
+interface Forwards {
+  readonly starts: Starts;
+  /** Cost of the cheapest path to each state, its own included. */
+  readonly forward: readonly number[];
+  /** The state of the layer before on that path; −1 in the first layer and where there is none. */
+  readonly cameFrom: readonly number[];
+}
+
+function forwards(layers: readonly Layer[], starts: Starts): Forwards | NoPath {
   const size = starts[layers.length]!;
   const forward = new Array<number>(size).fill(Infinity);
-  const own = new Array<number>(size).fill(0);
   const cameFrom = new Array<number>(size).fill(-1);
-  // Plain loops over one array of all states: this is the innermost work of everything that is computed here.
   for (let layer = 0; layer < layers.length; layer += 1) {
-    const states = layers[layer]!;
-    const before = layers[layer - 1];
+    const { own, steps } = layers[layer]!;
     const at = starts[layer]!;
-    const atBefore = before ? starts[layer - 1]! : 0;
+    const before = layer === 0 ? 0 : starts[layer - 1]!;
     let reached = false;
-    for (let s = 0; s < states.length; s += 1) {
-      const state = states[s]!;
-      const cost = checked(problem.stateCost(state, layer), layer);
-      own[at + s] = cost;
-      let best = before ? Infinity : cost;
-      for (let p = 0; before && p < before.length; p += 1) {
-        const soFar = forward[atBefore + p]!;
-        if (soFar === Infinity) continue;
-        const total = soFar + checked(problem.stepCost(before[p]!, state, layer), layer) + cost;
-        if (total < best - TIE) {
-          best = total;
-          cameFrom[at + s] = p;
+    for (let state = 0; state < own.length; state += 1) {
+      let least = layer === 0 ? 0 : Infinity;
+      if (steps) {
+        const { begin, from, cost } = steps;
+        const end = begin[state + 1]!;
+        for (let step = begin[state]!; step < end; step += 1) {
+          const total = forward[before + from[step]!]! + cost[step]!;
+          if (total < least - TIE) {
+            least = total;
+            cameFrom[at + state] = from[step]!;
+          }
         }
       }
-      forward[at + s] = best;
+      const best = least + own[state]!;
+      forward[at + state] = best;
       if (best !== Infinity) reached = true;
     }
     if (!reached) return { ok: false, layer };
   }
-  const table: Table = { starts, own, forward, cameFrom };
-  const last = layers.length - 1;
-  const path = layers.length === 0 ? [] : traceBack(table, last, lowest(forward, starts[last]!, size));
-  const total = layers.length === 0 ? 0 : forward[starts[last]! + path[last]!]!;
-  return { ok: true, path, total, ...detours(problem, table) };
+  return { starts, forward, cameFrom };
 }
 
-/** What the way forward found out, all states in one row. */
-interface Table {
-  /** Where each layer begins in the row, and behind the last the length of the row. */
-  readonly starts: readonly number[];
-  readonly own: readonly number[];
-  /** Cost of the cheapest path to each state, its own included. */
-  readonly forward: readonly number[];
-  /** Index in the layer before of the state that path comes from; −1 where there is none. */
-  readonly cameFrom: readonly number[];
+interface Backwards {
+  /** Cheapest cost from each state to the end, its own left out. */
+  readonly backward: readonly number[];
+  /** The state of the next layer on that path; −1 in the last layer and where there is none. */
+  readonly goesTo: readonly number[];
 }
 
-function startsOf(layers: readonly (readonly unknown[])[]): readonly number[] {
-  const starts = new Array<number>(layers.length + 1);
-  starts[0] = 0;
-  for (let layer = 0; layer < layers.length; layer += 1)
-    starts[layer + 1] = starts[layer]! + layers[layer]!.length;
-  return starts;
-}
-
-function detours<S>(problem: LayeredProblem<S>, table: Table) {
-  const { starts, forward } = table;
-  let memo: ReturnType<typeof solveBackward> | undefined;
-  const rest = () => (memo ??= solveBackward(problem, table));
-  const totalThrough = (layer: number, state: number) =>
-    forward[starts[layer]! + state]! + rest().backward[starts[layer]! + state]!;
-  const pathThrough = (layer: number, state: number) => {
-    if (totalThrough(layer, state) === Infinity) return undefined;
-    const path = traceBack(table, layer, state);
-    for (let l = layer; l + 1 < problem.layers.length; l += 1)
-      path.push(rest().goesTo[starts[l]! + path[l]!]!);
-    return path;
-  };
-  return { totalThrough, pathThrough };
-}
-
-/** Cheapest cost from each state to the end, its own cost left out, and the next state taken. */
-function solveBackward<S>(problem: LayeredProblem<S>, { starts, own }: Table) {
-  const { layers } = problem;
-  const backward = new Array<number>(own.length).fill(0);
-  const goesTo = new Array<number>(own.length).fill(-1);
-  for (let layer = layers.length - 2; layer >= 0; layer -= 1) {
-    const states = layers[layer]!;
-    const nexts = layers[layer + 1]!;
-    const atNext = starts[layer + 1]!;
-    for (let s = 0; s < states.length; s += 1) {
-      let best = Infinity;
-      for (let n = 0; n < nexts.length; n += 1) {
-        const rest = own[atNext + n]! + backward[atNext + n]!;
-        const total = problem.stepCost(states[s]!, nexts[n]!, layer + 1) + rest;
-        if (total < best - TIE) {
-          best = total;
-          goesTo[starts[layer]! + s] = n;
+function backwards(layers: readonly Layer[], starts: Starts): Backwards {
+  const size = starts[layers.length]!;
+  const backward = new Array<number>(size).fill(Infinity).fill(0, starts[layers.length - 1] ?? 0);
+  const goesTo = new Array<number>(size).fill(-1);
+  for (let layer = layers.length - 1; layer > 0; layer -= 1) {
+    const { own, steps } = layers[layer]!;
+    const { begin, from, cost } = steps!;
+    const before = starts[layer - 1]!;
+    for (let state = 0; state < own.length; state += 1) {
+      const rest = own[state]! + backward[starts[layer]! + state]!;
+      for (let step = begin[state]!; step < begin[state + 1]!; step += 1) {
+        const total = cost[step]! + rest;
+        if (total < backward[before + from[step]!]! - TIE) {
+          backward[before + from[step]!] = total;
+          goesTo[before + from[step]!] = state;
         }
       }
-      backward[starts[layer]! + s] = best;
     }
   }
   return { backward, goesTo };
 }
 
-function checked(cost: number, layer: number): number {
-  if (!(cost >= 0))
-    throw new Error(`solve: cost ${cost} at layer ${layer} is not a number from 0 to Infinity`);
-  return cost;
+/** The first of the least costs of the last layer. */
+function lowest({ starts, forward }: Forwards): number {
+  const first = starts[starts.length - 2]!;
+  let best = first;
+  for (let i = first + 1; i < forward.length; i += 1) if (forward[i]! < forward[best]! - TIE) best = i;
+  return best - first;
 }
 
-/** Index, counted from `from`, of the least cost of a stretch of the row. */
-function lowest(costs: readonly number[], from: number, end: number): number {
-  let best = from;
-  for (let i = from + 1; i < end; i += 1) if (costs[i]! < costs[best]! - TIE) best = i;
-  return best - from;
-}
-
-function traceBack({ starts, cameFrom }: Table, layer: number, state: number): number[] {
+function traceBack({ starts, cameFrom }: Forwards, layer: number, state: number): number[] {
   const path = new Array<number>(layer + 1);
   path[layer] = state;
   for (let l = layer; l > 0; l -= 1) path[l - 1] = cameFrom[starts[l]! + path[l]!]!;

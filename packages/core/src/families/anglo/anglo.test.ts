@@ -1,9 +1,8 @@
+import { prefer, routeOf } from '../../../test/instruments.ts';
 import { openInstrument, specFromPreset, type Instrument } from '../../instrument/instrument.ts';
 import { parseNote, parsePitch } from '../../pitch/noteName.ts';
 import { expectOk } from '../../result.ts';
-import { airBalance } from '../../route/air.ts';
 import { scaleLine } from '../../route/line.ts';
-import { routeLine } from '../../route/route.ts';
 import { keyOf, scaleById } from '../../scale/scale.ts';
 
 const open = (preset: string, layout: object = {}): Instrument => {
@@ -23,9 +22,9 @@ function route(instrument: Instrument, tonic: string, preset: string) {
     'up',
     compass,
   );
-  return routeLine(instrument, line, { preset, weights: {}, habits: {} });
+  return routeOf(instrument, line, { preset, weights: {}, playingOptions: {} });
 }
-const count = (r: ReturnType<typeof route>, id: string) => r.effort.parts.find((p) => p.id === id)!.count;
+const count = (r: ReturnType<typeof route>, id: string) => r.effort.terms.find((p) => p.id === id)!.count;
 
 test.each([
   ['C-G', 'C', 'G', 'C4', 'D4'],
@@ -75,21 +74,23 @@ test('melody right keeps to the right hand wherever it has the note', () => {
 test('four fingers reach the five buttons of a row, and none hops where two may share', () => {
   const instrument = open('C-G-two-rows');
   for (const way of instrument.ways) {
-    const grips = instrument.playsOf(way, {}).map((p) => p.grip!);
-    expect(grips.every((grip) => grip[0] === way.id[0])).toBe(true);
-    expect(grips.length).toBe(/[15]/.test(way.place) ? 1 : 2);
+    const fingerings = instrument.fingeredWaysOf(way, {}).map((p) => p.fingering!);
+    expect(fingerings.every((fingering) => fingering[0] === way.id[0])).toBe(true);
+    expect(fingerings.length).toBe(/[15]/.test(way.place) ? 1 : 2);
   }
 });
 
 test('the bellows run out after half their beats in one direction; air is taken there', () => {
   const instrument = open('C-G-sharp-on-push', { bellows: 'small' });
-  const line = Array.from({ length: 6 }, (_, i) => ({ pitch: pitch('C4'), beats: 1, start: i }));
-  const { notes } = routeLine(instrument, line, { preset: 'even', weights: {}, habits: {} });
-  const air = airBalance(notes, instrument.airCapacity);
+  // With nothing against it the air button is pressed: four beats out, and then four more.
+  const { air } = routeOf(
+    instrument,
+    Array.from({ length: 6 }, () => pitch('C4')),
+    prefer('anglo', 'even', { weights: { 'air-button': 0 } }),
+  );
   expect(instrument.airCapacity).toBe(8);
-  expect(air.helps).toEqual([4]);
+  expect(air.helps).toEqual(['60.5']);
   expect(air.least).toBe(-4);
-  expect(airBalance(notes).helps).toEqual([]);
 });
 
 test('buttons are counted from the index finger or from the left', () => {

@@ -3,7 +3,7 @@ import type { Scene, Shape } from '../../scene/scene.ts';
 import { label, line, rect } from '../../scene/shapes.ts';
 import { HAND_WORDS, HANDS, type Hand } from '../kernel/buttons.ts';
 import { buttonNumber, describe, IN_ROW, places, type AngloLayout, type Place } from './layout.ts';
-import { ROWS } from './plans.ts';
+import { ROWS } from './tables.ts';
 import type { AngloWay } from './ways.ts';
 
 /** Millimetres. Each button is a cell with its push above its pull, as out lies above in in every drawing here. */

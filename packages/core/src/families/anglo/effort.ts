@@ -1,77 +1,84 @@
-import { loader, type EffortPart, type Loads, type PreferencePreset } from '../effortPart.ts';
-import { hops, isWeak } from '../kernel/buttons.ts';
-import type { Play } from '../way.ts';
+import { EVEN_HAND, type EffortTerm, type PreferencePreset } from '../effortTerm.ts';
+import { fingerHops, fingersClash, weakFingers } from '../kernel/buttons.ts';
+import type { Clash, FingeredWay, Hold } from '../way.ts';
+import type { AngloLayout } from './layout.ts';
 import type { AngloWay } from './ways.ts';
 
-export const parts = Object.freeze([
-  { id: 'turns', label: 'turns of the bellows', tally: 'sum', about: 'Changes between push and pull.' },
-  { id: 'rows', label: 'row changes', tally: 'sum', about: 'Going from one row to another.' },
+export function clash(low: FingeredWay<AngloWay>, high: FingeredWay<AngloWay>): Clash | undefined {
+  if (low.way.air !== high.way.air)
+    return { reason: 'air', text: 'the bellows cannot push and pull at once' };
+  return fingersClash(low, high);
+}
+
+/** Whether two holds have a row, or a hand, in common. */
+const share = (property: 'row' | 'hand', from: Hold<AngloWay>, to: Hold<AngloWay>) =>
+  from.some((before) => to.some((after) => before.way[property] === after.way[property]));
+
+export const terms: readonly EffortTerm<AngloLayout, AngloWay>[] = [
   {
-    id: 'hops',
-    label: 'one finger on two buttons',
+    id: 'turns',
+    label: 'turns of the bellows',
+    about: 'Changes between push and pull.',
     tally: 'sum',
-    about: 'The same finger straight from one button to another.',
+    weight: 0.8,
+    between: (from: Hold<AngloWay>, to: Hold<AngloWay>) => (from[0]!.way.air === to[0]!.way.air ? 0 : 1),
   },
   {
-    id: 'weak',
-    label: 'ring and little finger',
-    tally: 'notes',
-    about: 'Notes played by the weaker fingers.',
+    id: 'rows',
+    label: 'row changes',
+    about: 'Going from one row to another.',
+    tally: 'sum',
+    weight: 0.6,
+    between: (from: Hold<AngloWay>, to: Hold<AngloWay>) => (share('row', from, to) ? 0 : 1),
   },
-  { id: 'hands', label: 'hand changes', tally: 'sum', about: 'The melody going from one hand to the other.' },
+  fingerHops,
+  { ...weakFingers, weight: 0.35 },
+  {
+    id: 'hands',
+    label: 'hand changes',
+    about: 'The melody going from one hand to the other.',
+    tally: 'sum',
+    weight: 0.1,
+    between: (from: Hold<AngloWay>, to: Hold<AngloWay>) => (share('hand', from, to) ? 0 : 1),
+  },
   {
     id: 'left',
     label: 'melody in the left hand',
-    tally: 'notes',
     about: 'Notes that take the left hand from its chords.',
+    tally: 'notes',
+    weight: 0,
+    onHold: (hold: Hold<AngloWay>) => (hold.at(-1)!.way.hand === 'L' ? 1 : 0),
   },
-] as const satisfies readonly EffortPart[]);
+];
 
-const loads = loader(parts);
-
-export function wayLoads({ way, grip }: Play<AngloWay>): Loads {
-  return loads({ weak: isWeak(grip) ? 1 : 0, left: way.hand === 'L' ? 1 : 0 });
-}
-
-export function stepLoads(from: Play<AngloWay>, to: Play<AngloWay>): Loads {
-  return loads({
-    turns: from.way.air === to.way.air ? 0 : 1,
-    rows: from.way.row === to.way.row ? 0 : 1,
-    hops: hops(from, to) ? 1 : 0,
-    hands: from.way.hand === to.way.hand ? 0 : 1,
-  });
-}
-
-const EVEN = Object.freeze({ turns: 0.8, rows: 0.6, hops: 2, weak: 0.35, hands: 0.1, left: 0 });
-
-export const preferences: readonly PreferencePreset[] = Object.freeze([
-  { id: 'even', label: 'an even hand', about: 'Everything counts a little.', weights: EVEN, avoid: [] },
+export const preferences: readonly PreferencePreset[] = [
+  EVEN_HAND,
   {
     id: 'along',
     label: 'along the row',
     about: 'As few row changes as the notes allow: lively, with many turns.',
-    weights: { ...EVEN, rows: 6, turns: 0.05 },
+    weights: { rows: 6, turns: 0.05 },
     avoid: [],
   },
   {
     id: 'across',
     label: 'across the rows',
     about: 'As few turns of the bellows as the notes allow: smooth.',
-    weights: { ...EVEN, turns: 6, rows: 0.05 },
+    weights: { turns: 6, rows: 0.05 },
     avoid: [],
   },
   {
     id: 'harmonic',
     label: 'melody right, chords left',
     about: 'The melody keeps to the right hand where it can.',
-    weights: { ...EVEN, left: 5 },
+    weights: { left: 5 },
     avoid: [],
   },
   {
     id: 'two-rows',
     label: 'the two main rows only',
     about: 'For a beginner: the outside row is left alone.',
-    weights: EVEN,
+    weights: {},
     avoid: ['accidental'],
   },
-]);
+];

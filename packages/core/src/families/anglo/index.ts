@@ -1,11 +1,11 @@
 import { pitchClass } from '../../pitch/pitch.ts';
 import { defineFamily } from '../defineFamily.ts';
-import { FINGER_GRIPS } from '../kernel/buttons.ts';
+import { HAND_FINGERINGS } from '../kernel/buttons.ts';
 import { keyName } from '../kernel/options.ts';
 import { parseByTable } from '../kernel/tabTable.ts';
 import { BELLOWS_REED } from '../kernel/timbres.ts';
 import { scene } from './diagram.ts';
-import { parts, preferences, stepLoads, wayLoads } from './effort.ts';
+import { clash, preferences, terms } from './effort.ts';
 import {
   checkLayout,
   describe,
@@ -15,10 +15,10 @@ import {
   withOption,
   type AngloLayout,
 } from './layout.ts';
-import { BELLOWS, KEYS } from './plans.ts';
+import { BELLOWS, KEYS } from './tables.ts';
 import { presets } from './presets.ts';
 import { brief, dialects, tab } from './tab.ts';
-import { capabilityGroups, gripsFor, techniques, ways, type AngloWay } from './ways.ts';
+import { capabilityGroups, fingeringsFor, techniques, ways, type AngloWay } from './ways.ts';
 
 const DIALECT_IDS = dialects.map((dialect) => dialect.id);
 
@@ -28,10 +28,10 @@ export const anglo = defineFamily<AngloLayout, AngloWay>({
   air: { out: 'push', in: 'pull', store: 'bellows' },
   sides: { above: 'push ↑', level: '', below: 'pull ↓' },
   techniques,
-  parts,
+  terms,
   preferences,
-  habits: [],
-  grips: FINGER_GRIPS,
+  playingOptions: [],
+  fingerings: HAND_FINGERINGS,
   dialects,
   timbre: BELLOWS_REED,
   absent: 'no button has it',
@@ -46,9 +46,8 @@ export const anglo = defineFamily<AngloLayout, AngloWay>({
   withElement,
   capabilityGroups,
   ways,
-  gripsFor: (_, way) => gripsFor(way),
-  wayLoads: (_, play) => wayLoads(play),
-  stepLoads: (_, from, to) => stepLoads(from, to),
+  fingeringsFor: (_, way) => fingeringsFor(way),
+  clash: (_, low, high) => clash(low, high),
   sideOf: (_, { way }) => (way.air === 'out' ? 'above' : 'below'),
   airCapacity: ({ bellows }) => BELLOWS[bellows],
   facts: (layout, key) => {

@@ -18,7 +18,7 @@ import {
   type PlanId,
   type RowName,
   type Rows,
-} from './plans.ts';
+} from './tables.ts';
 
 export const COUNTING = Object.freeze(['index', 'left'] as const);
 export const VIEWS = Object.freeze(['player', 'opposite'] as const);

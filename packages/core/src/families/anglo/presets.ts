@@ -1,6 +1,6 @@
 import type { LayoutPreset } from '../layoutPart.ts';
 import { layoutOf, type AngloLayout } from './layout.ts';
-import { KEY_PAIRS, PLAN_IDS, PLANS } from './plans.ts';
+import { KEY_PAIRS, PLAN_IDS, PLANS } from './tables.ts';
 
 export const presets: readonly LayoutPreset<AngloLayout>[] = Object.freeze(
   PLAN_IDS.flatMap((plan) =>

@@ -1,8 +1,8 @@
-import { FINGERS, gripId, HAND_WORDS, type ButtonWay, type Finger } from '../kernel/buttons.ts';
+import { FINGERS, fingeringId, HAND_WORDS, type ButtonWay, type Finger } from '../kernel/buttons.ts';
 import type { Capability, CapabilityGroup } from '../layoutPart.ts';
 import type { Technique } from '../way.ts';
 import { buttonNumber, IN_ROW, pairAt, places, sounding, type AngloLayout, type Place } from './layout.ts';
-import type { RowName } from './plans.ts';
+import type { RowName } from './tables.ts';
 
 /** The rows are the classes: the two main rows are learnt first. */
 export const techniques = Object.freeze([
@@ -45,9 +45,10 @@ export function ways(layout: AngloLayout, capability: Capability): readonly Angl
         air,
         words: `${HAND_WORDS[place.hand]} ${place.row} ${number} ${air === 'out' ? 'push' : 'pull'}`,
         able: capability['buttons']?.includes(button) ?? true,
-        duplicateOf: undefined,
+        redundantTo: undefined,
         hand: place.hand,
         button,
+        fromThumb: placeFromThumb(place),
         row: place.row,
         column: place.column,
         number,
@@ -81,7 +82,12 @@ const REACH: readonly (readonly Finger[])[] = Object.freeze([
   ['little'],
 ]);
 
-export function gripsFor({ hand, column }: AngloWay): readonly string[] {
-  const fromIndex = hand === 'L' ? IN_ROW - column : column - 1;
-  return FINGERS.filter((finger) => REACH[fromIndex]!.includes(finger)).map((finger) => gripId(hand, finger));
+export function fingeringsFor({ hand, fromThumb }: AngloWay): readonly string[] {
+  const reaching = REACH[fromThumb - 1]!;
+  return FINGERS.filter((finger) => reaching.includes(finger)).map((finger) => fingeringId(hand, finger));
+}
+
+/** Columns are counted from the left of each hand; the left hand's thumb lies to their right. */
+function placeFromThumb({ hand, column }: Place): number {
+  return hand === 'L' ? IN_ROW + 1 - column : column;
 }

@@ -1,8 +1,8 @@
+import { routeOf } from '../../../test/instruments.ts';
 import { openInstrument, specFromPreset, type Instrument } from '../../instrument/instrument.ts';
 import { parseNote } from '../../pitch/noteName.ts';
 import { expectOk } from '../../result.ts';
 import { scaleLine } from '../../route/line.ts';
-import { routeLine } from '../../route/route.ts';
 import { keyOf, scaleById } from '../../scale/scale.ts';
 
 const open = (preset: string, layout: object = {}): Instrument => {
@@ -14,14 +14,14 @@ const open = (preset: string, layout: object = {}): Instrument => {
 const TURNS_ONLY = {
   preset: 'even',
   weights: { turns: 1, slides: 0, jumps: 0, slid: 0, habit: 0 },
-  habits: {},
+  playingOptions: {},
 };
 
 function turns(instrument: Instrument, tonic: string, scale: string): number {
   const key = keyOf(expectOk(scaleById(scale)), expectOk(parseNote(tonic)));
   const compass = [...new Set(instrument.ways.map((w) => w.pitch))].sort((a, b) => a - b);
   const line = scaleLine(key, { kind: 'octaves', octaves: 1 }, 'up', compass);
-  return routeLine(instrument, line, TURNS_ONLY).effort.total;
+  return routeOf(instrument, line, TURNS_ONLY).effort.total;
 }
 
 test.each([
@@ -86,8 +86,9 @@ test('schools: open notes leave the slide out where they can, few slide moves ke
   const compass = instrument.ways.map((w) => w.pitch).sort((a, b) => a - b);
   const line = scaleLine(key, { kind: 'octaves', octaves: 2 }, 'both', compass);
   const part = (preset: string, id: string) =>
-    routeLine(instrument, line, { preset, weights: {}, habits: {} }).effort.parts.find((p) => p.id === id)!
-      .count;
+    routeOf(instrument, line, { preset, weights: {}, playingOptions: {} }).effort.terms.find(
+      (p) => p.id === id,
+    )!.count;
   expect(part('open', 'slid')).toBeLessThan(part('turns', 'slid'));
   expect(part('slides', 'slides')).toBeLessThanOrEqual(part('even', 'slides'));
   expect(part('turns', 'turns')).toBeLessThan(part('open', 'turns'));

@@ -3,7 +3,7 @@ import { chipShape, type ChipText } from '../../scene/chip.ts';
 import type { Scene, Shape } from '../../scene/scene.ts';
 import { label, line, rect } from '../../scene/shapes.ts';
 import { describe, type ChromaticLayout } from './layout.ts';
-import { SIZES } from './plan.ts';
+import { SIZES } from './tables.ts';
 import { SLIDE_MARK } from './tab.ts';
 import type { ChromaticWay } from './ways.ts';
 

@@ -1,24 +1,54 @@
-import {
-  loader,
-  type EffortPart,
-  type Habit,
-  type HabitChoice,
-  type Loads,
-  type PreferencePreset,
-} from '../effortPart.ts';
+import { EVEN_HAND, type EffortTerm, type PlayingOption, type PreferencePreset } from '../effortTerm.ts';
+import { breathTurns, holesJumped, tongueBlocks } from '../kernel/holes.ts';
+import type { Hold } from '../way.ts';
+import type { ChromaticLayout } from './layout.ts';
 import type { ChromaticWay } from './ways.ts';
 
-export const parts = Object.freeze([
-  { id: 'turns', label: 'turns of breath', tally: 'sum', about: 'Changes between blow and draw.' },
-  { id: 'slides', label: 'slide moves', tally: 'sum', about: 'Pushing the slide in or letting it out.' },
-  { id: 'jumps', label: 'holes jumped', tally: 'sum', about: 'Holes passed over between two notes.' },
-  { id: 'slid', label: 'notes with the slide', tally: 'notes', about: 'Notes that need the slide held in.' },
-  { id: 'habit', label: 'against your habit', tally: 'notes', about: 'The other one of two equal notes.' },
-] as const satisfies readonly EffortPart[]);
+/** On which side the neighbouring hole sounds the same open note: the way is then the lower or the upper of the two. */
+function placeInTwin({ reeds }: ChromaticLayout, way: ChromaticWay): 'lower' | 'upper' | undefined {
+  const row = reeds[way.air === 'out' ? 'blow' : 'draw'];
+  const own = row[way.hole - 1];
+  if (row[way.hole] === own) return 'lower';
+  return row[way.hole - 2] === own ? 'upper' : undefined;
+}
 
-const loads = loader(parts);
+const slideIn = (hold: Hold<ChromaticWay>) => hold[0]!.way.technique === 'slide';
 
-export const habits: readonly Habit[] = Object.freeze([
+export const terms: readonly EffortTerm<ChromaticLayout, ChromaticWay>[] = [
+  breathTurns,
+  {
+    id: 'slides',
+    label: 'slide moves',
+    about: 'Pushing the slide in or letting it out.',
+    tally: 'sum',
+    weight: 0.6,
+    between: (from: Hold<ChromaticWay>, to: Hold<ChromaticWay>) => (slideIn(from) === slideIn(to) ? 0 : 1),
+  },
+  holesJumped,
+  {
+    id: 'slid',
+    label: 'notes with the slide',
+    about: 'Notes that need the slide held in.',
+    tally: 'notes',
+    weight: 0.3,
+    onWay: ({ way }) => (way.technique === 'slide' ? 1 : 0),
+  },
+  tongueBlocks,
+  {
+    id: 'habit',
+    label: 'against your habit',
+    about: 'The other one of two equal notes.',
+    tally: 'notes',
+    weight: 4,
+    onWay({ way }, { layout, options }) {
+      const preferred = options['home'] ?? 'either';
+      const place = placeInTwin(layout, way);
+      return preferred === 'either' || place === undefined || place === preferred ? 0 : 1;
+    },
+  },
+];
+
+export const playingOptions: readonly PlayingOption[] = Object.freeze([
   {
     id: 'home',
     label: 'Home lies on two neighbouring holes, blown',
@@ -30,27 +60,8 @@ export const habits: readonly Habit[] = Object.freeze([
   },
 ]);
 
-/** @param twin side on which the neighbouring hole sounds the same note, if it does */
-export function wayLoads(way: ChromaticWay, twin: 'lower' | 'upper' | undefined, chosen: HabitChoice): Loads {
-  const habit = chosen['home'] ?? 'either';
-  return loads({
-    slid: way.technique === 'slide' ? 1 : 0,
-    habit: twin !== undefined && habit !== 'either' && habit === twin ? 1 : 0,
-  });
-}
-
-export function stepLoads(from: ChromaticWay, to: ChromaticWay): Loads {
-  return loads({
-    turns: from.air === to.air ? 0 : 1,
-    slides: from.technique === to.technique ? 0 : 1,
-    jumps: Math.max(0, Math.abs(from.hole - to.hole) - 1),
-  });
-}
-
-const EVEN = Object.freeze({ turns: 1, slides: 0.6, jumps: 0.6, slid: 0.3, habit: 4 });
-
-export const preferences: readonly PreferencePreset[] = Object.freeze([
-  { id: 'even', label: 'an even hand', about: 'Everything counts a little.', weights: EVEN, avoid: [] },
+export const preferences: readonly PreferencePreset[] = [
+  EVEN_HAND,
   {
     id: 'turns',
     label: 'the fewest turns of breath',
@@ -62,21 +73,21 @@ export const preferences: readonly PreferencePreset[] = Object.freeze([
     id: 'slides',
     label: 'the fewest slide moves',
     about: 'A quiet hand; the breath turns instead.',
-    weights: { ...EVEN, turns: 0.2, slides: 6 },
+    weights: { turns: 0.2, slides: 6 },
     avoid: [],
   },
   {
     id: 'open',
     label: 'open notes first',
     about: 'The slide only where nothing else sounds the note.',
-    weights: { ...EVEN, slid: 6 },
+    weights: { slid: 6 },
     avoid: [],
   },
   {
     id: 'no-slide',
     label: 'no slide at all',
     about: 'For a beginner: open notes only.',
-    weights: EVEN,
+    weights: {},
     avoid: ['slide'],
   },
-]);
+];

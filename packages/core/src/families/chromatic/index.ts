@@ -1,11 +1,12 @@
 import { notePitchClass } from '../../pitch/noteName.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
 import { defineFamily } from '../defineFamily.ts';
+import { tongueClash } from '../kernel/holes.ts';
 import { ordinal, positionOf } from '../kernel/position.ts';
 import { parseByTable } from '../kernel/tabTable.ts';
 import { REED } from '../kernel/timbres.ts';
 import { scene } from './diagram.ts';
-import { habits, parts, preferences, stepLoads, wayLoads } from './effort.ts';
+import { playingOptions, preferences, terms } from './effort.ts';
 import {
   checkLayout,
   describe,
@@ -17,7 +18,7 @@ import {
 } from './layout.ts';
 import { presets } from './presets.ts';
 import { brief, dialects, tab } from './tab.ts';
-import { capabilityGroups, techniques, ways, type ChromaticWay } from './ways.ts';
+import { capabilityGroups, clash, techniques, ways, type ChromaticWay } from './ways.ts';
 
 const DIALECT_IDS = dialects.map((dialect) => dialect.id);
 
@@ -27,10 +28,10 @@ export const chromatic = defineFamily<ChromaticLayout, ChromaticWay>({
   air: { out: 'blow', in: 'draw', store: 'lungs' },
   sides: { above: 'blow ↑', level: '', below: 'draw ↓' },
   techniques,
-  parts,
+  terms,
   preferences,
-  habits,
-  grips: [],
+  playingOptions,
+  fingerings: [],
   dialects,
   timbre: REED,
   absent: 'no reed reaches it',
@@ -45,8 +46,8 @@ export const chromatic = defineFamily<ChromaticLayout, ChromaticWay>({
   withElement,
   capabilityGroups,
   ways,
-  wayLoads: (layout, { way }, _, chosen) => wayLoads(way, twinOf(layout, way), chosen),
-  stepLoads: (_, from, to) => stepLoads(from.way, to.way),
+  clash,
+  holdClash: (_, hold) => tongueClash(hold),
   sideOf: (_, { way }) => (way.air === 'out' ? 'above' : 'below'),
   facts: (layout, key) => [`${ordinal(positionOf(layout.home, notePitchClass(key.tonic)))} position`],
   tab: (_, way, dialect) => tab(way, dialect),
@@ -54,11 +55,3 @@ export const chromatic = defineFamily<ChromaticLayout, ChromaticWay>({
   parseTab: (_, all, text, dialect, write) => parseByTable(all, DIALECT_IDS, write, text, dialect),
   scene,
 });
-
-/** Which neighbouring hole sounds the same in the same row, as seen from the way: it lies on the other side of the pair. */
-function twinOf({ reeds }: ChromaticLayout, way: ChromaticWay): 'lower' | 'upper' | undefined {
-  const row = reeds[way.air === 'out' ? 'blow' : 'draw'];
-  const own = row[way.hole - 1];
-  if (row[way.hole] === own) return 'upper';
-  return row[way.hole - 2] === own ? 'lower' : undefined;
-}

@@ -3,7 +3,7 @@ import type { Result } from '../../result.ts';
 import { Fields } from '../kernel/fields.ts';
 import { chosen, keyName, option, range } from '../kernel/options.ts';
 import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
-import { reedPlan, ROW_WORDS, ROWS, SIZE_IDS, SIZES, type Row, type SizeId } from './plan.ts';
+import { reedPlan, ROW_WORDS, ROWS, SIZE_IDS, SIZES, type Row, type SizeId } from './tables.ts';
 
 /** A slide harmonica: every reed by row and hole, as semitones above home. */
 export interface ChromaticLayout {

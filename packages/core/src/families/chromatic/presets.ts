@@ -1,7 +1,7 @@
 import { range } from '../kernel/options.ts';
 import type { LayoutPreset } from '../layoutPart.ts';
 import { HOMES, homeLabel, layoutOf, type ChromaticLayout } from './layout.ts';
-import { SIZE_IDS, SIZES, type SizeId } from './plan.ts';
+import { SIZE_IDS, SIZES, type SizeId } from './tables.ts';
 
 const C4 = 60;
 

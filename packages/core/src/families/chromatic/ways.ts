@@ -1,8 +1,9 @@
 import type { Capability, CapabilityGroup } from '../layoutPart.ts';
 import { range } from '../kernel/options.ts';
-import type { Technique, Way } from '../way.ts';
+import { holesApart } from '../kernel/holes.ts';
+import type { Clash, FingeredWay, Technique, Way } from '../way.ts';
 import type { ChromaticLayout } from './layout.ts';
-import { ROW_WORDS, ROWS, SIZES } from './plan.ts';
+import { ROW_WORDS, ROWS, SIZES } from './tables.ts';
 
 export const techniques = Object.freeze([
   { id: 'open', label: 'open notes', needs: 'an open note', safe: true },
@@ -30,7 +31,7 @@ export function ways(layout: ChromaticLayout, capability: Capability): readonly 
         air,
         words: `${hole} ${ROW_WORDS[row]}`,
         able: !slide || sliding.includes(String(hole)),
-        duplicateOf: undefined,
+        redundantTo: undefined,
         hole,
       };
     }),
@@ -51,4 +52,15 @@ export function capabilityGroups(layout: ChromaticLayout): readonly CapabilityGr
       byDefault: holeNames(layout),
     },
   ];
+}
+
+/** The slide is in for all holes or for none. */
+export function clash(
+  _layout: ChromaticLayout,
+  low: FingeredWay<ChromaticWay>,
+  high: FingeredWay<ChromaticWay>,
+): Clash | undefined {
+  if (low.way.technique !== high.way.technique)
+    return { reason: 'technique', text: 'the slide is in for all holes or for none' };
+  return holesApart(low, high);
 }

@@ -19,7 +19,7 @@ export function ways({ spots }: CustomLayout, capability: Capability): readonly 
     air: undefined,
     words: name,
     able: capability['pitches']?.includes(name) ?? true,
-    duplicateOf: undefined,
+    redundantTo: undefined,
     number: index + 1,
     name,
     x,

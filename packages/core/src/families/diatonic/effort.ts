@@ -1,50 +1,15 @@
-import {
-  loader,
-  type EffortPart,
-  type Habit,
-  type HabitChoice,
-  type Loads,
-  type PreferencePreset,
-} from '../effortPart.ts';
-import type { Moment } from '../way.ts';
+import { EVEN_HAND, type EffortTerm, type PlayingOption, type PreferencePreset } from '../effortTerm.ts';
+import { breathTurns, holesJumped, tongueBlocks } from '../kernel/holes.ts';
+import type { FingeredWay, Hold } from '../way.ts';
 import { ROOTS, type DiatonicLayout } from './layout.ts';
+import type { TechniqueId } from './techniques.ts';
 import type { DiatonicWay } from './ways.ts';
 
-/** Parts in the order of the loads. */
-export const parts = Object.freeze([
-  { id: 'turns', label: 'turns of breath', tally: 'sum', about: 'Changes between blow and draw.' },
-  { id: 'jumps', label: 'holes jumped', tally: 'sum', about: 'Holes passed over between two notes.' },
-  { id: 'bends', label: 'full bends', tally: 'notes', about: 'Draw bends down to their floor.' },
-  {
-    id: 'middles',
-    label: 'middle bends',
-    tally: 'notes',
-    about: 'Bends held above their floor, hard to keep in tune.',
-  },
-  {
-    id: 'highs',
-    label: 'blow bends',
-    tally: 'notes',
-    about: 'Bends of the high blow notes; harder the higher the key.',
-  },
-  { id: 'overs', label: 'over-notes', tally: 'notes', about: 'Overblows and overdraws.' },
-  {
-    id: 'over-run',
-    label: 'over-notes in a row',
-    tally: 'sum',
-    about: 'One over-note straight after another.',
-  },
-  { id: 'breath', label: 'big breaths', tally: 'sum', about: 'Air for notes below middle C, by length.' },
-  { id: 'tone', label: 'thin tone', tally: 'sum', about: 'Notes that sound thinner than their neighbours.' },
-  { id: 'habit', label: 'against your habit', tally: 'notes', about: 'The other one of two equal notes.' },
-] as const satisfies readonly EffortPart[]);
-type PartId = (typeof parts)[number]['id'];
-
 /**
- * Loads of one note, 1 being a shallow bend on a C harmonica. Judgement, in the order in which teachers rank them;
- * not measurements.
+ * How hard a technique is, 1 being a shallow bend on a C harmonica. Judgement, in the order in which teachers rank
+ * them; not measurements.
  */
-const LOAD = Object.freeze({
+const HARDNESS = Object.freeze({
   shallowBend: 1,
   deepBend: 1.5,
   middleBend: 2.2,
@@ -58,67 +23,29 @@ const LOAD = Object.freeze({
 /** Thinness of tone, 0 full to 1 thin; judgement. */
 const THIN = Object.freeze({ over: 1, middle: 0.5, twinBlow: 0.4 });
 
-/** A note bends harder for each semitone of key above A, where high bends are still comfortable. */
+/** Blow bends and over-notes get harder for each semitone of key above A, where they are still comfortable. */
 const PER_SEMITONE_ABOVE_A = 0.17;
 const A_ROOT = 57;
-/** Low reeds answer slowly: bends cost more for each semitone of key below G. */
+/** Low reeds answer slowly: draw bends cost more for each semitone of key below G. */
 const PER_SEMITONE_BELOW_G = 0.04;
 /** Notes below this pitch take more air the lower they are. */
 const MIDDLE_C = 60;
 
-const loads = loader(parts);
+const onHigh = ({ root }: DiatonicLayout) => 1 + Math.max(0, root - A_ROOT) * PER_SEMITONE_ABOVE_A;
+const onLow = ({ root }: DiatonicLayout) => 1 + Math.max(0, ROOTS.lowestUsual - root) * PER_SEMITONE_BELOW_G;
 
-/** How much harder a way is on this key: blow bends and over-notes by height, draw bends by depth. */
-function keyFactor(layout: DiatonicLayout, way: DiatonicWay): number {
-  const low = 1 + Math.max(0, ROOTS.lowestUsual - layout.root) * PER_SEMITONE_BELOW_G;
-  const high = 1 + Math.max(0, layout.root - A_ROOT) * PER_SEMITONE_ABOVE_A;
-  const isHigh =
-    way.technique === 'blow-bend' || way.technique === 'overblow' || way.technique === 'overdraw';
-  return isHigh ? high : low;
-}
+const isOver = ({ way }: FingeredWay<DiatonicWay>) =>
+  way.technique === 'overblow' || way.technique === 'overdraw';
 
-/** Loads of a way by itself; the breath grows with the note's length in beats. */
-export function wayLoads(
-  layout: DiatonicLayout,
-  way: DiatonicWay,
-  moment: Moment,
-  habits: HabitChoice,
-): Loads {
-  const factor = keyFactor(layout, way);
-  const common: Partial<Record<PartId, number>> = {
-    breath: (Math.max(0, MIDDLE_C - way.pitch) / 12) * moment.beats,
-    habit: againstHabit(layout, way, habits) ? 1 : 0,
+/** Thinness by technique; a plain note is thin only as the blown twin of a drawn one. */
+function thinness(layout: DiatonicLayout, way: DiatonicWay): number {
+  const thin: Partial<Record<TechniqueId, number>> = {
+    plain: twinOf(layout, way) === 'draw' ? THIN.twinBlow : 0,
+    'middle-bend': THIN.middle,
+    overblow: THIN.over,
+    overdraw: THIN.over,
   };
-  switch (way.technique) {
-    case 'plain':
-      return loads({ ...common, tone: twinOf(layout, way) === 'draw' ? THIN.twinBlow : 0 });
-    case 'shallow-bend':
-      return loads({ ...common, bends: LOAD.shallowBend * factor });
-    case 'deep-bend':
-      return loads({ ...common, bends: LOAD.deepBend * factor });
-    case 'middle-bend': {
-      const load = way.room > 2 ? LOAD.middleOfThree : LOAD.middleBend;
-      return loads({ ...common, middles: load * factor, tone: THIN.middle });
-    }
-    case 'blow-bend':
-      return loads({
-        ...common,
-        highs: (way.depth === way.room ? LOAD.blowBend : LOAD.blowBendMiddle) * factor,
-      });
-    case 'overblow':
-      return loads({ ...common, overs: LOAD.overblow * factor, tone: THIN.over });
-    case 'overdraw':
-      return loads({ ...common, overs: LOAD.overdraw * factor, tone: THIN.over });
-  }
-}
-
-export function stepLoads(from: DiatonicWay, to: DiatonicWay): Loads {
-  const isOver = (way: DiatonicWay) => way.technique === 'overblow' || way.technique === 'overdraw';
-  return loads({
-    turns: from.air === to.air ? 0 : 1,
-    jumps: Math.max(0, Math.abs(from.hole - to.hole) - 1),
-    'over-run': isOver(from) && isOver(to) ? 1 : 0,
-  });
+  return thin[way.technique] ?? 0;
 }
 
 /** Where a plain note has its twin on the neighbouring hole: on the draw plate below it or the blow plate above it. */
@@ -129,13 +56,95 @@ function twinOf(layout: DiatonicLayout, way: DiatonicWay): 'draw' | 'blow' | und
   return layout.blow[index + 1] === layout.draw[index] ? 'blow' : undefined;
 }
 
-function againstHabit(layout: DiatonicLayout, way: DiatonicWay, habits: HabitChoice): boolean {
-  const habit = habits['twin'] ?? 'either';
-  return habit !== 'either' && twinOf(layout, way) === habit;
-}
+export const terms: readonly EffortTerm<DiatonicLayout, DiatonicWay>[] = [
+  { ...breathTurns, weight: 0.5 },
+  { ...holesJumped, weight: 0.7 },
+  {
+    id: 'bends',
+    label: 'full bends',
+    about: 'Draw bends down to their floor.',
+    tally: 'notes',
+    weight: 1,
+    onWay({ way }, { layout }) {
+      if (way.technique === 'shallow-bend') return HARDNESS.shallowBend * onLow(layout);
+      return way.technique === 'deep-bend' ? HARDNESS.deepBend * onLow(layout) : 0;
+    },
+  },
+  {
+    id: 'middles',
+    label: 'middle bends',
+    about: 'Bends held above their floor, hard to keep in tune.',
+    tally: 'notes',
+    weight: 1.2,
+    onWay({ way }, { layout }) {
+      if (way.technique !== 'middle-bend') return 0;
+      return (way.room > 2 ? HARDNESS.middleOfThree : HARDNESS.middleBend) * onLow(layout);
+    },
+  },
+  {
+    id: 'highs',
+    label: 'blow bends',
+    about: 'Bends of the high blow notes; harder the higher the key.',
+    tally: 'notes',
+    weight: 1,
+    onWay({ way }, { layout }) {
+      if (way.technique !== 'blow-bend') return 0;
+      return (way.depth === way.room ? HARDNESS.blowBend : HARDNESS.blowBendMiddle) * onHigh(layout);
+    },
+  },
+  {
+    id: 'overs',
+    label: 'over-notes',
+    about: 'Overblows and overdraws.',
+    tally: 'notes',
+    weight: 1.6,
+    onWay({ way }, { layout }) {
+      if (way.technique === 'overblow') return HARDNESS.overblow * onHigh(layout);
+      return way.technique === 'overdraw' ? HARDNESS.overdraw * onHigh(layout) : 0;
+    },
+  },
+  {
+    id: 'over-run',
+    label: 'over-notes in a row',
+    about: 'One over-note straight after another.',
+    tally: 'sum',
+    weight: 1.5,
+    between: (from: Hold<DiatonicWay>, to: Hold<DiatonicWay>) =>
+      from.some(isOver) && to.some(isOver) ? 1 : 0,
+  },
+  {
+    id: 'breath',
+    label: 'big breaths',
+    about: 'Air for notes below middle C, by length.',
+    tally: 'sum',
+    weight: 0.2,
+    feels: ['beats'],
+    onWay: ({ way }, { timing }) => (Math.max(0, MIDDLE_C - way.pitch) / 12) * timing.beats,
+  },
+  {
+    id: 'tone',
+    label: 'thin tone',
+    about: 'Notes that sound thinner than their neighbours.',
+    tally: 'sum',
+    weight: 0.4,
+    onWay: ({ way }, { layout }) => thinness(layout, way),
+  },
+  { ...tongueBlocks, weight: 0.4 },
+  {
+    id: 'habit',
+    label: 'against your habit',
+    about: 'The other one of two equal notes.',
+    tally: 'notes',
+    weight: 4,
+    onWay({ way }, { layout, options }) {
+      const twin = options['twin'] ?? 'either';
+      return twin !== 'either' && twinOf(layout, way) === twin ? 1 : 0;
+    },
+  },
+];
 
 /** Two schools for the pitch that hole 2 draw and hole 3 blow share. */
-export const habits: readonly Habit[] = Object.freeze([
+export const playingOptions: readonly PlayingOption[] = Object.freeze([
   {
     id: 'twin',
     label: 'When 2 draw and 3 blow are the same note',
@@ -147,58 +156,45 @@ export const habits: readonly Habit[] = Object.freeze([
   },
 ]);
 
-const EVEN: Readonly<Record<PartId, number>> = Object.freeze({
-  turns: 0.5,
-  jumps: 0.7,
-  bends: 1,
-  middles: 1.2,
-  highs: 1,
-  overs: 1.6,
-  'over-run': 1.5,
-  breath: 0.2,
-  tone: 0.4,
-  habit: 4,
-});
-
 const BENDS = ['shallow-bend', 'deep-bend', 'middle-bend', 'blow-bend'];
 const OVERS = ['overblow', 'overdraw'];
 
-export const preferences: readonly PreferencePreset[] = Object.freeze([
-  { id: 'even', label: 'an even hand', about: 'Everything counts a little.', weights: EVEN, avoid: [] },
+export const preferences: readonly PreferencePreset[] = [
+  EVEN_HAND,
   {
     id: 'beginner',
     label: 'no bends at all',
     about: 'Easiest for a beginner: plain notes only, few jumps.',
-    weights: { ...EVEN, jumps: 1.2 },
+    weights: { jumps: 1.2 },
     avoid: [...BENDS, ...OVERS],
   },
   {
     id: 'tone',
     label: 'the best tone',
     about: 'Full notes first, even where they cost a turn or a jump.',
-    weights: { ...EVEN, tone: 4, turns: 0.2, jumps: 0.4 },
+    weights: { tone: 4, turns: 0.2, jumps: 0.4 },
     avoid: [],
   },
   {
     id: 'air',
     label: 'the smoothest air',
     about: 'As few turns of breath as the notes allow.',
-    weights: { ...EVEN, turns: 4, jumps: 0.3 },
+    weights: { turns: 4, jumps: 0.3 },
     avoid: [],
   },
   {
     id: 'no-overs',
     label: 'no over-notes',
     about: 'Bends, but neither overblows nor overdraws.',
-    weights: EVEN,
+    weights: {},
     avoid: OVERS,
   },
   {
     id: 'reach',
     label: 'everything, as high as it goes',
     about: 'The whole reach; high bends and over-notes count less.',
-    weights: { ...EVEN, highs: 0.5, overs: 0.8, 'over-run': 0.6 },
+    weights: { highs: 0.5, overs: 0.8, 'over-run': 0.6 },
     avoid: [],
-    wholeReach: true,
+    wholeRange: true,
   },
-]);
+];

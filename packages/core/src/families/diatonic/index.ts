@@ -1,9 +1,10 @@
 import { notePitchClass } from '../../pitch/noteName.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
 import { defineFamily } from '../defineFamily.ts';
+import { tongueClash } from '../kernel/holes.ts';
 import { REED } from '../kernel/timbres.ts';
 import { scene } from './diagram.ts';
-import { habits, parts, preferences, stepLoads, wayLoads } from './effort.ts';
+import { playingOptions, preferences, terms } from './effort.ts';
 import {
   checkLayout,
   describe,
@@ -17,7 +18,7 @@ import { ordinal, positionOf } from '../kernel/position.ts';
 import { presets } from './presets.ts';
 import { brief, dialects, parseTab, tab } from './tab.ts';
 import { techniques } from './techniques.ts';
-import { capabilityGroups, marks, ways, type DiatonicWay } from './ways.ts';
+import { capabilityGroups, clash, marks, ways, type DiatonicWay } from './ways.ts';
 
 export const diatonic = defineFamily<DiatonicLayout, DiatonicWay>({
   id: 'diatonic',
@@ -25,10 +26,10 @@ export const diatonic = defineFamily<DiatonicLayout, DiatonicWay>({
   air: { out: 'blow', in: 'draw', store: 'lungs' },
   sides: { above: 'blow ↑', level: '', below: 'draw ↓' },
   techniques,
-  parts,
+  terms,
   preferences,
-  habits,
-  grips: [],
+  playingOptions,
+  fingerings: [],
   dialects,
   timbre: REED,
   absent: 'no reed reaches it',
@@ -44,8 +45,8 @@ export const diatonic = defineFamily<DiatonicLayout, DiatonicWay>({
   capabilityGroups,
   ways,
   marks,
-  wayLoads: (layout, { way }, moment, chosen) => wayLoads(layout, way, moment, chosen),
-  stepLoads: (_, from, to) => stepLoads(from.way, to.way),
+  clash,
+  holdClash: (_, hold) => tongueClash(hold),
   sideOf: (_, { way }) => (way.air === 'out' ? 'above' : 'below'),
   facts: (layout, key) => [`${ordinal(positionOf(layout.root, notePitchClass(key.tonic)))} position`],
   tab: (_, way, dialect, called) => tab(way, dialect, called),

@@ -3,7 +3,7 @@ import { PITCH_RANGE, pitchClass, type Pitch } from '../../pitch/pitch.ts';
 import { fail, isRecord, ok, shown, type Problem, type Result } from '../../result.ts';
 import { USUAL_KEYS } from '../../scale/scale.ts';
 import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
-import { TUNING_IDS, TUNINGS, type TuningId } from './tunings.ts';
+import { TUNING_IDS, TUNINGS, type TuningId } from './tables.ts';
 
 export const HOLES = 10;
 

@@ -1,5 +1,6 @@
 import type { Capability, CapabilityGroup } from '../layoutPart.ts';
-import type { Mark, Way } from '../way.ts';
+import { holesApart } from '../kernel/holes.ts';
+import type { Clash, FingeredWay, Mark, Way } from '../way.ts';
 import { bendRoom, dipAir, reedSounds, type ReedPair, type ReedSound } from '../kernel/reedPair.ts';
 import { HOLES, reedPitch, type DiatonicLayout } from './layout.ts';
 import type { TechniqueId } from './techniques.ts';
@@ -62,7 +63,7 @@ export function ways(layout: DiatonicLayout, capability: Capability): readonly D
         air: sound.air,
         words: wordsFor(hole, sound),
         able: group === undefined || groups.get(group)!.includes(String(hole)),
-        duplicateOf: undefined,
+        redundantTo: undefined,
         hole,
         depth: sound.depth,
         room: sound.room,
@@ -72,7 +73,7 @@ export function ways(layout: DiatonicLayout, capability: Capability): readonly D
   const isOver = (way: DiatonicWay) => way.technique === 'overblow' || way.technique === 'overdraw';
   const easier = new Map<number, DiatonicWay>();
   for (const way of all) if (!isOver(way) && !easier.has(way.pitch)) easier.set(way.pitch, way);
-  return all.map((way) => (isOver(way) ? { ...way, duplicateOf: easier.get(way.pitch)?.id } : way));
+  return all.map((way) => (isOver(way) ? { ...way, redundantTo: easier.get(way.pitch)?.id } : way));
 }
 
 /** Reeds that only dip: shown, never counted as a pitch. The depth of 40 cents is typical, not measured. */
@@ -129,4 +130,15 @@ export function capabilityGroups(layout: DiatonicLayout): readonly CapabilityGro
       byDefault: [],
     },
   ];
+}
+
+/** Plain notes of neighbouring holes sound together; a bend or an over-note takes the whole breath. */
+export function clash(
+  _layout: DiatonicLayout,
+  low: FingeredWay<DiatonicWay>,
+  high: FingeredWay<DiatonicWay>,
+): Clash | undefined {
+  const alone = [low, high].find(({ way }) => way.technique !== 'plain');
+  if (alone) return { reason: 'technique', text: `${alone.way.words} sounds alone` };
+  return holesApart(low, high);
 }

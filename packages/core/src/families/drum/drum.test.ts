@@ -1,7 +1,7 @@
+import { routeOf } from '../../../test/instruments.ts';
 import { openInstrument, specFromPreset, type Instrument } from '../../instrument/instrument.ts';
 import { parseNote } from '../../pitch/noteName.ts';
 import { expectOk } from '../../result.ts';
-import { routeLine } from '../../route/route.ts';
 import { keyOf, scaleById } from '../../scale/scale.ts';
 import { layoutOf } from './layout.ts';
 
@@ -10,7 +10,7 @@ const open = (preset: string, layout: object = {}, more: object = {}): Instrumen
   return expectOk(openInstrument({ ...spec, ...more, layout: { ...(spec.layout as object), ...layout } }));
 };
 const key = keyOf(expectOk(scaleById('major')), expectOk(parseNote('C')));
-const prefer = (preset: string, habits = {}) => ({ preset, weights: {}, habits });
+const prefer = (preset: string, playingOptions = {}) => ({ preset, weights: {}, playingOptions });
 const anchors = (instrument: Instrument) =>
   Object.fromEntries(instrument.tables(key)[0]!.rows.map((row) => [row.cells[0], row.cells[1]]));
 
@@ -53,12 +53,12 @@ test('the lowest lies in the centre, the others go up left and right of the play
 
 test('hands in turn never play twice in a row; each hand on its side does not cross', () => {
   const instrument = open('bb-major-15');
-  const line = instrument.ways.map((w, i) => ({ pitch: w.pitch, beats: 1, start: i }));
-  const hands = routeLine(instrument, line, prefer('turns')).notes.map((n) => n.grip);
+  const line = instrument.ways.map((w) => w.pitch);
+  const hands = routeOf(instrument, line, prefer('turns')).notes.map((n) => n.fingering);
   for (const [i, hand] of hands.entries()) if (i > 0) expect(hand).not.toBe(hands[i - 1]);
-  const crossed = routeLine(instrument, line, prefer('sides')).effort.parts.find((p) => p.id === 'crossed')!;
+  const crossed = routeOf(instrument, line, prefer('sides')).effort.terms.find((p) => p.id === 'crossed')!;
   expect(crossed.count).toBe(0);
-  const one = routeLine(instrument, line, prefer('even', { hands: 'left' })).notes.map((n) => n.grip);
+  const one = routeOf(instrument, line, prefer('even', { hands: 'left' })).notes.map((n) => n.fingering);
   expect(new Set(one)).toEqual(new Set(['L']));
 });
 

@@ -15,7 +15,7 @@ export function ways(layout: DrumLayout, capability: Capability): readonly SpotW
     air: undefined,
     words: `tongue ${index + 1}`,
     able: capability['tongues']?.includes(String(index + 1)) ?? true,
-    duplicateOf: undefined,
+    redundantTo: undefined,
     number: index + 1,
     x,
     y,

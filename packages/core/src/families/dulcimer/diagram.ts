@@ -1,7 +1,7 @@
 import { chipShape, type ChipText } from '../../scene/chip.ts';
 import type { Scene, Shape } from '../../scene/scene.ts';
 import { label, line, rect } from '../../scene/shapes.ts';
-import { STRINGS, type StringName } from './frets.ts';
+import { STRINGS, type StringName } from './tables.ts';
 import { capoAt, describe, openText, type DulcimerLayout } from './layout.ts';
 import type { DulcimerWay } from './ways.ts';
 

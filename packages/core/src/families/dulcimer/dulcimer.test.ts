@@ -1,8 +1,8 @@
+import { routeOf } from '../../../test/instruments.ts';
 import { openInstrument, specFromPreset, type Instrument } from '../../instrument/instrument.ts';
 import { parseNote } from '../../pitch/noteName.ts';
 import { expectOk } from '../../result.ts';
 import { scaleLine } from '../../route/line.ts';
-import { routeLine } from '../../route/route.ts';
 import { keyOf, scaleById } from '../../scale/scale.ts';
 
 const open = (preset: string, layout: object = {}): Instrument => {
@@ -17,7 +17,7 @@ function frets(instrument: Instrument, tonic: string, scale: string, preset = 'n
   const melody = ways.filter((w) => preset !== 'noter' || w.id.startsWith('melody')).map((w) => w.pitch);
   const compass = [...new Set(melody)].sort((a, b) => a - b);
   const line = scaleLine(keyIn(tonic, scale), { kind: 'octaves', octaves: 1 }, 'up', compass);
-  const { notes } = routeLine(instrument, line, { preset, weights: {}, habits: {} });
+  const { notes } = routeOf(instrument, line, { preset, weights: {}, playingOptions: {} });
   return notes.map((n) => n.way?.id.split('.')[1] ?? '—');
 }
 
@@ -51,16 +51,20 @@ test('frets are names: 6 and 6½ stay apart in every dialect, typed as ½, .5 or
 });
 
 test('the noter school stays on the melody string and uses the noter; fingers are assigned else', () => {
-  const line = [62, 64, 66, 67].map((pitch, i) => ({ pitch, beats: 1, start: i }));
+  const line = [62, 64, 66, 67];
   const route = (preset: string) =>
-    routeLine(open('d3-a3-d4'), line, { preset, weights: {}, habits: {} }).notes;
-  expect(route('noter').map((n) => n.grip)).toEqual([undefined, 'n', 'n', 'n']);
-  expect(route('melody').map((n) => n.grip)).toEqual([undefined, 'r', 'm', 'i']);
+    routeOf(open('d3-a3-d4'), line, { preset, weights: {}, playingOptions: {} }).notes;
+  expect(route('noter').map((n) => n.fingering)).toEqual([undefined, 'n', 'n', 'n']);
+  expect(route('melody').map((n) => n.fingering)).toEqual([undefined, 'r', 'm', 'i']);
 });
 
-test('picking goes out on the beat and in off it', () => {
-  const line = [62, 64, 66, 67].map((pitch, i) => ({ pitch, beats: 0.5, start: i / 2 }));
-  const remarks = routeLine(open('d3-a3-d4'), line, { preset: 'melody', weights: {}, habits: {} }).remarks();
+test('picking goes out on even pulses and in on odd ones, or all out', () => {
+  const line = [62, 64, 66, 67];
+  const remarks = routeOf(open('d3-a3-d4'), line, {
+    preset: 'melody',
+    weights: {},
+    playingOptions: {},
+  }).remarks();
   expect(remarks.filter((r) => r.routine).map((r) => r.mark)).toEqual(['out', 'in', 'out', 'in']);
 });
 

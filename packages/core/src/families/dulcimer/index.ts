@@ -6,8 +6,9 @@ import { parseByTable } from '../kernel/tabTable.ts';
 import { PLUCKED } from '../kernel/timbres.ts';
 import type { FactTable } from '../layoutPart.ts';
 import { scene } from './diagram.ts';
-import { habits, parts, pickIsOut, preferences, remarks, stepLoads, wayLoads } from './effort.ts';
-import { STRINGS } from './frets.ts';
+import { playingOptions, preferences, remarks, terms } from './effort.ts';
+import { carry, clash } from './hand.ts';
+import { STRINGS } from './tables.ts';
 import {
   capoAt,
   checkLayout,
@@ -22,7 +23,7 @@ import {
 } from './layout.ts';
 import { presets } from './presets.ts';
 import { brief, dialects, tab } from './tab.ts';
-import { capabilityGroups, gripsFor, GRIPS, techniques, ways, type DulcimerWay } from './ways.ts';
+import { capabilityGroups, fingeringsFor, FINGERINGS, techniques, ways, type DulcimerWay } from './ways.ts';
 
 const DIALECT_IDS = dialects.map((dialect) => dialect.id);
 
@@ -32,10 +33,10 @@ export const dulcimer = defineFamily<DulcimerLayout, DulcimerWay>({
   air: undefined,
   sides: { above: 'bass string', level: 'middle string', below: 'melody string' },
   techniques,
-  parts,
+  terms,
   preferences,
-  habits,
-  grips: GRIPS,
+  playingOptions,
+  fingerings: FINGERINGS,
   dialects,
   timbre: PLUCKED,
   absent: 'no fret gives it',
@@ -50,11 +51,10 @@ export const dulcimer = defineFamily<DulcimerLayout, DulcimerWay>({
   withElement,
   capabilityGroups,
   ways,
-  gripsFor: (_, way, chosen) => gripsFor(way, chosen),
-  wayLoads: (_, play) => wayLoads(play),
-  stepsHangOn: ({ start }) => (pickIsOut(start) ? 'out' : 'in'),
-  stepLoads: (_, from, to, moment) => stepLoads(from, to, moment),
-  remarks: (_, line) => remarks(line),
+  fingeringsFor: (_, way, chosen) => fingeringsFor(way, chosen),
+  clash: (_, low, high) => clash(low, high),
+  carry: (_, before, hold) => carry(before, hold),
+  remarks: (_, line, chosen) => remarks(line, chosen),
   sideOf: (_, { way }) => ({ bass: 'above', middle: 'level', melody: 'below' })[way.technique] as 'above',
   drones: (layout) => [layout.strings.bass + capoAt(layout), layout.strings.middle + capoAt(layout)],
   facts,

@@ -16,7 +16,7 @@ import {
   type FretboardId,
   type StringName,
   type TuningId,
-} from './frets.ts';
+} from './tables.ts';
 
 /** A fretted string instrument on the lap: three courses, frets that are names. */
 export interface DulcimerLayout {

@@ -1,5 +1,5 @@
 import type { LayoutPreset } from '../layoutPart.ts';
-import { FRETBOARD_IDS, FRETBOARDS, TUNING_IDS } from './frets.ts';
+import { FRETBOARD_IDS, FRETBOARDS, TUNING_IDS } from './tables.ts';
 import { layoutOf, type DulcimerLayout } from './layout.ts';
 
 export const presets: readonly LayoutPreset<DulcimerLayout>[] = Object.freeze([

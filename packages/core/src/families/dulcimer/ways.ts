@@ -1,7 +1,7 @@
-import type { HabitChoice } from '../effortPart.ts';
+import type { ChosenOptions } from '../effortTerm.ts';
 import type { Capability, CapabilityGroup } from '../layoutPart.ts';
-import type { Grip, Technique, Way } from '../way.ts';
-import { STRINGS, type StringName } from './frets.ts';
+import type { Fingering, Technique, Way } from '../way.ts';
+import { ALL_FRETS, STRINGS, type StringName } from './tables.ts';
 import { capoAt, type DulcimerLayout } from './layout.ts';
 
 /** The strings are the classes: the melody string is learnt first. */
@@ -17,7 +17,17 @@ export interface DulcimerWay extends Way {
   readonly fret: string;
   /** Semitones above the open string. */
   readonly semitones: number;
+  /** Place along the fretboard in diatonic frets, the player's measure: 3 for fret 3, 6.5 for fret 6½. */
+  readonly along: number;
 }
+
+/** A half fret lies between two diatonic ones. */
+const ALONG: ReadonlyMap<string, number> = new Map(
+  ALL_FRETS.map(({ name }, index) => {
+    const wholes = ALL_FRETS.slice(0, index + 1).filter((f) => !f.name.includes('½')).length;
+    return [name, name.includes('½') ? wholes + 0.5 : wholes];
+  }),
+);
 
 /** Every string open and at every fret above the capo: `melody.6½`. */
 export function ways(layout: DulcimerLayout, capability: Capability): readonly DulcimerWay[] {
@@ -33,9 +43,10 @@ export function ways(layout: DulcimerLayout, capability: Capability): readonly D
         air: undefined,
         words: `${string} string ${name === '0' ? (capo > 0 ? 'at the capo' : 'open') : `fret ${name}`}`,
         able: name === '0' || (capability['frets']?.includes(name) ?? true),
-        duplicateOf: undefined,
+        redundantTo: undefined,
         fret: name,
         semitones,
+        along: ALONG.get(name) ?? 0,
       }),
     ),
   );
@@ -57,7 +68,7 @@ export function capabilityGroups(layout: DulcimerLayout): readonly CapabilityGro
 /** Fingers of the left hand from the lowest fret to the highest, and the noter. Source: common fingering of teachers. */
 export const FINGERS = Object.freeze(['r', 'm', 'i', 't'] as const);
 
-export const GRIPS: readonly Grip[] = Object.freeze([
+export const FINGERINGS: readonly Fingering[] = Object.freeze([
   { id: 'r', short: 'r', words: 'ring finger' },
   { id: 'm', short: 'm', words: 'middle finger' },
   { id: 'i', short: 'i', words: 'index finger' },
@@ -65,7 +76,7 @@ export const GRIPS: readonly Grip[] = Object.freeze([
   { id: 'n', short: 'n', words: 'noter' },
 ]);
 
-export function gripsFor({ fret }: DulcimerWay, habits: HabitChoice): readonly string[] {
+export function fingeringsFor({ fret }: DulcimerWay, playingOptions: ChosenOptions): readonly string[] {
   if (fret === '0') return [];
-  return habits['hand'] === 'noter' ? ['n'] : FINGERS;
+  return playingOptions['hand'] === 'noter' ? ['n'] : FINGERS;
 }

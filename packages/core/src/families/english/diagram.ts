@@ -3,7 +3,7 @@ import type { Scene, Shape } from '../../scene/scene.ts';
 import { label, rect } from '../../scene/shapes.ts';
 import { HAND_WORDS, HANDS, type Hand } from '../kernel/buttons.ts';
 import { describe, type EnglishLayout } from './layout.ts';
-import { COLUMNS, type Column } from './layouts.ts';
+import { COLUMNS, type Column } from './tables.ts';
 import type { EnglishWay } from './ways.ts';
 
 /** Millimetres. */

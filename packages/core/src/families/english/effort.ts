@@ -1,48 +1,78 @@
-import { loader, type EffortPart, type Habit, type Loads, type PreferencePreset } from '../effortPart.ts';
-import { hops, isWeak } from '../kernel/buttons.ts';
-import type { Play } from '../way.ts';
+import type { EffortTerm, PlayingOption, PreferencePreset } from '../effortTerm.ts';
+import { fingerHops, fingersClash, weakFingers } from '../kernel/buttons.ts';
+import type { Clash, FingeredWay, Hold } from '../way.ts';
+import type { EnglishLayout } from './layout.ts';
 import type { EnglishWay } from './ways.ts';
 
-export const parts = Object.freeze([
+/** Most rows between two buttons that one hand holds at once; judgement. */
+const SPAN_ROWS = 4;
+
+export function clash(low: FingeredWay<EnglishWay>, high: FingeredWay<EnglishWay>): Clash | undefined {
+  const far = low.way.hand === high.way.hand && Math.abs(low.way.row - high.way.row) > SPAN_ROWS;
+  if (far) return { reason: 'span', text: 'the buttons lie too far apart for one hand' };
+  return fingersClash(low, high);
+}
+
+/** The hand that plays a whole hold; undefined where both do. */
+function onlyHand(hold: Hold<EnglishWay>) {
+  const [first] = hold;
+  return hold.every(({ way }) => way.hand === first!.way.hand) ? first!.way.hand : undefined;
+}
+
+export const terms: readonly EffortTerm<EnglishLayout, EnglishWay>[] = [
+  { ...fingerHops, weight: 3 },
   {
-    id: 'hops',
-    label: 'one finger on two buttons',
+    id: 'same-hand',
+    label: 'same hand again',
+    about: 'Two notes in a row on one hand.',
     tally: 'sum',
-    about: 'The same finger straight from one button to another: the line breaks there.',
+    weight: 0.5,
+    between(from: Hold<EnglishWay>, to: Hold<EnglishWay>) {
+      const hand = onlyHand(to);
+      if (hand === undefined || onlyHand(from) !== hand) return 0;
+      const held = new Set(from.map(({ way }) => way.button));
+      return to.every(({ way }) => held.has(way.button)) ? 0 : 1;
+    },
   },
-  { id: 'same-hand', label: 'same hand again', tally: 'sum', about: 'Two notes in a row on one hand.' },
   {
     id: 'reach',
     label: 'reaching',
-    tally: 'sum',
     about: 'Rows moved up or down within one hand, beyond the next.',
+    tally: 'sum',
+    weight: 0.5,
+    between(from: Hold<EnglishWay>, to: Hold<EnglishWay>) {
+      let nearest = Infinity;
+      for (const before of from)
+        for (const after of to)
+          if (before.way.hand === after.way.hand)
+            nearest = Math.min(nearest, Math.abs(before.way.row - after.way.row));
+      return nearest === Infinity ? 0 : Math.max(0, nearest - 1);
+    },
   },
-  { id: 'outer', label: 'outer columns', tally: 'notes', about: 'Notes in columns 1 and 4.' },
   {
-    id: 'weak',
-    label: 'ring and little finger',
-    tally: 'notes',
-    about: 'Notes played by the weaker fingers.',
+    id: 'stretch',
+    label: 'stretches',
+    about: 'Rows between buttons that one hand holds at once, beyond the next.',
+    tally: 'sum',
+    weight: 0.5,
+    onHold: (hold: Hold<EnglishWay>) =>
+      hold.reduce((sum, { way }, i) => {
+        const below = hold.slice(0, i).findLast((other) => other.way.hand === way.hand);
+        return sum + (below ? Math.max(0, Math.abs(way.row - below.way.row) - 1) : 0);
+      }, 0),
   },
-] as const satisfies readonly EffortPart[]);
+  {
+    id: 'outer',
+    label: 'outer columns',
+    about: 'Notes in columns 1 and 4.',
+    tally: 'notes',
+    weight: 0.2,
+    onWay: ({ way }) => (way.column === 1 || way.column === 4 ? 1 : 0),
+  },
+  weakFingers,
+];
 
-const loads = loader(parts);
-
-export function wayLoads({ way, grip }: Play<EnglishWay>): Loads {
-  return loads({ outer: way.column === 1 || way.column === 4 ? 1 : 0, weak: isWeak(grip) ? 1 : 0 });
-}
-
-export function stepLoads(from: Play<EnglishWay>, to: Play<EnglishWay>): Loads {
-  const sameHand = from.way.hand === to.way.hand;
-  const again = from.way.button === to.way.button;
-  return loads({
-    hops: hops(from, to) ? 1 : 0,
-    'same-hand': sameHand && !again ? 1 : 0,
-    reach: sameHand ? Math.max(0, Math.abs(from.way.row - to.way.row) - 1) : 0,
-  });
-}
-
-export const habits: readonly Habit[] = Object.freeze([
+export const playingOptions: readonly PlayingOption[] = Object.freeze([
   {
     id: 'fingers',
     label: 'Fingers',
@@ -54,38 +84,36 @@ export const habits: readonly Habit[] = Object.freeze([
   },
 ]);
 
-const EVEN = Object.freeze({ hops: 3, 'same-hand': 0.5, reach: 0.5, outer: 0.2, weak: 0.3 });
-
-export const preferences: readonly PreferencePreset[] = Object.freeze([
+export const preferences: readonly PreferencePreset[] = [
   {
     id: 'three',
     label: 'three fingers',
     about: 'The trained hand: index, middle and ring share the columns.',
-    weights: EVEN,
+    weights: {},
     avoid: [],
-    habits: { fingers: 'three' },
+    playingOptions: { fingers: 'three' },
   },
   {
     id: 'two',
     label: 'two fingers',
     about: 'For beginners: index and middle keep to their own columns.',
-    weights: EVEN,
+    weights: {},
     avoid: [],
-    habits: { fingers: 'two' },
+    playingOptions: { fingers: 'two' },
   },
   {
     id: 'four',
     label: 'four fingers',
     about: 'The little finger leaves its rest for column 4.',
-    weights: { ...EVEN, weak: 0.15 },
+    weights: { weak: 0.15 },
     avoid: [],
-    habits: { fingers: 'four' },
+    playingOptions: { fingers: 'four' },
   },
   {
     id: 'alternate',
     label: 'hands in turn',
     about: 'Left and right alternate wherever a twin button allows it.',
-    weights: { ...EVEN, 'same-hand': 4, outer: 0 },
+    weights: { 'same-hand': 4, outer: 0 },
     avoid: [],
   },
-]);
+];

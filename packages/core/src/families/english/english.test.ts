@@ -1,9 +1,9 @@
+import { routeOf } from '../../../test/instruments.ts';
 import { openInstrument, specFromPreset, type Instrument } from '../../instrument/instrument.ts';
 import { parseNote } from '../../pitch/noteName.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
 import { expectOk } from '../../result.ts';
 import { scaleLine } from '../../route/line.ts';
-import { routeLine } from '../../route/route.ts';
 import { keyOf, scaleById } from '../../scale/scale.ts';
 
 const open = (preset: string): Instrument => expectOk(openInstrument(specFromPreset('english', preset)));
@@ -12,9 +12,9 @@ function route(instrument: Instrument, tonic: string, scale: string, preset: str
   const key = keyOf(expectOk(scaleById(scale)), expectOk(parseNote(tonic)));
   const compass = [...new Set(instrument.ways.map((w) => w.pitch))].sort((a, b) => a - b);
   const line = scaleLine(key, { kind: 'octaves', octaves: 2 }, 'up', compass);
-  return routeLine(instrument, line, { preset, weights: {}, habits: {} });
+  return routeOf(instrument, line, { preset, weights: {}, playingOptions: {} });
 }
-const count = (r: ReturnType<typeof route>, id: string) => r.effort.parts.find((p) => p.id === id)!.count;
+const count = (r: ReturnType<typeof route>, id: string) => r.effort.terms.find((p) => p.id === id)!.count;
 
 test.each([
   ['treble', 48, 55, 96],
@@ -58,7 +58,7 @@ test('twins: G♯ and D♯ are on the other hand as A♭ and E♭, and are chose
 test('three fingers hop less than two in a key with accidentals', () => {
   const hopsIn = (preset: string) => count(route(open('treble'), 'B', 'major', preset), 'hops');
   expect(hopsIn('three')).toBeLessThanOrEqual(hopsIn('two'));
-  const fingers = route(open('treble'), 'B', 'major', 'two').notes.map((n) => n.grip!.slice(1));
+  const fingers = route(open('treble'), 'B', 'major', 'two').notes.map((n) => n.fingering!.slice(1));
   expect(new Set(fingers)).toEqual(new Set(['i', 'm']));
 });
 
@@ -68,8 +68,11 @@ test('a button that does not work is gone around by its twin or is missing', () 
   const without = (place: string) =>
     expectOk(openInstrument({ ...spec, capability: { buttons: places.filter((p) => p !== place) } }));
   const note = (instrument: Instrument, pitch: number) =>
-    routeLine(instrument, [{ pitch, beats: 1, start: 0 }], { preset: 'three', weights: {}, habits: {} })
-      .notes[0]!;
+    routeOf(instrument, [pitch], {
+      preset: 'three',
+      weights: {},
+      playingOptions: {},
+    }).notes[0]!;
   expect(note(without('L1.2'), 68).way!.id).toBe('R1.3');
   expect(note(without('L2.1'), 60).missing!.reason).toBe('capability');
 });

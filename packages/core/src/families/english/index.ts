@@ -1,9 +1,9 @@
 import { defineFamily } from '../defineFamily.ts';
-import { FINGER_GRIPS } from '../kernel/buttons.ts';
+import { HAND_FINGERINGS } from '../kernel/buttons.ts';
 import { parseByTable } from '../kernel/tabTable.ts';
 import { BELLOWS_REED } from '../kernel/timbres.ts';
 import { scene } from './diagram.ts';
-import { habits, parts, preferences, stepLoads, wayLoads } from './effort.ts';
+import { clash, playingOptions, preferences, terms } from './effort.ts';
 import {
   callButton,
   checkLayout,
@@ -16,7 +16,7 @@ import {
 } from './layout.ts';
 import { presets } from './presets.ts';
 import { brief, dialects, tab } from './tab.ts';
-import { capabilityGroups, gripsFor, techniques, ways, type EnglishWay } from './ways.ts';
+import { capabilityGroups, fingeringsFor, techniques, ways, type EnglishWay } from './ways.ts';
 
 const DIALECT_IDS = dialects.map((dialect) => dialect.id);
 
@@ -26,10 +26,10 @@ export const english = defineFamily<EnglishLayout, EnglishWay>({
   air: undefined,
   sides: { above: 'right hand', level: '', below: 'left hand' },
   techniques,
-  parts,
+  terms,
   preferences,
-  habits,
-  grips: FINGER_GRIPS,
+  playingOptions,
+  fingerings: HAND_FINGERINGS,
   dialects,
   timbre: BELLOWS_REED,
   absent: 'no button has it',
@@ -45,9 +45,8 @@ export const english = defineFamily<EnglishLayout, EnglishWay>({
   withElement,
   capabilityGroups,
   ways,
-  gripsFor: (_, way, chosen) => gripsFor(way, chosen),
-  wayLoads: (_, play) => wayLoads(play),
-  stepLoads: (_, from, to) => stepLoads(from, to),
+  fingeringsFor: (_, way, chosen) => fingeringsFor(way, chosen),
+  clash: (_, low, high) => clash(low, high),
   sideOf: (_, { way }) => (way.hand === 'R' ? 'above' : 'below'),
   facts: () => ['each button sounds the same pushed and pulled: turn the bellows at phrases'],
   nameOf: callButton,

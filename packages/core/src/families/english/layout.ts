@@ -6,7 +6,7 @@ import { HAND_WORDS, HANDS, type Hand } from '../kernel/buttons.ts';
 import { Fields } from '../kernel/fields.ts';
 import { chosen, option } from '../kernel/options.ts';
 import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
-import { COLUMNS, SYSTEM_IDS, SYSTEMS, type ButtonPlan, type Column, type SystemId } from './layouts.ts';
+import { COLUMNS, SYSTEM_IDS, SYSTEMS, type ButtonPlan, type Column, type SystemId } from './tables.ts';
 
 /** An English concertina: every button one pitch, the same pushed and pulled. */
 export interface EnglishLayout {

@@ -1,10 +1,10 @@
-import type { HabitChoice } from '../effortPart.ts';
-import { FINGERS, gripId, HANDS, HAND_WORDS, type ButtonWay, type Finger } from '../kernel/buttons.ts';
+import type { ChosenOptions } from '../effortTerm.ts';
+import { FINGERS, fingeringId, HANDS, HAND_WORDS, type ButtonWay, type Finger } from '../kernel/buttons.ts';
 import type { CapabilityGroup } from '../layoutPart.ts';
 import type { Capability } from '../layoutPart.ts';
 import type { Technique } from '../way.ts';
 import type { EnglishLayout } from './layout.ts';
-import { COLUMNS, type Column } from './layouts.ts';
+import { COLUMNS, type Column } from './tables.ts';
 
 export const techniques = Object.freeze([
   { id: 'button', label: 'buttons', needs: 'a button', safe: true },
@@ -31,9 +31,10 @@ export function ways({ buttons }: EnglishLayout, capability: Capability): readon
           air: undefined,
           words: `${HAND_WORDS[hand]}, column ${column}, button ${index + 1}`,
           able: capability['buttons']?.includes(id) ?? true,
-          duplicateOf: undefined,
+          redundantTo: undefined,
           hand,
           button: id,
+          fromThumb: column,
           column,
           row: index + 1,
         };
@@ -62,7 +63,12 @@ export const SCHOOLS: Readonly<Record<string, Readonly<Record<Column, readonly F
   four: { 1: ['index'], 2: ['index', 'middle'], 3: ['middle', 'ring'], 4: ['ring', 'little'] },
 });
 
-export function gripsFor({ hand, column }: EnglishWay, habits: HabitChoice): readonly string[] {
-  const school = SCHOOLS[habits['fingers'] ?? 'three']!;
-  return FINGERS.filter((finger) => school[column].includes(finger)).map((finger) => gripId(hand, finger));
+export function fingeringsFor(
+  { hand, column }: EnglishWay,
+  playingOptions: ChosenOptions,
+): readonly string[] {
+  const school = SCHOOLS[playingOptions['fingers'] ?? 'three']!;
+  return FINGERS.filter((finger) => school[column].includes(finger)).map((finger) =>
+    fingeringId(hand, finger),
+  );
 }

@@ -1,96 +1,139 @@
-import { loader, type EffortPart, type Habit, type Loads, type PreferencePreset } from '../effortPart.ts';
-import type { Moment, Play, PlayedNote, Remark } from '../way.ts';
-import { isUp, nameAt, type HarpLayout } from './layout.ts';
+import { EVEN_HAND, type EffortTerm, type PlayingOption, type PreferencePreset } from '../effortTerm.ts';
+import type { Hold, PlayedHold, Remark } from '../way.ts';
+import { handOf, isSameString, naturalStrings, nearestSteps, neighbours, type HandStep } from './hand.ts';
+import { nameAt, type HarpLayout } from './layout.ts';
+import { leversMoved, leversToMove } from './levers.ts';
 import type { HarpWay } from './ways.ts';
 
-export const parts = Object.freeze([
+/** Strings by which two fingers are off their natural distance, up to which the hand only stretches; judgement. */
+const STRETCH = 2;
+
+type HandMove = 'again' | 'crossed' | 'stretch' | 'moves';
+
+/** What one hand does from hold to hold: the nearest two strings that it plays decide. */
+function handMove({ sameString, strings, fingers }: HandStep): readonly [HandMove, number] {
+  if (fingers === 0) return ['again', sameString ? 0.5 : 1];
+  if (strings === 0) return ['stretch', 0];
+  if (Math.sign(strings) !== Math.sign(fingers)) return ['crossed', 1];
+  const off = Math.abs(Math.abs(strings) - Math.abs(fingers));
+  return off <= STRETCH ? ['stretch', off] : ['moves', 1];
+}
+
+/** What the hands do from hold to hold; four terms ask it one after the other, so the last answer is kept. */
+function handMoves(from: Hold<HarpWay>, to: Hold<HarpWay>): Readonly<Record<HandMove, number>> {
+  if (last?.from !== from || last.to !== to) {
+    const moves = { again: 0, crossed: 0, stretch: 0, moves: 0 };
+    for (const step of nearestSteps(from, to)) {
+      const [kind, cost] = handMove(step);
+      moves[kind] += cost;
+    }
+    last = { from, to, moves };
+  }
+  return last.moves;
+}
+
+let last: { from: Hold<HarpWay>; to: Hold<HarpWay>; moves: Readonly<Record<HandMove, number>> } | undefined;
+
+const handTerm = (kind: HandMove) => ({
+  between: (from: Hold<HarpWay>, to: Hold<HarpWay>) => handMoves(from, to)[kind],
+});
+
+export const terms: readonly EffortTerm<HarpLayout, HarpWay>[] = [
   {
     id: 'flips',
     label: 'levers to flip',
-    tally: 'notes',
-    about: 'Notes that need a lever flipped, and back.',
+    about: 'Levers moved during the line, or before it where they differ from the setting for the key.',
+    tally: 'sum',
+    weight: 3,
+    atStart: (to: Hold<HarpWay>) => leversToMove('', to),
+    between: (_from: Hold<HarpWay>, to: Hold<HarpWay>, { carried }) => leversToMove(carried, to),
   },
   {
     id: 'hurry',
     label: 'hurried levers',
-    tally: 'sum',
     about: 'Levers to flip with less than a beat of time.',
+    tally: 'sum',
+    weight: 4,
+    feels: ['haste'],
+    between: (_from: Hold<HarpWay>, to: Hold<HarpWay>, { carried, timing }) =>
+      leversToMove(carried, to) * timing.haste,
   },
   {
     id: 'moves',
     label: 'the hand placed anew',
+    about: 'Leaps beyond what the hand spans from where it lies.',
     tally: 'sum',
-    about: 'Strings that the hand must move to reach.',
+    weight: 1,
+    ...handTerm('moves'),
   },
   {
     id: 'crossed',
     label: 'fingers crossed',
-    tally: 'sum',
     about: 'A finger over the thumb or the thumb under a finger.',
+    tally: 'sum',
+    weight: 0.6,
+    ...handTerm('crossed'),
   },
-  { id: 'stretch', label: 'stretches', tally: 'sum', about: 'Strings between fingers beyond one each.' },
-  { id: 'again', label: 'same finger again', tally: 'sum', about: 'One finger for two notes in a row.' },
+  {
+    id: 'stretch',
+    label: 'stretches',
+    about: 'Strings between fingers beyond one each, and in a chord beyond a natural hand.',
+    tally: 'sum',
+    weight: 0.5,
+    ...handTerm('stretch'),
+    onHold: (hold: Hold<HarpWay>) =>
+      neighbours(hold).reduce((sum, [low, high]) => {
+        const strings = high.way.string - low.way.string;
+        return sum + Math.max(0, strings - naturalStrings(low, high));
+      }, 0),
+  },
+  {
+    id: 'again',
+    label: 'same finger again',
+    about: 'One finger for two notes in a row.',
+    tally: 'sum',
+    weight: 1.4,
+    ...handTerm('again'),
+  },
   {
     id: 'cut',
     label: 'strings cut short',
-    tally: 'sum',
     about: 'A string struck again while it still rings.',
+    tally: 'sum',
+    weight: 0.4,
+    between(from: Hold<HarpWay>, to: Hold<HarpWay>) {
+      let count = 0;
+      for (const after of to) for (const before of from) if (isSameString(before, after)) count += 1;
+      return count;
+    },
   },
-] as const satisfies readonly EffortPart[]);
+];
 
-const loads = loader(parts);
-
-export function wayLoads({ way }: Play<HarpWay>, { since }: Moment): Loads {
-  const flip = way.technique === 'flip';
-  return loads({ flips: flip ? 1 : 0, hurry: flip ? Math.max(0, 1 - since) : 0 });
-}
-
-const fingerOf = (grip: string | undefined) => Number(grip?.slice(1) ?? 0);
-const handOf = (grip: string | undefined) => grip?.[0];
-
-/** The thumb plucks the highest string of a placed hand, the ring finger the lowest. */
-export function stepLoads(from: Play<HarpWay>, to: Play<HarpWay>): Loads {
-  const strings = to.way.string - from.way.string;
-  const sameString = strings === 0 && from.way.row === to.way.row;
-  const cut = sameString ? 1 : 0;
-  if (handOf(from.grip) !== handOf(to.grip)) return loads({ cut });
-  const fingers = fingerOf(from.grip) - fingerOf(to.grip);
-  if (fingers === 0) return loads({ cut, again: sameString ? 0.5 : 1 });
-  if (strings === 0) return loads({ cut });
-  if (Math.sign(strings) !== Math.sign(fingers)) return loads({ cut, crossed: 1 });
-  const off = Math.abs(Math.abs(strings) - Math.abs(fingers));
-  return loads(off <= 2 ? { cut, stretch: off } : { cut, moves: 1 });
-}
-
-/** Which lever must go where before which note, followed string by string from the setting for the key. */
-export function remarks(layout: HarpLayout, line: readonly PlayedNote<HarpWay>[]): readonly Remark[] {
-  const position = new Map<number, 'down' | 'up'>();
-  return line.flatMap((note, i): Remark[] => {
-    const { string, lever } = note.way;
-    const now = position.get(string) ?? (isUp(layout, string) ? 'up' : 'down');
-    position.set(string, lever);
-    if (now === lever) return [];
-    const { letter, octave } = nameAt(layout, string);
+/** Which lever must go where before which note; the route has followed them string by string from the setting. */
+export function remarks(layout: HarpLayout, line: readonly PlayedHold<HarpWay>[]): readonly Remark[] {
+  return line.flatMap(({ noteIds, hold, timing, carried }, i): Remark[] => {
+    const moved = new Set(leversMoved(carried, hold));
     const before = line[i - 1];
-    const beats = before ? note.start - before.start : undefined;
-    const time =
-      beats === undefined
-        ? 'before you begin'
-        : `in the ${beats} ${beats === 1 ? 'beat' : 'beats'} before it`;
-    const other = handOf(note.grip) === 'R' ? 'left' : 'right';
-    const free = before && handOf(before.grip) === handOf(note.grip);
-    const hand = free ? ` The ${other} hand is free for it.` : '';
-    return [
-      {
-        index: note.index,
-        mark: `${letter} ${lever}`,
-        text: `Flip the ${letter}${octave} lever ${lever} ${time}.${hand}`,
-      },
-    ];
+    const hands = new Set([...hold, ...(before?.hold ?? [])].map(handOf));
+    const other = hands.has('R') ? 'left' : 'right';
+    const free = before && hands.size === 1 ? ` The ${other} hand is free for it.` : '';
+    const time = !before ? 'before you begin' : timing.haste > 0 ? 'in less than a beat' : 'before this note';
+    return hold.flatMap((finger, n) => {
+      if (!moved.has(finger)) return [];
+      const { way } = finger;
+      const { letter, octave } = nameAt(layout, way.string);
+      return [
+        {
+          noteId: noteIds[n]!,
+          mark: `${letter} ${way.lever}`,
+          text: `Flip the ${letter}${octave} lever ${way.lever} ${time}.${free}`,
+        },
+      ];
+    });
   });
 }
 
-export const habits: readonly Habit[] = Object.freeze([
+export const playingOptions: readonly PlayingOption[] = Object.freeze([
   {
     id: 'hands',
     label: 'Hands',
@@ -101,37 +144,27 @@ export const habits: readonly Habit[] = Object.freeze([
   },
 ]);
 
-const EVEN = Object.freeze({
-  flips: 3,
-  hurry: 4,
-  moves: 1,
-  crossed: 0.6,
-  stretch: 0.5,
-  again: 1.4,
-  cut: 0.4,
-});
-
-export const preferences: readonly PreferencePreset[] = Object.freeze([
-  { id: 'even', label: 'an even hand', about: 'Everything counts a little.', weights: EVEN, avoid: [] },
+export const preferences: readonly PreferencePreset[] = [
+  EVEN_HAND,
   {
     id: 'ringing',
     label: 'everything ringing on',
     about: 'No string cut short: on two rows repeats go to the other row.',
-    weights: { ...EVEN, cut: 6 },
+    weights: { cut: 6 },
     avoid: [],
   },
   {
     id: 'placed',
     label: 'a hand well placed',
     about: 'As few new placings of the hand as the notes allow.',
-    weights: { ...EVEN, moves: 4, stretch: 0.2 },
+    weights: { moves: 4, stretch: 0.2 },
     avoid: [],
   },
   {
     id: 'no-flips',
     label: 'no lever touched',
     about: 'Only strings as they are set for the key.',
-    weights: EVEN,
+    weights: {},
     avoid: ['flip'],
   },
-]);
+];

@@ -1,10 +1,11 @@
+import { routeOf } from '../../../test/instruments.ts';
 import { openInstrument, specFromPreset, type Instrument } from '../../instrument/instrument.ts';
 import { noteText, parseNote } from '../../pitch/noteName.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
 import { expectOk } from '../../result.ts';
-import { scaleLine } from '../../route/line.ts';
-import { routeLine } from '../../route/route.ts';
+import { evenLine, scaleLine } from '../../route/line.ts';
 import { keyOf, scaleById, spellScale, USUAL_KEYS } from '../../scale/scale.ts';
+import { quarters } from '../../time/ticks.ts';
 
 const open = (preset: string, layout: object = {}): Instrument => {
   const spec = specFromPreset('harp', preset);
@@ -12,7 +13,7 @@ const open = (preset: string, layout: object = {}): Instrument => {
 };
 const keyIn = (tonic: string, scale = 'major') =>
   keyOf(expectOk(scaleById(scale)), expectOk(parseNote(tonic)));
-const prefer = (preset: string, habits = {}) => ({ preset, weights: {}, habits });
+const prefer = (preset: string, playingOptions = {}) => ({ preset, weights: {}, playingOptions });
 
 /** Major keys all of whose notes are there once the levers are set, with no lever touched after that. */
 function keysOf(preset: string): string[] {
@@ -60,26 +61,27 @@ test.each([
 
 test('a note outside the key is told as a lever to flip, when, and back again', () => {
   const instrument = open('c-34').forKey(keyIn('C'));
-  const line = [60, 65, 66, 67, 65].map((pitch, i) => ({ pitch, beats: 1, start: i }));
-  const route = routeLine(instrument, line, prefer('even'));
+  const line = [60, 65, 66, 67, 65];
+  const route = routeOf(instrument, line, prefer('even'));
   expect(route.notes[2]!.way!.technique).toBe('flip');
-  expect(route.remarks().map((r) => [r.index, r.mark])).toEqual([
-    [2, 'F up'],
-    [4, 'F down'],
+  expect(route.remarks().map((r) => [r.noteId, r.mark])).toEqual([
+    ['66.1', 'F up'],
+    ['65.2', 'F down'],
   ]);
   expect(route.remarks()[0]!.text).toContain('left hand is free');
-  expect(routeLine(instrument, line, prefer('no-flips')).notes[2]!.missing!.text).toBe(
+  expect(routeOf(instrument, line, prefer('no-flips')).notes[2]!.missing!.text).toBe(
     'needs a lever flipped on F',
   );
 });
 
 test('the same line with no time for a lever is told as hurried', () => {
   const instrument = open('c-34').forKey(keyIn('C'));
-  const hurry = (beats: number) => {
-    const line = [65, 66].map((pitch, i) => ({ pitch, beats, start: i * beats }));
-    return routeLine(instrument, line, prefer('even')).effort.parts.find((p) => p.id === 'hurry')!.count;
+  const hurry = (parts: number) => {
+    const line = evenLine([65, 66], quarters(1, parts));
+    return routeOf(instrument, line, prefer('even')).effort.terms.find((p) => p.id === 'hurry')!.count;
   };
-  expect(hurry(0.25)).toBeGreaterThan(0);
+  // A sixteenth leaves a quarter of a beat: three quarters are missing, told to one decimal.
+  expect(hurry(4)).toBe(0.8);
   expect(hurry(1)).toBe(0);
 });
 
@@ -93,8 +95,8 @@ test('strings without a lever cannot be raised', () => {
 
 test('double-strung: a repeated note goes to the other row, so that the first rings on', () => {
   const instrument = open('c-23-double').forKey(keyIn('C'));
-  const line = [67, 67, 67, 67].map((pitch, i) => ({ pitch, beats: 0.5, start: i / 2 }));
-  const rows = routeLine(instrument, line, prefer('even')).notes.map((n) => n.way!.id[0]);
+  const line = evenLine([67, 67, 67, 67], quarters(1, 2));
+  const rows = routeOf(instrument, line, prefer('even')).notes.map((n) => n.way!.id[0]);
   for (const [i, row] of rows.entries()) if (i > 0) expect(row).not.toBe(rows[i - 1]);
 });
 
@@ -102,25 +104,21 @@ test('four notes up are taken from ring finger to thumb, and down the other way'
   const instrument = open('c-34').forKey(keyIn('C'));
   const key = keyIn('C');
   const line = scaleLine(key, { kind: 'between', low: 60, high: 65 }, 'up', [60]);
-  expect(routeLine(instrument, line, prefer('even')).notes.map((n) => n.grip)).toEqual([
+  expect(routeOf(instrument, line, prefer('even')).notes.map((n) => n.fingering)).toEqual([
     'R4',
     'R3',
     'R2',
     'R1',
   ]);
-  const down = [...line].reverse().map((note, i) => ({ ...note, start: i }));
-  expect(routeLine(instrument, down, prefer('even')).notes.map((n) => n.grip)).toEqual([
+  const down = line.map((note) => note.pitch).reverse();
+  expect(routeOf(instrument, down, prefer('even')).notes.map((n) => n.fingering)).toEqual([
     'R1',
     'R2',
     'R3',
     'R4',
   ]);
-  const split = routeLine(
-    instrument,
-    [{ pitch: 48, beats: 1, start: 0 }],
-    prefer('even', { hands: 'split' }),
-  );
-  expect(split.notes[0]!.grip![0]).toBe('L');
+  const split = routeOf(instrument, [48], prefer('even', { hands: 'split' }));
+  expect(split.notes[0]!.fingering![0]).toBe('L');
 });
 
 test.each([

@@ -4,7 +4,8 @@ import { parseByTable } from '../kernel/tabTable.ts';
 import { PLUCKED } from '../kernel/timbres.ts';
 import type { FactTable } from '../layoutPart.ts';
 import { scene } from './diagram.ts';
-import { habits, parts, preferences, remarks, stepLoads, wayLoads } from './effort.ts';
+import { playingOptions, preferences, remarks, terms } from './effort.ts';
+import { clash } from './hand.ts';
 import {
   callOn,
   checkLayout,
@@ -21,10 +22,11 @@ import {
   withSetting,
   type HarpLayout,
 } from './layout.ts';
+import { carry } from './levers.ts';
 import { presets } from './presets.ts';
-import { BASES, SHARPS_ORDER, type BaseId } from './strings.ts';
+import { BASES, SHARPS_ORDER, type BaseId } from './tables.ts';
 import { brief, dialects, tab } from './tab.ts';
-import { capabilityGroups, gripsFor, GRIPS, techniques, ways, type HarpWay } from './ways.ts';
+import { capabilityGroups, fingeringsFor, FINGERINGS, techniques, ways, type HarpWay } from './ways.ts';
 
 const DIALECT_IDS = dialects.map((dialect) => dialect.id);
 const HOMES: Readonly<Record<BaseId, number>> = Object.freeze({ C: 0, F: 5, Eb: 3 });
@@ -35,10 +37,10 @@ export const harp = defineFamily<HarpLayout, HarpWay>({
   air: undefined,
   sides: { above: 'right hand', level: 'strings', below: 'left hand' },
   techniques,
-  parts,
+  terms,
   preferences,
-  habits,
-  grips: GRIPS,
+  playingOptions,
+  fingerings: FINGERINGS,
   dialects,
   timbre: PLUCKED,
   absent: 'no string gives it, lever up or down',
@@ -61,12 +63,12 @@ export const harp = defineFamily<HarpLayout, HarpWay>({
       off: `lower the ${letter} levers`,
     })),
   ways,
-  gripsFor: (_, way, chosen) => gripsFor(way, chosen),
-  wayLoads: (_, play, moment) => wayLoads(play, moment),
-  stepLoads: (_, from, to) => stepLoads(from, to),
+  fingeringsFor: (_, way, chosen, inChord) => fingeringsFor(way, chosen, inChord),
+  clash: (_, low, high) => clash(low, high),
+  carry: (_, before, hold) => carry(before, hold),
   remarks,
-  sideOf: (_, { way, grip }) => {
-    const hand = grip?.[0] ?? way.row;
+  sideOf: (_, { way, fingering }) => {
+    const hand = fingering?.[0] ?? way.row;
     return hand === 'R' ? 'above' : hand === 'L' ? 'below' : 'level';
   },
   facts: (layout, key) => {

@@ -17,7 +17,7 @@ import {
   stringName,
   type BaseId,
   type StringName,
-} from './strings.ts';
+} from './tables.ts';
 
 /** A lever harp: diatonic strings, each perhaps with a lever that raises it a semitone. */
 export interface HarpLayout {

@@ -1,6 +1,6 @@
 import type { LayoutPreset } from '../layoutPart.ts';
 import { layoutOf, type HarpLayout } from './layout.ts';
-import { BASE_IDS, BASES, type BaseId } from './strings.ts';
+import { BASE_IDS, BASES, type BaseId } from './tables.ts';
 
 /** Sizes as they are built: number of strings and the lowest one. */
 const SIZES = Object.freeze([

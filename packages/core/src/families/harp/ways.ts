@@ -1,8 +1,8 @@
-import type { HabitChoice } from '../effortPart.ts';
+import type { ChosenOptions } from '../effortTerm.ts';
 import type { Capability, CapabilityGroup } from '../layoutPart.ts';
-import type { Grip, Technique, Way } from '../way.ts';
+import type { Fingering, Technique, Way } from '../way.ts';
 import { isUp, nameAt, soundingName, type HarpLayout } from './layout.ts';
-import { nameText, SHARPS_ORDER } from './strings.ts';
+import { nameText, SHARPS_ORDER } from './tables.ts';
 
 export const techniques = Object.freeze([
   { id: 'set', label: 'strings as set for the key', needs: 'a string as it is set', safe: true },
@@ -48,7 +48,7 @@ export function ways(layout: HarpLayout, capability: Capability): readonly HarpW
       air: undefined,
       words: `${row ? ROW_WORDS[row] : ''}${nameText(name)} string, lever ${lever}`,
       able: set || flips.includes(name.letter),
-      duplicateOf: set ? undefined : setAt.get(pitch),
+      redundantTo: set ? undefined : setAt.get(pitch),
       string,
       lever,
       row,
@@ -84,7 +84,7 @@ export function capabilityGroups(): readonly CapabilityGroup[] {
 const FINGER_WORDS = Object.freeze(['thumb', 'index finger', 'middle finger', 'ring finger']);
 
 /** Fingers 1 (thumb) to 4 (ring) of both hands. */
-export const GRIPS: readonly Grip[] = Object.freeze(
+export const FINGERINGS: readonly Fingering[] = Object.freeze(
   (['L', 'R'] as const).flatMap((hand) =>
     FINGER_WORDS.map((finger, i) => ({
       id: `${hand}${i + 1}`,
@@ -97,8 +97,14 @@ export const GRIPS: readonly Grip[] = Object.freeze(
 /** Middle C: below it the left hand plays when the hands share the strings. */
 const SPLIT = 60;
 
-export function gripsFor({ row, pitch }: HarpWay, habits: HabitChoice): readonly string[] {
-  const shared = habits['hands'] === 'split';
+/** The melody keeps to its hand; in a chord the other hand may help. */
+export function fingeringsFor(
+  { row, pitch }: HarpWay,
+  options: ChosenOptions,
+  inChord: boolean,
+): readonly string[] {
+  const shared = options['hands'] === 'split';
   const hand = row ?? (shared && pitch < SPLIT ? 'L' : 'R');
-  return GRIPS.filter((grip) => grip.id.startsWith(hand)).map((grip) => grip.id);
+  const both = inChord && row === undefined;
+  return FINGERINGS.filter(({ id }) => both || id.startsWith(hand)).map(({ id }) => id);
 }

@@ -1,14 +1,14 @@
-import type { Grip, Play, Way } from '../way.ts';
+import type { EffortTerm } from '../effortTerm.ts';
+import type { Clash, Fingering, FingeredWay, Hold, Way } from '../way.ts';
 
-/** What concertinas of every system share: two hands of buttons, fingers, and the fault of one finger on two buttons. */
+/** What concertinas share: two hands of buttons and four fingers a hand. */
 export const HANDS = Object.freeze(['L', 'R'] as const);
 export type Hand = (typeof HANDS)[number];
-
 export const HAND_WORDS: Readonly<Record<Hand, string>> = Object.freeze({ L: 'left', R: 'right' });
 
+/** From the thumb side outwards. */
 export const FINGERS = Object.freeze(['index', 'middle', 'ring', 'little'] as const);
 export type Finger = (typeof FINGERS)[number];
-
 const SHORT: Readonly<Record<Finger, string>> = Object.freeze({
   index: 'i',
   middle: 'm',
@@ -16,8 +16,8 @@ const SHORT: Readonly<Record<Finger, string>> = Object.freeze({
   little: 'l',
 });
 
-/** Eight grips: a finger of a hand, `Li` … `Rl`. */
-export const FINGER_GRIPS: readonly Grip[] = Object.freeze(
+/** Eight fingerings: a finger of a hand, `Li` … `Rl`. */
+export const HAND_FINGERINGS: readonly Fingering[] = Object.freeze(
   HANDS.flatMap((hand) =>
     FINGERS.map((finger) => ({
       id: hand + SHORT[finger],
@@ -27,13 +27,17 @@ export const FINGER_GRIPS: readonly Grip[] = Object.freeze(
   ),
 );
 
-export function gripId(hand: Hand, finger: Finger): string {
+export function fingeringId(hand: Hand, finger: Finger): string {
   return hand + SHORT[finger];
 }
 
-/** True for the little and ring fingers. */
-export function isWeak(grip: string | undefined): boolean {
-  return grip?.endsWith('l') === true || grip?.endsWith('r') === true;
+const FINGER_NUMBERS: ReadonlyMap<string, number> = new Map(
+  HANDS.flatMap((hand) => FINGERS.map((finger, i) => [hand + SHORT[finger], i] as const)),
+);
+
+/** 0 the index finger, 3 the little one; −1 for no finger. */
+function fingerNumber(fingering: string | undefined): number {
+  return FINGER_NUMBERS.get(fingering ?? '') ?? -1;
 }
 
 /** A way on a button of one hand. */
@@ -41,9 +45,48 @@ export interface ButtonWay extends Way {
   readonly hand: Hand;
   /** Tells the button from all others of the instrument. */
   readonly button: string;
+  /** Buttons from the thumb side: 1 is the innermost. */
+  readonly fromThumb: number;
 }
 
-/** One finger going from one button straight to another. */
-export function hops<W extends ButtonWay>(from: Play<W>, to: Play<W>): boolean {
-  return from.grip === to.grip && from.way.button !== to.way.button;
+/** A finger holds one button, and fingers of a hand do not cross. */
+export function fingersClash(low: FingeredWay<ButtonWay>, high: FingeredWay<ButtonWay>): Clash | undefined {
+  if (low.way.button === high.way.button)
+    return { reason: 'place', text: `one button sounds one note at a time` };
+  if (low.way.hand !== high.way.hand) return undefined;
+  const hand = HAND_WORDS[low.way.hand];
+  const fingers = fingerNumber(high.fingering) - fingerNumber(low.fingering);
+  const buttons = high.way.fromThumb - low.way.fromThumb;
+  if (fingers === 0)
+    return { reason: 'finger', text: `one finger of the ${hand} hand cannot hold two buttons` };
+  return fingers * buttons < 0
+    ? { reason: 'finger', text: `fingers of the ${hand} hand would cross` }
+    : undefined;
 }
+
+/** How many fingers go from one button straight to another. */
+function hops(from: Hold<ButtonWay>, to: Hold<ButtonWay>): number {
+  let count = 0;
+  for (const before of from)
+    for (const after of to)
+      if (before.fingering === after.fingering && before.way.button !== after.way.button) count += 1;
+  return count;
+}
+
+export const fingerHops: EffortTerm<unknown, ButtonWay> = Object.freeze({
+  id: 'hops',
+  label: 'one finger on two buttons',
+  about: 'The same finger straight from one button to another: the line breaks there.',
+  tally: 'sum',
+  weight: 2,
+  between: hops,
+});
+
+export const weakFingers: EffortTerm<unknown, ButtonWay> = Object.freeze({
+  id: 'weak',
+  label: 'ring and little finger',
+  about: 'Notes played by the weaker fingers.',
+  tally: 'notes',
+  weight: 0.3,
+  onWay: ({ fingering }: FingeredWay<ButtonWay>) => (fingerNumber(fingering) >= 2 ? 1 : 0),
+});

@@ -5,15 +5,14 @@ import { fitsFrom, triadsIn } from '../../scale/identify.ts';
 import { CHROMATIC_DEGREES, degreeText } from '../../scale/degree.ts';
 import { USUAL_KEYS } from '../../scale/scale.ts';
 import {
-  loader,
-  type EffortPart,
-  type Habit,
-  type HabitChoice,
-  type Loads,
+  EVEN_HAND,
+  type ChosenOptions,
+  type EffortTerm,
+  type PlayingOption,
   type PreferencePreset,
-} from '../effortPart.ts';
+} from '../effortTerm.ts';
 import type { FactTable } from '../layoutPart.ts';
-import type { Grip, Play, Side, Technique, Way } from '../way.ts';
+import type { Clash, Fingering, FingeredWay, Hold, Side, Technique, Way } from '../way.ts';
 import { STRUCK } from './timbres.ts';
 
 /** What instruments of fixed pitches share: places on a surface, two hands, a set of pitches that cannot be altered. */
@@ -37,12 +36,12 @@ export interface SpotWay extends Way {
 
 export const CENTS = Object.freeze({ lowest: -50, highest: 50 });
 
-const GRIPS: readonly Grip[] = Object.freeze([
+const FINGERINGS: readonly Fingering[] = Object.freeze([
   { id: 'L', short: 'L', words: 'left hand' },
   { id: 'R', short: 'R', words: 'right hand' },
 ]);
 
-const habits: readonly Habit[] = Object.freeze([
+const playingOptions: readonly PlayingOption[] = Object.freeze([
   {
     id: 'hands',
     label: 'Hands',
@@ -54,61 +53,78 @@ const habits: readonly Habit[] = Object.freeze([
   },
 ]);
 
-function gripsFor(habits: HabitChoice): readonly string[] {
-  return { right: ['R'], left: ['L'] }[habits['hands'] ?? 'both'] ?? ['L', 'R'];
+function fingeringsFor(playingOptions: ChosenOptions): readonly string[] {
+  return { right: ['R'], left: ['L'] }[playingOptions['hands'] ?? 'both'] ?? ['L', 'R'];
 }
-
-const parts = Object.freeze([
-  {
-    id: 'same-hand',
-    label: 'same hand again',
-    tally: 'sum',
-    about: 'One hand for two different notes in a row.',
-  },
-  {
-    id: 'crossed',
-    label: 'hands crossed',
-    tally: 'notes',
-    about: 'A hand reaching to the other hand’s side.',
-  },
-  { id: 'way', label: 'way of the hand', tally: 'sum', about: 'How far a hand travels, in hands’ breadths.' },
-] as const satisfies readonly EffortPart[]);
-
-const loads = loader(parts);
 
 /** A hand’s breadth in millimetres of the drawing. */
 const BREADTH = 40;
 
-function wayLoads({ way, grip }: Play<SpotWay>): Loads {
-  const crossed = (way.lies === 'left' && grip === 'R') || (way.lies === 'right' && grip === 'L');
-  return loads({ crossed: crossed ? 1 : 0 });
+/** Ways of two holds that one hand plays one after the other, at different places. */
+function sameHandMoves(from: Hold<SpotWay>, to: Hold<SpotWay>) {
+  return to.flatMap((after) =>
+    from
+      .filter((before) => before.fingering === after.fingering && before.way.id !== after.way.id)
+      .map((before) => ({ before: before.way, after: after.way })),
+  );
 }
 
-function stepLoads(from: Play<SpotWay>, to: Play<SpotWay>): Loads {
-  if (from.grip !== to.grip || from.way.id === to.way.id) return loads({});
-  const distance = Math.hypot(from.way.x - to.way.x, from.way.y - to.way.y) / BREADTH;
-  return loads({ 'same-hand': 1, way: Math.round(distance * 10) / 10 });
+const terms: readonly EffortTerm<unknown, SpotWay>[] = [
+  {
+    id: 'same-hand',
+    label: 'same hand again',
+    about: 'One hand for two different notes in a row.',
+    tally: 'sum',
+    weight: 1,
+    between: (from: Hold<SpotWay>, to: Hold<SpotWay>) => sameHandMoves(from, to).length,
+  },
+  {
+    id: 'crossed',
+    label: 'hands crossed',
+    about: 'A hand reaching to the other hand’s side.',
+    tally: 'notes',
+    weight: 0.8,
+    onWay: ({ way, fingering }) =>
+      (way.lies === 'left' && fingering === 'R') || (way.lies === 'right' && fingering === 'L') ? 1 : 0,
+  },
+  {
+    id: 'way',
+    label: 'way of the hand',
+    about: 'How far a hand travels, in hands’ breadths.',
+    tally: 'sum',
+    weight: 0.5,
+    between: (from: Hold<SpotWay>, to: Hold<SpotWay>) =>
+      sameHandMoves(from, to).reduce(
+        (sum, { before, after }) =>
+          sum + Math.round((10 * Math.hypot(before.x - after.x, before.y - after.y)) / BREADTH) / 10,
+        0,
+      ),
+  },
+];
+
+function clash(_layout: unknown, low: FingeredWay<SpotWay>, high: FingeredWay<SpotWay>): Clash | undefined {
+  if (low.fingering !== high.fingering) return undefined;
+  const hand = low.fingering === 'L' ? 'left' : 'right';
+  return { reason: 'finger', text: `the ${hand} hand strikes one place at a time` };
 }
 
-const EVEN = Object.freeze({ 'same-hand': 1, crossed: 0.8, way: 0.5 });
-
-const preferences: readonly PreferencePreset[] = Object.freeze([
-  { id: 'even', label: 'an even hand', about: 'Everything counts a little.', weights: EVEN, avoid: [] },
+const preferences: readonly PreferencePreset[] = [
+  EVEN_HAND,
   {
     id: 'turns',
     label: 'hands in turn',
     about: 'Left and right alternate, even where one must reach across.',
-    weights: { ...EVEN, 'same-hand': 5, crossed: 0.2 },
+    weights: { 'same-hand': 5, crossed: 0.2 },
     avoid: [],
   },
   {
     id: 'sides',
     label: 'each hand on its side',
     about: 'No reaching across.',
-    weights: { ...EVEN, crossed: 6, 'same-hand': 0.3 },
+    weights: { crossed: 6, 'same-hand': 0.3 },
     avoid: [],
   },
-]);
+];
 
 export function technique(label: string): readonly Technique[] {
   return Object.freeze([{ id: 'spot', label, needs: 'a pitch that is not there', safe: true }]);
@@ -190,14 +206,13 @@ export function pitchesFrom(
 /** What every family of fixed pitches provides alike; spread into its definition. */
 export const SPOT_FAMILY = Object.freeze({
   air: undefined,
-  parts,
+  terms,
   preferences,
-  habits,
-  grips: GRIPS,
+  playingOptions,
+  fingerings: FINGERINGS,
   timbre: STRUCK,
-  gripsFor: (_layout: unknown, _way: SpotWay, chosen: HabitChoice) => gripsFor(chosen),
-  wayLoads: (_layout: unknown, play: Play<SpotWay>) => wayLoads(play),
-  stepLoads: (_layout: unknown, from: Play<SpotWay>, to: Play<SpotWay>) => stepLoads(from, to),
-  sideOf: (_layout: unknown, { grip }: Play<SpotWay>): Side =>
-    grip === 'R' ? 'above' : grip === 'L' ? 'below' : 'level',
+  fingeringsFor: (_layout: unknown, _way: SpotWay, options: ChosenOptions) => fingeringsFor(options),
+  clash,
+  sideOf: (_layout: unknown, { fingering }: FingeredWay<SpotWay>): Side =>
+    fingering === 'R' ? 'above' : fingering === 'L' ? 'below' : 'level',
 });

@@ -67,7 +67,7 @@ describe('tab by table', () => {
     air: undefined,
     words: id,
     able: true,
-    duplicateOf: undefined,
+    redundantTo: undefined,
   });
   const ways = ['6', '6½', '10'].map(way);
   const write = (w: Way, dialect: string) => (dialect === 'plain' ? w.id : `fret ${w.id}`);

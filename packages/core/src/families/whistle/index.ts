@@ -4,7 +4,7 @@ import { defineFamily } from '../defineFamily.ts';
 import { parseByTable } from '../kernel/tabTable.ts';
 import { PIPE } from '../kernel/timbres.ts';
 import { scene } from './diagram.ts';
-import { parts, preferences, stepLoads, wayLoads } from './effort.ts';
+import { preferences, terms } from './effort.ts';
 import {
   checkLayout,
   describe,
@@ -26,10 +26,10 @@ export const whistle = defineFamily<WhistleLayout, WhistleWay>({
   air: undefined,
   sides: { above: 'upper register', level: '', below: 'low register' },
   techniques,
-  parts,
+  terms,
   preferences,
-  habits: [],
-  grips: [],
+  playingOptions: [],
+  fingerings: [],
   dialects,
   timbre: PIPE,
   absent: 'no fingering gives it',
@@ -44,8 +44,7 @@ export const whistle = defineFamily<WhistleLayout, WhistleWay>({
   withElement,
   capabilityGroups,
   ways,
-  wayLoads: (layout, { way }, moment) => wayLoads(way, layout.lowest, layout.bore, moment),
-  stepLoads: (_, from, to) => stepLoads(from.way, to.way),
+  clash: () => ({ reason: 'voices', text: 'a whistle sounds one note at a time' }),
   sideOf: (_, { way }) => (way.register === 'low' ? 'below' : 'above'),
   facts,
   tab: (_, way, dialect) => tab(way, dialect),

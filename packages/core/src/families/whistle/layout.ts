@@ -3,7 +3,7 @@ import { isRecord, type Result } from '../../result.ts';
 import { Fields } from '../kernel/fields.ts';
 import { chosen, keyName, option, range } from '../kernel/options.ts';
 import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
-import { BORES, FINGERINGS, STRAINED, STRAINED_TO, type Bore, type Fingering } from './fingerings.ts';
+import { BORES, FINGERINGS, STRAINED, STRAINED_TO, type Bore, type Fingering } from './tables.ts';
 
 export const REGISTERS = Object.freeze(['low', 'upper', 'high'] as const);
 export type Register = (typeof REGISTERS)[number];

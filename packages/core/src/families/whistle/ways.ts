@@ -1,7 +1,7 @@
 import type { Capability, CapabilityGroup } from '../layoutPart.ts';
 import type { Technique, Way } from '../way.ts';
-import type { Fingering } from './fingerings.ts';
-import { STRAINED } from './fingerings.ts';
+import type { Fingering } from './tables.ts';
+import { STRAINED } from './tables.ts';
 import { semitonesOf, SOUNDS, type Register, type Sound, type WhistleLayout } from './layout.ts';
 
 export const techniques = Object.freeze([
@@ -67,7 +67,7 @@ export function ways(layout: WhistleLayout, capability: Capability): readonly Wh
       air: undefined,
       words: wordsFor(sound),
       able: semitones <= layout.ceiling && (group?.includes(place) ?? true),
-      duplicateOf: undefined,
+      redundantTo: undefined,
       fingering: sound.fingering,
       register: sound.register,
     };

@@ -1,19 +1,20 @@
+import { routeOf } from '../../../test/instruments.ts';
 import { openInstrument, specFromPreset, type Instrument } from '../../instrument/instrument.ts';
 import { noteText } from '../../pitch/noteName.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
 import { expectOk } from '../../result.ts';
-import { routeLine } from '../../route/route.ts';
+import { evenLine } from '../../route/line.ts';
 import { keyOf, scaleById, USUAL_KEYS } from '../../scale/scale.ts';
+import { QUARTER } from '../../time/ticks.ts';
 
 const open = (preset: string, more: object = {}, layout: object = {}): Instrument => {
   const spec = specFromPreset('whistle', preset);
   return expectOk(openInstrument({ ...spec, ...more, layout: { ...(spec.layout as object), ...layout } }));
 };
-const line = (pitches: readonly number[], beats = 1) =>
-  pitches.map((pitch, i) => ({ pitch, beats, start: i * beats }));
-const prefer = (preset: string) => ({ preset, weights: {}, habits: {} });
+const line = (pitches: readonly number[], beats = 1) => evenLine(pitches, beats * QUARTER);
+const prefer = (preset: string) => ({ preset, weights: {}, playingOptions: {} });
 const ids = (instrument: Instrument, pitches: readonly number[], preset = 'even', beats = 1) =>
-  routeLine(instrument, line(pitches, beats), prefer(preset)).notes.map((n) => n.way?.id);
+  routeOf(instrument, line(pitches, beats), prefer(preset)).notes.map((n) => n.way?.id);
 
 /** Major keys whose every note within two octaves can be had without a half-hole. */
 function keysWithoutHalves(instrument: Instrument, allowed = 0): string[] {
@@ -72,7 +73,7 @@ test('the all-open note is held with the low holes covered when it is long', () 
 });
 
 test('above the ceiling nothing is played, and the reason is told', () => {
-  const route = routeLine(open('74', {}, { ceiling: 21 }), line([74 + 21, 74 + 22, 74 + 23]), prefer('even'));
+  const route = routeOf(open('74', {}, { ceiling: 21 }), line([74 + 21, 74 + 22, 74 + 23]), prefer('even'));
   expect(route.notes.map((n) => n.way !== undefined)).toEqual([true, false, false]);
   expect(route.notes[2]!.missing!.text).toContain('upper register');
 });

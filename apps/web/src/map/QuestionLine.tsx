@@ -1,0 +1,193 @@
+import { useState } from 'react';
+import {
+  DIRECTIONS,
+  OCTAVES,
+  PATTERNS,
+  parsePitch,
+  pitchText,
+  type MapView,
+  type PatternId,
+  type LineRange,
+  type StoredQuestion,
+} from '@same-song/core';
+import { useShortcuts } from '../frame/shortcuts.ts';
+import { courseWords, DIRECTION_WORDS, layerWords, rangeWords } from './questionWords.ts';
+import { contains, InstrumentWord, ScaleWord, TonicWord } from './KeyWords.tsx';
+import { PreferenceWeights } from './PreferenceWeights.tsx';
+import { type MapState } from './useMapState.ts';
+import { WordPicker, type Choice } from './WordPicker.tsx';
+
+/** Words of the sentence and the key that opens each. */
+const WORDS = {
+  scale: 's',
+  tonic: 'k',
+  instrument: 'i',
+  range: 'r',
+  direction: 'd',
+  preference: 'w',
+  chord: 'c',
+} as const;
+type Word = keyof typeof WORDS;
+const WORD_NAMES: Readonly<Record<Word, string>> = {
+  scale: 'scale',
+  tonic: 'key',
+  instrument: 'instrument',
+  range: 'range',
+  direction: 'direction',
+  preference: 'preference',
+  chord: 'chord',
+};
+
+/** The whole state as one sentence whose words are the controls. */
+export function QuestionLine({ state, view }: { state: MapState; view: MapView | undefined }) {
+  const [open, setOpen] = useState<Word | undefined>(undefined);
+  const { question, family } = state;
+  useShortcuts(
+    (Object.keys(WORDS) as Word[]).map((word) => ({
+      key: WORDS[word],
+      label: `Change the ${WORD_NAMES[word]}`,
+      group: 'The question',
+      run: () => setOpen(word),
+    })),
+  );
+  const picker = (word: Word) => ({
+    name: WORD_NAMES[word],
+    shortcut: WORDS[word],
+    open: open === word,
+    onOpen: (now: boolean) => setOpen(now ? word : undefined),
+  });
+  const preset = family.preferences.find((p) => p.id === question.preferences.preset)!;
+  const changed = Object.keys(question.preferences.weights).length > 0;
+  const chord = view?.chords.find((c) => c.degree === question.chord)?.name ?? 'I';
+  return (
+    <h1 className="question-line">
+      Play {question.layer !== 'scale' && <span className="question-layer">{layerWords(question)} </span>}
+      <ScaleWord picker={picker('scale')} state={state} /> in{' '}
+      <TonicWord picker={picker('tonic')} state={state} /> on{' '}
+      <span className="question-unbroken">
+        <InstrumentWord picker={picker('instrument')} state={state} />,
+      </span>{' '}
+      <WordPicker
+        {...picker('range')}
+        word={rangeWords(question.range, question)}
+        placeholder="Two octaves, or C4 to A5 …"
+        search={(text) => rangeChoices(text, question)}
+        onChoose={(id) => state.change('range', { range: JSON.parse(id) as LineRange })}
+      />{' '}
+      <span className="question-unbroken">
+        <WordPicker
+          {...picker('direction')}
+          word={courseWords(question)}
+          placeholder="Up, down, in thirds …"
+          search={(text) => ({ choices: courseChoices(question).filter(contains(text)) })}
+          onChoose={(id) => chooseCourse(state, id)}
+        />
+        ,
+      </span>{' '}
+      over{' '}
+      <span className="question-unbroken">
+        <WordPicker
+          {...picker('chord')}
+          word={`the ${chord} chord`}
+          placeholder="I, IV or V …"
+          search={(text) => ({
+            choices: (view?.chords ?? [])
+              .map((c) => ({
+                id: String(c.degree),
+                label: `the ${c.name} chord`,
+                current: c.degree === question.chord,
+              }))
+              .filter(contains(text)),
+          })}
+          onChoose={(id) => state.change('chord', { chord: Number(id) })}
+        />
+        ,
+      </span>{' '}
+      with{' '}
+      <span className="question-unbroken">
+        <WordPicker
+          {...picker('preference')}
+          word={changed ? `${preset.label}, adjusted` : preset.label}
+          placeholder="Smoothest air, no bends …"
+          search={(text) => ({
+            choices: family.preferences
+              .map((p) => ({ id: p.id, label: p.label, about: p.about, current: p.id === preset.id }))
+              .filter(contains(text)),
+          })}
+          onChoose={(id) => choosePreference(state, id)}
+          footer={<PreferenceWeights state={state} />}
+        />
+        .
+      </span>
+    </h1>
+  );
+}
+
+/** Directions and patterns in one list; each leaves the other as it is. */
+function courseChoices(question: MapState['question']): Choice[] {
+  return [
+    ...DIRECTIONS.map((d) => ({
+      id: d,
+      label: DIRECTION_WORDS[d],
+      group: 'Direction',
+      current: d === question.direction,
+    })),
+    ...PATTERNS.map(({ id, label, about }) => ({
+      id,
+      label,
+      about,
+      group: 'Pattern',
+      current: id === question.pattern,
+    })),
+  ];
+}
+
+function chooseCourse(state: MapState, id: string): void {
+  const direction = DIRECTIONS.find((d) => d === id);
+  if (direction) state.change('direction', { direction });
+  else state.change('pattern', { pattern: id as PatternId });
+}
+
+function rangeChoices(text: string, question: StoredQuestion) {
+  const current = question.range;
+  const ranges: LineRange[] = [
+    ...Array.from({ length: OCTAVES.most }, (_, i): LineRange => ({ kind: 'octaves', octaves: i + 1 })),
+    { kind: 'whole' },
+    ...(current.kind === 'between' ? [current] : []),
+  ];
+  const choiceOf = (range: LineRange): Choice => ({
+    id: JSON.stringify(range),
+    label: rangeWords(range, question),
+    current: JSON.stringify(range) === JSON.stringify(current),
+  });
+  const ends = text
+    .trim()
+    .split(/\s*(?:to|-|–|\s)\s*/i)
+    .filter((end) => end !== '' && end.toLowerCase() !== 'from');
+  if (/\d/.test(text) && ends.length > 0) return betweenChoice(ends, choiceOf);
+  return { choices: ranges.map(choiceOf).filter(contains(text)) };
+}
+
+function betweenChoice(ends: readonly string[], choiceOf: (range: LineRange) => Choice) {
+  const [low, high] = ends.map((end) => parsePitch(end));
+  if (low && !low.ok) return { choices: [], error: low.problems[0]!.message };
+  if (!high)
+    return {
+      choices: [],
+      error: `Say where it ends, for example ${pitchText(low!.ok ? low!.value + 12 : 72)}.`,
+    };
+  if (!high.ok) return { choices: [], error: high.problems[0]!.message };
+  if (ends.length > 2)
+    return { choices: [], error: 'Two notes are enough: where it starts and where it ends.' };
+  const pitches = [low!.ok ? low!.value : 0, high.value];
+  if (pitches.some((pitch) => pitch < 24 || pitch > 120))
+    return { choices: [], error: 'Stay between C1 and C9.' };
+  return { choices: [choiceOf({ kind: 'between', low: Math.min(...pitches), high: Math.max(...pitches) })] };
+}
+
+/** A preset about everything the instrument has is asked over its whole range. */
+function choosePreference(state: MapState, id: string): void {
+  const preset = state.family.preferences.find((p) => p.id === id)!;
+  const preferences = { ...state.question.preferences, preset: id, weights: {} };
+  state.change(preset.label, { preferences, ...(preset.wholeRange ? { range: { kind: 'whole' } } : {}) });
+}

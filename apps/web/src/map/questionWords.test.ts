@@ -1,0 +1,49 @@
+import { defaultQuestion, families, LAYERS, PATTERNS, type StoredQuestion } from '@same-song/core';
+import { courseWords, layerWords, scaleWords, sentence, rangeWords, tonicWords } from './questionWords.ts';
+
+const question = (change: Partial<StoredQuestion> = {}): StoredQuestion => ({
+  ...defaultQuestion(families.whistle, 3),
+  ...change,
+});
+
+test('the question is one sentence, with the signs that musicians write', () => {
+  const asked = question({
+    tonic: 'Bb',
+    scale: 'natural-minor',
+    range: { kind: 'octaves', octaves: 2 },
+    direction: 'up',
+  });
+  expect(sentence(asked, 'the E♭ whistle', 'an even hand')).toBe(
+    'Play natural minor in B♭ on the E♭ whistle, two octaves up, with an even hand.',
+  );
+});
+
+test.each([
+  [{ kind: 'octaves', octaves: 1 }, 'Eb', 'one octave'],
+  [{ kind: 'octaves', octaves: 4 }, 'Eb', 'four octaves'],
+  [{ kind: 'whole' }, 'Eb', 'the whole reach'],
+  [{ kind: 'between', low: 58, high: 75 }, 'Eb', 'from B♭3 to E♭5'],
+  [{ kind: 'between', low: 58, high: 75 }, 'E', 'from A♯3 to D♯5'],
+] as const)('%j in %s is %s', (range, tonic, words) => {
+  expect(rangeWords(range, question({ tonic }))).toBe(words);
+});
+
+test('a pattern is said only where it is not the straight one', () => {
+  expect(courseWords(question({ direction: 'both' }))).toBe('up and down');
+  for (const { id, label } of PATTERNS.filter((p) => p.id !== 'straight'))
+    expect(courseWords(question({ direction: 'down', pattern: id }))).toBe(`down ${label}`);
+});
+
+test('a layer is said before the scale, but for the whole scale', () => {
+  for (const { id } of LAYERS) {
+    const words = layerWords(question({ layer: id }));
+    expect(words === '').toBe(id === 'scale');
+    expect(sentence(question({ layer: id }), 'x', 'y')).toContain(words);
+  }
+});
+
+test('a custom scale goes by the name it has or its formula; what cannot be read stays as it was typed', () => {
+  expect(scaleWords(question({ scale: 'nonsense' }))).toBe('nonsense');
+  expect(tonicWords(question({ tonic: 'F#' }))).toBe('F♯');
+  expect(tonicWords(question({ tonic: 'Q' }))).toBe('Q');
+});

@@ -1,0 +1,78 @@
+import {
+  keyOf,
+  namer,
+  noteText,
+  parseNote,
+  patternById,
+  pitchText,
+  scaleById,
+  type Direction,
+  type Key,
+  type LineRange,
+  type StoredQuestion,
+} from '@same-song/core';
+
+const NUMBERS = ['no', 'one', 'two', 'three', 'four'];
+
+/** The key of a question; undefined where its words name none. */
+export function keyIn({ scale: id, tonic }: Pick<StoredQuestion, 'scale' | 'tonic'>): Key | undefined {
+  const scale = scaleById(id);
+  const note = parseNote(tonic);
+  return scale.ok && note.ok ? keyOf(scale.value, note.value) : undefined;
+}
+
+/** Names pitches with their octave as the key of a question does. */
+export function callIn(question: Pick<StoredQuestion, 'scale' | 'tonic'>): (pitch: number) => string {
+  const key = keyIn(question);
+  return key ? namer(key).withOctave : (pitch) => pitchText(pitch);
+}
+
+/** @param question whose key names the ends */
+export function rangeWords(range: LineRange, question: Pick<StoredQuestion, 'scale' | 'tonic'>): string {
+  if (range.kind === 'whole') return 'the whole reach';
+  if (range.kind === 'between') {
+    const call = callIn(question);
+    return `from ${call(range.low)} to ${call(range.high)}`;
+  }
+  return `${NUMBERS[range.octaves]} octave${range.octaves === 1 ? '' : 's'}`;
+}
+
+export const DIRECTION_WORDS: Readonly<Record<Direction, string>> = {
+  up: 'up',
+  down: 'down',
+  both: 'up and down',
+};
+
+/** Direction, and the pattern where it is not the straight one: `up in groups of three`. */
+export function courseWords(question: StoredQuestion): string {
+  const pattern = question.pattern === 'straight' ? '' : ` ${patternById(question.pattern).label}`;
+  return DIRECTION_WORDS[question.direction] + pattern;
+}
+
+/** The layer before the scale's name: `five notes of`; nothing for the whole scale. */
+export function layerWords(question: StoredQuestion): string {
+  if (question.layer === 'scale') return '';
+  return {
+    home: 'home alone in',
+    chord: 'the chord’s tones in',
+    five: 'five notes of',
+    colour: 'colour notes with',
+  }[question.layer];
+}
+
+export function tonicWords(question: StoredQuestion): string {
+  const note = parseNote(question.tonic);
+  return note.ok ? noteText(note.value) : question.tonic;
+}
+
+export function scaleWords(question: StoredQuestion): string {
+  const scale = scaleById(question.scale);
+  return scale.ok ? scale.value.name : question.scale;
+}
+
+/** The whole question as a sentence, for titles and paper. */
+export function sentence(question: StoredQuestion, instrument: string, preference: string): string {
+  const layer = layerWords(question);
+  const scale = layer ? `${layer} ${scaleWords(question)}` : scaleWords(question);
+  return `Play ${scale} in ${tonicWords(question)} on ${instrument}, ${rangeWords(question.range, question)} ${courseWords(question)}, with ${preference}.`;
+}

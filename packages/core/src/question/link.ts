@@ -1,0 +1,113 @@
+import type { Family } from '../families/contract.ts';
+import type { Problem } from '../result.ts';
+import { flatName, noteCode, pitchText, parsePitch } from '../pitch/noteName.ts';
+import type { PitchClass } from '../pitch/pitch.ts';
+import type { LineRange } from '../route/line.ts';
+import type { Pin } from '../route/pin.ts';
+import { checkQuestion, defaultQuestion, type Question, type StoredQuestion } from './question.ts';
+
+/** Link parameters of an question; those at their default are left out. */
+export type LinkParams = Readonly<Record<string, string>>;
+
+/** Writes an question as link parameters: `in=F&play=blues-six&range=2&dir=up&with=air`. */
+export function questionToLink(question: StoredQuestion, family: Family): LinkParams {
+  const base = defaultQuestion(family);
+  const weights = pairsText(question.preferences.weights);
+  const playing = pairsText(question.preferences.playingOptions);
+  return {
+    in: question.tonic,
+    play: question.scale,
+    ...(rangeText(question.range) === rangeText(base.range) ? {} : { range: rangeText(question.range) }),
+    ...(question.direction === base.direction ? {} : { dir: question.direction }),
+    ...(question.chord === base.chord ? {} : { chord: String(question.chord) }),
+    ...(question.layer === base.layer ? {} : { layer: question.layer }),
+    ...(question.pattern === base.pattern ? {} : { as: question.pattern }),
+    ...(question.preferences.preset === base.preferences.preset ? {} : { with: question.preferences.preset }),
+    ...(weights ? { weigh: weights } : {}),
+    ...(playing ? { how: playing } : {}),
+    ...(question.pins.length > 0 ? { pin: question.pins.map(pinText).join(',') } : {}),
+  };
+}
+
+/**
+ * Reads link parameters. What cannot be understood is replaced by the default and reported, so that a mistyped or old
+ * link still opens.
+ * @param home the key taken where the link names none: the instrument's own
+ */
+export function questionFromLink(
+  params: LinkParams,
+  family: Family,
+  home: PitchClass = 0,
+): { question: Question; problems: readonly Problem[] } {
+  const base = defaultQuestion(family, home);
+  const written: StoredQuestion = {
+    tonic: params['in'] ?? base.tonic,
+    scale: params['play'] ?? base.scale,
+    range: readRange(params['range']) ?? base.range,
+    direction: (params['dir'] ?? base.direction) as StoredQuestion['direction'],
+    chord: Number(params['chord'] ?? base.chord),
+    layer: (params['layer'] ?? base.layer) as StoredQuestion['layer'],
+    pattern: (params['as'] ?? base.pattern) as StoredQuestion['pattern'],
+    preferences: {
+      preset: params['with'] ?? base.preferences.preset,
+      weights: readWeights(params['weigh']),
+      playingOptions: readPairs(params['how']),
+    },
+    pins: readPins(params['pin']),
+  };
+  const checked = checkQuestion(family, written);
+  if (checked.ok) return { question: checked.value, problems: [] };
+  const mended: Record<string, unknown> = { ...written };
+  for (const problem of checked.problems) {
+    const field = problem.field.split('.')[0] as keyof StoredQuestion;
+    mended[field] = base[field];
+  }
+  const again = checkQuestion(family, mended);
+  if (!again.ok)
+    throw new Error(`questionFromLink: the default question is wrong: ${again.problems[0]!.message}`);
+  return { question: again.value, problems: checked.problems };
+}
+
+function rangeText(range: LineRange): string {
+  if (range.kind === 'whole') return 'all';
+  if (range.kind === 'octaves') return String(range.octaves);
+  const code = (pitch: number) => pitchText(pitch).replace(/^[A-G][♯♭]*/u, noteCode(flatName(pitch)));
+  return `${code(range.low)}-${code(range.high)}`;
+}
+
+function readRange(text: string | undefined): LineRange | undefined {
+  if (text === undefined) return undefined;
+  if (text === 'all') return { kind: 'whole' };
+  const [low, high] = text.split('-').map((part) => parsePitch(part));
+  if (low?.ok && high?.ok) return { kind: 'between', low: low.value, high: high.value };
+  return { kind: 'octaves', octaves: Number(text) };
+}
+
+function pairsText(pairs: Readonly<Record<string, unknown>>): string {
+  return Object.entries(pairs)
+    .map(([key, value]) => `${key}:${String(value)}`)
+    .join(',');
+}
+
+function readPairs(text: string | undefined): Record<string, string> {
+  const items = (text ?? '').split(',').filter((item) => item !== '');
+  return Object.fromEntries(items.map((item) => [item.split(':')[0]!, item.split(':').slice(1).join(':')]));
+}
+
+function readWeights(text: string | undefined): Record<string, number> {
+  return Object.fromEntries(Object.entries(readPairs(text)).map(([part, weight]) => [part, Number(weight)]));
+}
+
+/** `64.2:3d1`, with a fingering `64.2:L2.3~Li`. */
+function pinText({ noteId, wayId, fingering }: Pin): string {
+  return `${noteId}:${wayId}${fingering === undefined ? '' : `~${fingering}`}`;
+}
+
+function readPins(text: string | undefined): readonly Pin[] {
+  const items = (text ?? '').split(',').filter((item) => item !== '');
+  return items.map((item) => {
+    const [noteId = '', way = ''] = item.split(':');
+    const [wayId = '', fingering] = way.split('~');
+    return { noteId, wayId, ...(fingering === undefined ? {} : { fingering }) };
+  });
+}

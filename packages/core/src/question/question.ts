@@ -1,0 +1,155 @@
+import type { Family } from '../families/contract.ts';
+import { MAIN_CHORDS, type MainChord } from '../harmony/chord.ts';
+import { LAYERS, type LayerId } from '../harmony/layer.ts';
+import { PATTERNS, type PatternId } from '../practice/pattern.ts';
+import { noteCode, parseNote, type NoteName } from '../pitch/noteName.ts';
+import { PITCH_RANGE, pitchClass, type PitchClass } from '../pitch/pitch.ts';
+import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
+import { DIRECTIONS, type Direction, type LineRange } from '../route/line.ts';
+import { checkPreferences, defaultPreferences, type Preferences } from '../route/preferences.ts';
+import type { Pin } from '../route/pin.ts';
+import { scaleById, USUAL_KEYS, type Scale } from '../scale/scale.ts';
+
+/** What should sound and how it is to be played; the instrument is named beside it. */
+export interface Question {
+  readonly tonic: NoteName;
+  readonly scale: Scale;
+  readonly range: LineRange;
+  readonly direction: Direction;
+  readonly chord: MainChord;
+  readonly layer: LayerId;
+  readonly pattern: PatternId;
+  readonly preferences: Preferences;
+  readonly pins: readonly Pin[];
+}
+
+/** An question in plain JSON, as it is stored, linked and exchanged. */
+export interface StoredQuestion {
+  readonly tonic: string;
+  readonly scale: string;
+  readonly range: LineRange;
+  readonly direction: Direction;
+  readonly chord: number;
+  readonly layer: LayerId;
+  readonly pattern: PatternId;
+  readonly preferences: Preferences;
+  readonly pins: readonly Pin[];
+}
+
+export const OCTAVES = Object.freeze({ least: 1, most: 4 });
+const PIN_LIMIT = 500;
+const ID_LIMIT = 80;
+
+export function storedQuestion(question: Question): StoredQuestion {
+  return { ...question, tonic: noteCode(question.tonic), scale: question.scale.id };
+}
+
+/** Major over an octave, up and down, in the instrument's own key. */
+export function defaultQuestion(family: Family, home: PitchClass = 0): StoredQuestion {
+  return {
+    tonic: noteCode(USUAL_KEYS[pitchClass(home)]!),
+    scale: 'major',
+    range: { kind: 'octaves', octaves: 1 },
+    direction: 'both',
+    chord: 1,
+    layer: 'scale',
+    pattern: 'straight',
+    preferences: defaultPreferences(family),
+    pins: [],
+  };
+}
+
+/** Checks a stored or linked question against the family it is for. Problem fields are the question's own. */
+export function checkQuestion(family: Family, stored: unknown): Result<Question> {
+  if (!isRecord(stored))
+    return fail({ field: '', wrong: shown(stored), message: 'This is not a question that can be asked.' });
+  const problems: Problem[] = [];
+  const take = <T>(field: string, result: Result<T>): T | undefined => {
+    if (result.ok) return result.value;
+    problems.push(...under(field, result.problems));
+    return undefined;
+  };
+  const tonic = take('tonic', parseNote(textOf(stored['tonic'])));
+  const scale = take('scale', scaleById(textOf(stored['scale'])));
+  const range = take('range', checkRange(stored['range']));
+  const direction = DIRECTIONS.find((d) => d === stored['direction']);
+  if (!direction)
+    problems.push({
+      field: 'direction',
+      wrong: shown(stored['direction']),
+      message: 'Play up, down or both.',
+    });
+  const chord = MAIN_CHORDS.find((c) => c === stored['chord']);
+  if (!chord)
+    problems.push({ field: 'chord', wrong: shown(stored['chord']), message: 'The chord is on 1, 4 or 5.' });
+  const layer = LAYERS.find(({ id }) => id === (stored['layer'] ?? 'scale'))?.id;
+  if (!layer)
+    problems.push({
+      field: 'layer',
+      wrong: shown(stored['layer']),
+      message: `A layer is one of ${LAYERS.map((l) => l.id).join(', ')}.`,
+    });
+  const pattern = PATTERNS.find(({ id }) => id === (stored['pattern'] ?? 'straight'))?.id;
+  if (!pattern)
+    problems.push({
+      field: 'pattern',
+      wrong: shown(stored['pattern']),
+      message: `A pattern is one of ${PATTERNS.map((p) => p.id).join(', ')}.`,
+    });
+  const preferences = take('preferences', checkPreferences(family, stored['preferences']));
+  const pins = take('pins', checkPins(stored['pins']));
+  if (!tonic || !scale || !range || !direction || !chord || !layer || !pattern || !preferences || !pins)
+    return fail(...problems);
+  return ok({ tonic, scale, range, direction, chord, layer, pattern, preferences, pins });
+}
+
+function textOf(value: unknown): string {
+  return typeof value === 'string' ? value : '';
+}
+
+function checkRange(value: unknown): Result<LineRange> {
+  const range = isRecord(value) ? value : {};
+  const isPitch = (p: unknown): p is number =>
+    Number.isInteger(p) && (p as number) >= PITCH_RANGE.lowest && (p as number) <= PITCH_RANGE.highest;
+  const { kind, octaves, low, high } = range;
+  if (kind === 'whole') return ok({ kind });
+  if (
+    kind === 'octaves' &&
+    Number.isInteger(octaves) &&
+    (octaves as number) >= OCTAVES.least &&
+    (octaves as number) <= OCTAVES.most
+  ) {
+    return ok({ kind, octaves: octaves as number });
+  }
+  if (kind === 'between' && isPitch(low) && isPitch(high)) return ok({ kind, low, high });
+  const message = `Play over ${OCTAVES.least} to ${OCTAVES.most} octaves, the whole reach, or between two notes.`;
+  return fail({ field: '', wrong: shown(value), message });
+}
+
+/** Field `3` for a pin that is none, or that names the note of an earlier one. */
+function checkPins(value: unknown): Result<readonly Pin[]> {
+  if (!Array.isArray(value) || value.length > PIN_LIMIT)
+    return fail({ field: '', wrong: shown(value), message: `Pins must be a list of ${PIN_LIMIT} at most.` });
+  const pins: Pin[] = [];
+  for (const [index, pin] of value.entries()) {
+    if (!isPin(pin))
+      return fail({
+        field: String(index),
+        wrong: shown(pin),
+        message: 'A pin must name a note of the line and a way to play it.',
+      });
+    const { noteId, wayId, fingering } = pin;
+    if (pins.some((other) => other.noteId === noteId))
+      return fail({ field: String(index), wrong: noteId, message: 'A note can be pinned only once.' });
+    pins.push(fingering === undefined ? { noteId, wayId } : { noteId, wayId, fingering });
+  }
+  return ok(pins);
+}
+
+function isPin(pin: unknown): pin is Pin {
+  if (!isRecord(pin)) return false;
+  const { noteId, wayId, fingering } = pin;
+  return [noteId, wayId, fingering ?? ''].every(
+    (text) => typeof text === 'string' && text.length <= ID_LIMIT,
+  );
+}

@@ -1,0 +1,257 @@
+import type { Hold } from '../families/way.ts';
+import type { Instrument } from '../instrument/instrument.ts';
+import type { Layer, Steps } from '../solver/solver.ts';
+import type { NoteTiming } from '../time/noteTiming.ts';
+import type { Ticks } from '../time/ticks.ts';
+import { moveBellows, type Bellows } from './bellows.ts';
+import type { CostTable } from './costs.ts';
+
+/**
+ * The states that the solver chooses among. A state is a hold together with what the line up to it has left behind:
+ * where the hand is, which levers are moved, how full the bellows are. From each state every hold of the next onset
+ * leads to exactly one state. Lines repeat themselves, so sets of states and the steps between them are remembered.
+ */
+export interface StateTable {
+  /** Holds open at one onset, numbered once. */
+  choicesOf(holds: readonly Hold[]): Choices;
+  /** The states in which each of the holds is reached, from those before or at the start of a line. */
+  enter(before: StateSet | undefined, choices: Choices, when: When): Entered;
+}
+
+export interface Choices {
+  readonly id: number;
+  readonly holds: readonly Hold[];
+  /** The numbers of the holds. */
+  readonly numbers: readonly number[];
+}
+
+/** When a hold sounds, and the bellows where they can run out. */
+export interface When {
+  readonly timing: NoteTiming;
+  readonly length: Ticks;
+  readonly bellows: (Bellows & { readonly weight: number }) | undefined;
+}
+
+export interface State {
+  readonly hold: Hold;
+  /** Number of the hold. */
+  readonly number: number;
+  /** What is left behind after the hold, by its number in the table. */
+  readonly carried: number;
+  /** Units that the bellows are open, or closed below 0; 0 where they cannot run out. */
+  readonly filled: number;
+}
+
+export interface StateSet {
+  readonly id: number;
+  readonly states: readonly State[];
+  /** What a state left behind, as the family's `carry` wrote it. */
+  carried(state: number): string;
+}
+
+export interface Entered {
+  readonly set: StateSet;
+  readonly layer: Layer;
+}
+
+/** Most states kept of one onset; more are let go, and the route is then not sure to be the best. */
+const STATES_LIMIT = 4096;
+
+/** Numbers below which holds, and things left behind, stay, so that several make one exact number. */
+const HOLDS = 2 ** 20;
+const CARRIED = 2 ** 12;
+const FILLED = 2 ** 8;
+const TIMES = 2 ** 12;
+
+export function stateTable(instrument: Instrument, costs: CostTable): StateTable {
+  const numbers = new Map<string, number>();
+  const choices = new Map<string, Choices>();
+  const sets = new Map<string, StateSet>();
+  const entered = new Map<number, Entered>();
+  const times = new Map<string, number>();
+  const timesOf = new WeakMap<NoteTiming, number>();
+  const own = new Map<string, readonly number[]>();
+  const texts: string[] = [''];
+  const textNumbers = new Map<string, number>([['', 0]]);
+  const carriedOn = new Map<number, number>();
+  const stepCosts = new Map<string, Map<number, number>>();
+
+  const nameOf = (hold: Hold) =>
+    hold.map(({ way, fingering }) => `${way.id} ${way.technique} ${fingering ?? ''}`).join('+');
+  const numberOf = (hold: Hold) => {
+    const name = nameOf(hold);
+    const number = numbers.get(name) ?? numbers.size;
+    numbers.set(name, number);
+    return number;
+  };
+
+  /** What is carried after a hold, by numbers. */
+  const carry = (before: number, number: number, hold: Hold): number => {
+    const key = before * HOLDS + number;
+    const known = carriedOn.get(key);
+    if (known !== undefined) return known;
+    const text = instrument.carry(texts[before]!, hold);
+    const found = textNumbers.get(text) ?? texts.push(text) - 1;
+    textNumbers.set(text, found);
+    carriedOn.set(key, found);
+    return found;
+  };
+
+  /** Cost of a step, remembered for all timings at which steps cost the same. */
+  const stepCost = (
+    known: Map<number, number>,
+    from: State,
+    number: number,
+    to: Hold,
+    timing: NoteTiming,
+  ) => {
+    const key = (from.number * CARRIED + from.carried) * HOLDS + number;
+    let cost = known.get(key);
+    if (cost === undefined) {
+      cost = costs.step(from.hold, to, texts[from.carried]!, timing);
+      known.set(key, cost);
+    }
+    return cost;
+  };
+
+  const setOf = (names: readonly number[], states: readonly State[]): StateSet => {
+    const name = names.join(' ');
+    const known = sets.get(name) ?? {
+      id: sets.size,
+      states,
+      carried: (state: number) => texts[states[state]!.carried]!,
+    };
+    sets.set(name, known);
+    return known;
+  };
+
+  const ownCosts = (set: StateSet, timing: NoteTiming): readonly number[] => {
+    const key = `${set.id}/${costs.ownCacheKey(timing)}`;
+    const known = own.get(key) ?? set.states.map(({ hold }) => costs.own(hold, timing));
+    own.set(key, known);
+    return known;
+  };
+
+  /** The first holds of a line: nothing has been left behind. */
+  const start = ({ holds, numbers: held }: Choices, { timing, length, bellows }: When): Entered => {
+    const states = holds.map((hold, i): State => {
+      const { filled } = moved(0, hold, length, bellows);
+      return { hold, number: held[i]!, carried: carry(0, held[i]!, hold), filled };
+    });
+    const set = setOf(
+      states.map(({ number, carried, filled }) => stateName(number, carried, filled)),
+      states,
+    );
+    const cost = holds.map((hold, i) => {
+      const help = moved(0, hold, length, bellows).helped ? bellows!.weight : 0;
+      return ownCosts(set, timing)[i]! + costs.step(undefined, hold, '', timing) + help;
+    });
+    return { set, layer: { own: cost } };
+  };
+
+  /** The states of one hold, with the steps that lead to each. */
+  const targetsOf = (before: StateSet, hold: Hold, number: number, when: When): readonly Target[] => {
+    const { timing, length, bellows } = when;
+    const timingKey = costs.stepCacheKey(timing);
+    const known = stepCosts.get(timingKey) ?? new Map<number, number>();
+    stepCosts.set(timingKey, known);
+    const targets = new Map<number, Target>();
+    for (let b = 0; b < before.states.length; b += 1) {
+      const state = before.states[b]!;
+      const { filled, helped } = moved(state.filled, hold, length, bellows);
+      const carried = carry(state.carried, number, hold);
+      const name = stateName(number, carried, filled);
+      let target = targets.get(name);
+      if (!target) {
+        target = { name, state: { hold, number, carried, filled }, from: [], cost: [] };
+        targets.set(name, target);
+      }
+      target.from.push(b);
+      target.cost.push(stepCost(known, state, number, hold, timing) + (helped ? bellows!.weight : 0));
+    }
+    // In an order that does not depend on what the table was asked before, so that ties are always decided alike.
+    return [...targets.values()].sort(
+      ({ state: one }, { state: two }) =>
+        (texts[one.carried]! < texts[two.carried]! ? -1 : Number(one.carried !== two.carried)) ||
+        one.filled - two.filled,
+    );
+  };
+
+  const goOn = (before: StateSet, { holds, numbers: held }: Choices, when: When): Entered => {
+    const targets: Target[] = [];
+    for (const [i, hold] of holds.entries()) targets.push(...targetsOf(before, hold, held[i]!, when));
+    targets.length = Math.min(targets.length, STATES_LIMIT);
+    const set = setOf(
+      targets.map((target) => target.name),
+      targets.map((target) => target.state),
+    );
+    return { set, layer: { own: ownCosts(set, when.timing), steps: stepsTo(targets) } };
+  };
+
+  /** The same for all times at which everything costs the same. */
+  const timeNumber = ({ timing, length, bellows }: When): number => {
+    const known = bellows ? undefined : timesOf.get(timing);
+    if (known !== undefined) return known;
+    const air = bellows ? `${length} ${bellows.unit} ${bellows.room}` : '';
+    const name = `${costs.ownCacheKey(timing)}/${costs.stepCacheKey(timing)}/${air}`;
+    const number = times.get(name) ?? times.size;
+    times.set(name, number);
+    if (!bellows) timesOf.set(timing, number);
+    return number;
+  };
+
+  return {
+    choicesOf(holds) {
+      const held = holds.map(numberOf);
+      const name = held.join(' ');
+      const known = choices.get(name) ?? { id: choices.size, holds, numbers: held };
+      choices.set(name, known);
+      return known;
+    },
+    enter(before, open, when) {
+      const key = ((before ? before.id + 1 : 0) * HOLDS + open.id) * TIMES + timeNumber(when);
+      let found = entered.get(key);
+      if (!found) {
+        found = before ? goOn(before, open, when) : start(open, when);
+        entered.set(key, found);
+      }
+      return found;
+    },
+  };
+}
+
+/** A state, and the steps that lead to it from those before. */
+interface Target {
+  readonly name: number;
+  readonly state: State;
+  readonly from: number[];
+  readonly cost: number[];
+}
+
+/** One number for what makes a state. */
+function stateName(number: number, carried: number, filled: number): number {
+  return (number * CARRIED + carried) * FILLED + filled + FILLED / 2;
+}
+
+const STILL = Object.freeze({ filled: 0, helped: false });
+
+function moved(filled: number, hold: Hold, length: Ticks, bellows: Bellows | undefined) {
+  if (!bellows) return STILL;
+  const units = Math.max(1, Math.round(length / bellows.unit));
+  return moveBellows(filled, hold[0]!.way.air, units, bellows.room);
+}
+
+/** The steps to all states, one after the other. */
+function stepsTo(targets: readonly Target[]): Steps {
+  const begin = [0];
+  const from: number[] = [];
+  const cost: number[] = [];
+  for (const target of targets) {
+    for (let i = 0; i < target.from.length; i += 1) {
+      from.push(target.from[i]!);
+      cost.push(target.cost[i]!);
+    }
+    begin.push(from.length);
+  }
+  return { begin, from, cost };
+}

@@ -1,0 +1,109 @@
+import type { Way } from '../families/way.ts';
+import type { Instrument } from '../instrument/instrument.ts';
+import { dialectOf } from '../map/notation.ts';
+import { parsePitch, pitchText, type NoteName } from '../pitch/noteName.ts';
+import type { Pitch } from '../pitch/pitch.ts';
+import { expectOk, fail, ok, type Problem, type Result } from '../result.ts';
+
+/** What stands in a line of tab. */
+export type TabItem =
+  | { readonly kind: 'way'; readonly way: Way }
+  /** A note that cannot be had, by name in brackets: `(F♯4)`. */
+  | { readonly kind: 'missing'; readonly pitch: Pitch }
+  | { readonly kind: 'rest' }
+  | { readonly kind: 'bar' };
+
+const BAR = '|';
+const REST = 'r';
+
+/**
+ * Writes a line of tab: notes apart by the dialect's separator, `r` for a rest, `|` for a bar line.
+ * @param called names a pitch; as the instrument's own key has it when left out
+ */
+export function writeTabLine(
+  instrument: Instrument,
+  items: readonly TabItem[],
+  dialect: string,
+  called?: (pitch: Pitch) => NoteName,
+): string {
+  const { separator } = dialectOf(instrument.family, dialect);
+  const written = items.map((item) => {
+    if (item.kind === 'bar') return BAR;
+    if (item.kind === 'rest') return REST;
+    if (item.kind === 'missing') return `(${pitchText(item.pitch, called?.(item.pitch))})`;
+    return instrument.tab(item.way, dialect, called?.(item.way.pitch));
+  });
+  return written.reduce((line, text, i) => {
+    if (i === 0) return text;
+    const beside = items[i]!.kind === 'bar' || items[i - 1]!.kind === 'bar';
+    return line + (beside ? ' ' : separator) + text;
+  }, '');
+}
+
+/**
+ * Reads a line of tab in a dialect: apart by its separator, by bar lines or by line breaks, and where notes are written
+ * without commas by any space. Problems carry the character at which the wrong note begins.
+ */
+export function readTabLine(
+  instrument: Instrument,
+  text: string,
+  dialect: string,
+): Result<readonly TabItem[]> {
+  const { separator } = dialectOf(instrument.family, dialect);
+  return readLine(text, separator, (token): Result<TabItem> => {
+    const way = instrument.parseTab(token, dialect);
+    if (way.ok) return ok({ kind: 'way', way: way.value });
+    if (token === REST) return ok({ kind: 'rest' });
+    const bracketed = /^\((.*)\)$/u.exec(token);
+    const pitch = bracketed && parsePitch(bracketed[1]!);
+    return pitch?.ok ? ok({ kind: 'missing', pitch: pitch.value }) : way;
+  });
+}
+
+/** Most words that one note is written with: `left, column 2, button 3`. */
+const WORDS = 6;
+
+/**
+ * Reads whatever stands in a line one after the other. A note may have several words: the longest run of words that can
+ * be read is taken.
+ * @param separator what stands between two notes; only space where it is blank, and commas are then space too
+ * @param read one note; its problem's position counts from the note's own beginning
+ */
+export function readLine<T>(
+  text: string,
+  separator: string,
+  read: (note: string) => Result<T>,
+): Result<readonly (T | { readonly kind: 'bar' })[]> {
+  const mark = separator.trim();
+  const between = mark === '' ? '\\s,;' : `\\s${mark}`;
+  const words = [...text.matchAll(new RegExp(`[|\\n${mark}]|[^|${between}]+`, 'gu'))];
+  const endsNote = ({ 0: word }: RegExpExecArray) => word === BAR || word === '\n' || word === mark;
+  const items: (T | { kind: 'bar' })[] = [];
+  const problems: Problem[] = [];
+  for (let at = 0; at < words.length;) {
+    const first = words[at]!;
+    if (endsNote(first)) {
+      if (first[0] === BAR) items.push({ kind: 'bar' });
+      at += 1;
+      continue;
+    }
+    const end = words.findIndex((word, i) => i > at && endsNote(word));
+    const run = words.slice(at, Math.min(at + WORDS, end < 0 ? words.length : end));
+    const upTo = (count: number) =>
+      text.slice(first.index, run[count - 1]!.index + run[count - 1]![0].length);
+    const counts = run.map((_, i) => run.length - i);
+    const count = counts.find((n) => read(upTo(n)).ok);
+    if (count === undefined) {
+      // Where a mark stands between notes the whole stretch was meant as one.
+      const wrong = upTo(mark === '' ? 1 : run.length);
+      const found = read(wrong);
+      const [problem] = found.ok ? [] : found.problems;
+      problems.push({ ...problem!, position: first.index + (problem!.position ?? 0) });
+      at += mark === '' ? 1 : run.length;
+    } else {
+      items.push(expectOk(read(upTo(count))));
+      at += count;
+    }
+  }
+  return problems.length > 0 ? fail(...problems) : ok(items);
+}

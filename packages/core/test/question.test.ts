@@ -1,0 +1,129 @@
+import {
+  questionFromLink,
+  questionToLink,
+  checkQuestion,
+  defaultQuestion,
+  expectOk,
+  families,
+  FAMILY_IDS,
+  mapView,
+  openInstrument,
+} from '@same-song/core';
+import { specFromPreset, storedQuestion, type StoredQuestion } from '@same-song/core';
+
+const family = families.diatonic;
+const base = defaultQuestion(family);
+
+const ASKS: StoredQuestion[] = [
+  base,
+  { ...base, tonic: 'F#', scale: 'blues-six', range: { kind: 'whole' }, direction: 'down', chord: 4 },
+  { ...base, tonic: 'Eb', scale: 'custom:1-2-b3-b5', range: { kind: 'between', low: 63, high: 78 } },
+  {
+    ...base,
+    preferences: { preset: 'air', weights: { turns: 7.5, jumps: 0 }, playingOptions: { twin: 'blow' } },
+    pins: [
+      { noteId: '70.2', wayId: '3b' },
+      { noteId: '70.1', wayId: '2d', fingering: 'Ri' },
+    ],
+  },
+];
+
+test.each(ASKS)('a link brings the whole question back: $scale', (question) => {
+  const { question: back, problems } = questionFromLink(questionToLink(question, family), family);
+  expect(problems).toEqual([]);
+  expect(storedQuestion(back)).toEqual(question);
+});
+
+test('a mistyped link opens with what could be understood and says what could not', () => {
+  const { question, problems } = questionFromLink(
+    { in: 'H', play: 'dorian', range: '99', with: 'magic' },
+    family,
+  );
+  expect(storedQuestion(question)).toEqual({ ...base, scale: 'dorian' });
+  expect(problems.map((p) => p.field)).toEqual(['tonic', 'range', 'preferences.preset']);
+});
+
+test.each([
+  ['tonic', { tonic: 'Q' }, 'letter A to G'],
+  ['scale', { scale: 'nope' }, 'no scale'],
+  ['scale', { scale: 'custom:1-1' }, 'each note once'],
+  ['range', { range: { kind: 'octaves', octaves: 0 } }, 'octaves'],
+  ['range', { range: { kind: 'between', low: 60, high: 6000 } }, 'between two notes'],
+  ['direction', { direction: 'sideways' }, 'up, down'],
+  ['chord', { chord: 2 }, '1, 4 or 5'],
+  ['preferences.weights.turns', { preferences: { preset: 'air', weights: { turns: 11 } } }, 'from 0 to 10'],
+  [
+    'preferences.weights.sighs',
+    { preferences: { preset: 'air', weights: { sighs: 1 } } },
+    'no effort called',
+  ],
+  [
+    'preferences.playingOptions.twin',
+    { preferences: { preset: 'air', playingOptions: { twin: 'both' } } },
+    'no such option',
+  ],
+  ['pins', { pins: 'all' }, 'list'],
+  ['pins.0', { pins: [{ noteId: 4, wayId: '1b' }] }, 'name a note'],
+  ['pins.0', { pins: [{ noteId: 'x'.repeat(81), wayId: '1b' }] }, 'name a note'],
+  ['pins.1', { pins: ['1b', '4b'].map((wayId) => ({ noteId: '60.1', wayId })) }, 'pinned only once'],
+])('a wrong %s is refused at its field', (field, change, message) => {
+  const result = checkQuestion(family, { ...base, ...change });
+  expect(result).toMatchObject({
+    ok: false,
+    problems: [{ field, message: expect.stringContaining(message) }],
+  });
+});
+
+describe.each(FAMILY_IDS)('Map of every %s preset', (id) => {
+  test('answers with a line, a tab, an effort and no way that it does not draw', () => {
+    for (const preset of families[id].presets) {
+      const instrument = expectOk(openInstrument(specFromPreset(id, preset.id)));
+      const question = expectOk(
+        checkQuestion(families[id], { ...defaultQuestion(families[id]), tonic: 'Eb', scale: 'dorian' }),
+      );
+      const dialect = families[id].dialects[0]!.id;
+      const view = mapView(instrument, question, { naming: 'key', dialect });
+      expect(structuredClone(view)).toEqual(view);
+      expect(view.line.map((n) => n.degree).slice(0, 8)).toEqual(['1', '2', '♭3', '4', '5', '6', '♭7', '1']);
+      const drawn = new Set(view.ways.map((w) => w.id));
+      for (const note of view.line)
+        expect(note.wayId === undefined ? note.missing : drawn.has(note.wayId)).toBeTruthy();
+      expect(view.tabText.split(families[id].dialects[0]!.separator)).toHaveLength(view.line.length);
+      expect(Number.isFinite(view.effort.total)).toBe(true);
+      expect(
+        view.coverage.have +
+          view.line.filter((n, i) => n.missing && view.line.findIndex((o) => o.pitch === n.pitch) === i)
+            .length,
+      ).toBe(view.coverage.of);
+    }
+  });
+});
+
+test('Map of a low E♭ harmonica in F♯ natural minor tells the key in a teacher’s words', () => {
+  const instrument = expectOk(openInstrument(specFromPreset('diatonic', '51')));
+  const question = expectOk(checkQuestion(family, { ...base, tonic: 'F#', scale: 'natural-minor' }));
+  const view = mapView(instrument, question, { naming: 'key', dialect: 'words' });
+  expect(view.facts).toMatchObject({
+    notes: ['F♯', 'G♯', 'A', 'B', 'C♯', 'D', 'E'],
+    againstMajor: '3, 6 and 7 lowered',
+    mode: 'mode 6 of A major',
+    signature: '3 sharps: F♯ C♯ G♯',
+    steps: [200, 100, 200, 200, 100, 200, 200],
+    simpler: undefined,
+  });
+  expect(view.instrumentFacts).toEqual(['10th position']);
+});
+
+test('a spelling with double flats offers the plainer key; naming habits change names only', () => {
+  const instrument = expectOk(openInstrument(specFromPreset('diatonic', '60')));
+  const question = expectOk(checkQuestion(family, { ...base, tonic: 'Db', scale: 'natural-minor' }));
+  const names = (naming: 'key' | 'simple' | 'sharps') =>
+    mapView(instrument, question, { naming, dialect: 'words' }).facts.notes;
+  expect(names('key')).toEqual(['D♭', 'E♭', 'F♭', 'G♭', 'A♭', 'B♭♭', 'C♭']);
+  expect(names('simple')[5]).toBe('A');
+  expect(names('sharps')).toEqual(['C♯', 'D♯', 'E', 'F♯', 'G♯', 'A', 'B']);
+  expect(mapView(instrument, question, { naming: 'key', dialect: 'words' }).facts.simpler).toEqual({
+    text: 'C♯',
+    code: 'C#',
+  });
+});

@@ -1,0 +1,186 @@
+/** Routes of every family against brute force: all holds of all onsets, one after the other, with nothing remembered. */
+import fc from 'fast-check';
+import {
+  expectOk,
+  families,
+  FAMILY_IDS,
+  metre,
+  openInstrument,
+  QUARTER,
+  quarters,
+  resolvePreferences,
+  routeLine,
+  routingContext,
+  specFromPreset,
+  timingsOf,
+  type FingeredWay,
+  type Hold,
+  type Instrument,
+  type LineNote,
+  type Preferences,
+  type Way,
+} from '@same-song/core';
+
+const TIME = metre('3/4', QUARTER);
+
+/** An instrument on which everything is possible and some ways are measured and chosen. */
+function own(id: string, preset: string): Instrument {
+  const spec = specFromPreset(id, preset);
+  const { capabilityGroups, ways } = expectOk(openInstrument(spec));
+  const capability = Object.fromEntries(capabilityGroups.map((group) => [group.id, group.places]));
+  const measured = Object.fromEntries(ways.slice(0, 9).map((way, i) => [way.id, 4 * i - 15]));
+  const choices = ways.slice(2, 3).map((way) => way.id);
+  return expectOk(openInstrument({ ...spec, capability, measured, choices }));
+}
+
+const combinations = <T>(lists: readonly (readonly T[])[]): T[][] =>
+  lists.reduce<T[][]>((all, list) => all.flatMap((one) => list.map((item) => [...one, item])), [[]]);
+
+/** Everything that may be chosen, asked of the instrument pair by pair. */
+function oracle(instrument: Instrument, preferences: Preferences) {
+  const { weights, avoid, options } = resolvePreferences(instrument.family, preferences);
+  const usable = instrument.ways.filter((way) => way.able && !avoid.has(way.technique));
+  const worthIt = (way: Way) => !usable.some((easier) => easier.id === way.redundantTo);
+  const open = (pitch: number, inChord: boolean) =>
+    usable
+      .filter((way) => way.pitch === pitch && worthIt(way))
+      .flatMap((way) => instrument.fingeredWaysOf(way, options, inChord));
+  const soundsTogether = (hold: Hold) =>
+    hold.every((high, i) => hold.slice(0, i).every((low) => !instrument.clash(low, high))) &&
+    !instrument.holdClash(hold);
+  const holdsOf = (pitches: readonly number[], inChord: boolean): Hold[] =>
+    combinations(pitches.map((pitch) => open(pitch, inChord))).filter(soundsTogether);
+
+  /** The pitches of a chord that sound: the highest, the lowest, then downwards, each if it can with those before. */
+  const heard = (pitches: readonly number[]) => {
+    const falling = [...new Set(pitches)].filter((p) => open(p, false).length > 0).sort((a, b) => b - a);
+    const inChord = new Set(pitches).size > 1;
+    const wanted = [falling[0], falling.at(-1), ...falling.slice(1, -1)];
+    let kept: number[] = [];
+    for (const pitch of new Set(wanted.filter((p) => p !== undefined))) {
+      const tried = [...kept, pitch].sort((a, b) => a - b);
+      if (holdsOf(tried, inChord).length > 0) kept = tried;
+    }
+    return { pitches: kept, holds: kept.length > 0 ? holdsOf(kept, inChord) : [] };
+  };
+
+  /** Weighted cost of one sequence of holds. */
+  const costOf = (holds: readonly Hold[], onsets: readonly { onset: number; length: number }[]) => {
+    const timings = timingsOf(TIME, onsets);
+    const room = ((instrument.airCapacity ?? Infinity) * QUARTER) / 2;
+    let [cost, carried, filled] = [0, '', 0];
+    for (const [i, hold] of holds.entries()) {
+      const at = { layout: instrument.layout, options, timing: timings[i]!, carried };
+      for (const [t, term] of instrument.terms.entries()) {
+        const ways = hold.reduce((sum, way) => sum + (term.onWay?.(way, at) ?? 0), 0);
+        const step = i === 0 ? term.atStart?.(hold, at) : term.between?.(holds[i - 1]!, hold, at);
+        cost += weights[t]! * (ways + (term.onHold?.(hold, at) ?? 0) + (step ?? 0));
+      }
+      carried = instrument.carry(carried, hold);
+      const { air } = hold[0]!.way;
+      const change = air === undefined ? 0 : air === 'in' ? onsets[i]!.length : -onsets[i]!.length;
+      if (Math.abs(filled + change) > room) {
+        const button = instrument.family.terms.findIndex((term) => term.id === 'air-button');
+        cost += weights[button]!;
+        filled = Math.abs(change) > room ? 0 : change;
+      } else filled += change;
+    }
+    return cost;
+  };
+  return { heard, costOf, usable, open };
+}
+
+const length = fc.constantFrom(quarters(1, 3), quarters(1, 2), QUARTER, 3 * QUARTER, 7 * QUARTER);
+
+describe.each(FAMILY_IDS)('%s', (id) => {
+  const { presets, preferences: schools, playingOptions } = families[id];
+  const chosenOptions = fc.record(
+    Object.fromEntries(
+      playingOptions.map((o) => [o.id, fc.constantFrom(...o.options.map((choice) => choice.id))]),
+    ),
+  );
+  const setting = fc.record({
+    preset: fc.constantFrom(...presets.map((p) => p.id)),
+    school: fc.constantFrom(...schools.map((p) => p.id)),
+    chosen: chosenOptions,
+  });
+
+  /** Routes onsets of pitches and compares them with the best of all sequences. */
+  const compare = (
+    { preset, school, chosen }: { preset: string; school: string; chosen: Record<string, string> },
+    steps: readonly { up: readonly number[]; length: number; rest: number }[],
+  ) => {
+    const instrument = own(id, preset);
+    const preferences = { preset: school, weights: {}, playingOptions: chosen };
+    const { heard, costOf, usable } = oracle(instrument, preferences);
+    const playable = [...new Set(usable.map((way) => way.pitch))].sort((a, b) => a - b);
+    let onset = 0;
+    const line: LineNote[] = steps.flatMap(({ up, length: lasts, rest }, step) => {
+      const pitches = [...new Set(up.map((n) => playable[n % playable.length]!))];
+      const notes = pitches.map((pitch) => ({ id: `${step}.${pitch}`, pitch, onset, length: lasts }));
+      onset += lasts + rest;
+      return notes;
+    });
+    const onsets = [...new Set(line.map((note) => note.onset))].map((at) => {
+      const notes = line.filter((note) => note.onset === at);
+      return { onset: at, length: notes[0]!.length, ...heard(notes.map((note) => note.pitch)) };
+    });
+    const sequences = combinations(onsets.map(({ holds }) => holds));
+    const best = Math.min(...sequences.map((holds) => costOf(holds, onsets)));
+    const route = routeLine(routingContext(instrument, preferences), line, { metre: TIME });
+    expect(route.effort.total).toBeCloseTo(best, 8);
+    for (const note of route.notes) {
+      const sounds = onsets.find(({ onset: at }) => at === note.onset)!.pitches.includes(note.pitch);
+      expect(note.way?.pitch).toBe(sounds ? note.pitch : undefined);
+      if (!sounds) expect(note.missing).toMatchObject({ reason: 'together' });
+    }
+    const taken = onsets.map(({ onset: at }) =>
+      route.notes
+        .filter((note) => note.onset === at && note.way)
+        .map(({ way, fingering }): FingeredWay => ({ way: way!, fingering }))
+        .sort((a, b) => a.way.pitch - b.way.pitch),
+    );
+    expect(costOf(taken, onsets)).toBeCloseTo(best, 8);
+  };
+
+  test('of all ways to play a short line the cheapest is taken', () => {
+    const step = fc.record({
+      up: fc.array(fc.nat(60), { minLength: 1, maxLength: 1 }),
+      length,
+      rest: fc.constantFrom(0, 0, QUARTER),
+    });
+    fc.assert(fc.property(setting, fc.array(step, { minLength: 1, maxLength: 4 }), compare), { numRuns: 40 });
+  });
+
+  test('of all ways to play chords and single notes in turn the cheapest is taken, or as much as sounds', () => {
+    const step = fc.record({
+      up: fc.oneof(
+        fc.tuple(fc.nat(60)),
+        fc.tuple(fc.nat(60), fc.nat(60)),
+        fc.nat(50).chain((low) => fc.tuple(fc.constant(low), fc.constant(low + 1), fc.constant(low + 2))),
+      ),
+      length,
+      rest: fc.constant(0),
+    });
+    fc.assert(fc.property(setting, fc.array(step, { minLength: 1, maxLength: 2 }), compare), { numRuns: 30 });
+  });
+});
+
+test('bellows that run out steer the choice: where both directions have the note, the air button is spared', () => {
+  const instrument = own('anglo', 'C-G-sharp-on-push');
+  // G4 pushed on the left C row and G row, pulled on the accidental row: twelve long ones in a row.
+  const line = Array.from({ length: 12 }, (_, i) => ({
+    id: String(i),
+    pitch: 67,
+    onset: i * 4 * QUARTER,
+    length: 4 * QUARTER,
+  }));
+  // Seven quarters of room each way: one long note in each direction and back again, never two.
+  const button = (weight: number) => {
+    const weights = { 'air-button': weight, turns: 1 };
+    const context = routingContext(instrument, { preset: 'even', weights, playingOptions: {} });
+    return routeLine(context, line).air.helps.length;
+  };
+  expect(button(0)).toBe(11);
+  expect(button(10)).toBe(0);
+});
