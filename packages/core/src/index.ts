@@ -72,14 +72,7 @@ export {
 } from './keys/suggestions.ts';
 export { readNotes } from './keys/readNotes.ts';
 export { switchKeys, type ListedWay, type Switching } from './keys/switching.ts';
-export {
-  BARS_LIMIT,
-  BEATS,
-  FORMS,
-  parseProgression,
-  type DegreeChord,
-  type Progression,
-} from './harmony/progression.ts';
+export { BARS_LIMIT, BEATS, FORMS, parseProgression, type Progression } from './harmony/progression.ts';
 export {
   notesOver,
   scaleFit,
@@ -90,7 +83,9 @@ export {
 } from './harmony/suitability.ts';
 export { commonNotes, type Common } from './scale/common.ts';
 export { searchScales, type ScaleSearch } from './scale/search.ts';
-export { MAIN_CHORDS, mainChord, type Chord, type MainChord } from './harmony/chord.ts';
+export { chordOn, chordSymbol, NO_CHORD, parseChord, tonesOf, type Chord } from './harmony/chord.ts';
+export { QUALITIES, type Quality, type QualityId } from './harmony/qualities.ts';
+export { homeChord, mainChords, triadsOf } from './harmony/scaleChords.ts';
 export { LAYERS, fiveOf, layerSemitones, type LayerId } from './harmony/layer.ts';
 export { ROLES, rolesOf, type Role } from './harmony/role.ts';
 export {
@@ -177,6 +172,8 @@ export {
   checkQuestion,
   defaultQuestion,
   storedQuestion,
+  chordOver,
+  CHORDS_LIMIT,
   type Question,
   type StoredQuestion,
 } from './question/question.ts';

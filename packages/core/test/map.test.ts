@@ -41,7 +41,7 @@ function anyQuestion(id: FamilyId): fc.Arbitrary<Question> {
           .map(([low, up]) => ({ kind: 'between' as const, low, high: low + up })),
       ),
       direction: fc.constantFrom(...DIRECTIONS),
-      chord: fc.constantFrom(1, 4, 5),
+      chords: fc.subarray(['1', '4', '5', '2', 'IV7', 'bVII', 'N.C.'], { minLength: 1 }),
       layer: fc.constantFrom(...LAYERS.map((l) => l.id)),
       pattern: fc.constantFrom(...PATTERNS.map((p) => p.id)),
       preset: fc.constantFrom(...family.preferences.map((p) => p.id)),
@@ -122,7 +122,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
         const free = mapView(instrument, question, how);
         const note = free.line[which % Math.max(1, free.line.length)];
         if (!note) return;
-        for (const other of alternativesView(instrument, question, note.id)) {
+        for (const other of alternativesView(instrument, question, note.id).slice(0, 2)) {
           const { wayId, difference, changes } = other;
           expect(wayId).not.toBe(note.wayId);
           const { redundantTo } = instrument
@@ -137,7 +137,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
           expect(pinned.brokenPins).toEqual([]);
         }
       }),
-      { numRuns: 25 },
+      { numRuns: 12 },
     );
   });
 

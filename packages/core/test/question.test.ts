@@ -16,7 +16,14 @@ const base = defaultQuestion(family);
 
 const ASKS: StoredQuestion[] = [
   base,
-  { ...base, tonic: 'F#', scale: 'blues-six', range: { kind: 'whole' }, direction: 'down', chord: 4 },
+  {
+    ...base,
+    tonic: 'F#',
+    scale: 'blues-six',
+    range: { kind: 'whole' },
+    direction: 'down',
+    chords: ['4', 'bVII7'],
+  },
   { ...base, tonic: 'Eb', scale: 'custom:1-2-b3-b5', range: { kind: 'between', low: 63, high: 78 } },
   {
     ...base,
@@ -50,7 +57,9 @@ test.each([
   ['range', { range: { kind: 'octaves', octaves: 0 } }, 'octaves'],
   ['range', { range: { kind: 'between', low: 60, high: 6000 } }, 'between two notes'],
   ['direction', { direction: 'sideways' }, 'up, down'],
-  ['chord', { chord: 2 }, '1, 4 or 5'],
+  ['chords', { chords: [] }, '1 to 12 chords'],
+  ['chords.1', { chords: ['1', 'H7'] }, 'no chord'],
+  ['chords.0', { chords: ['Am7'] }, 'written by degree'],
   ['preferences.weights.turns', { preferences: { preset: 'air', weights: { turns: 11 } } }, 'from 0 to 10'],
   [
     'preferences.weights.sighs',

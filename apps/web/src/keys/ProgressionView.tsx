@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import {
+  chordSymbol,
   FORMS,
   keyOf,
   noteText,
@@ -8,7 +9,7 @@ import {
   parseNote,
   parseProgression,
   scaleById,
-  type DegreeChord,
+  type Chord,
   type FittedNote,
   type Key,
   type Progression,
@@ -18,7 +19,6 @@ import { progressions, type ProgressionRecord } from '../api/records.ts';
 import { useChordScene } from '../compute/compute.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
 import { SceneView } from '../scene/SceneView.tsx';
-import { nameIn } from './chordNames.ts';
 import type { KeysViewProps } from './KeysPage.tsx';
 import { Suits } from './Suits.tsx';
 
@@ -39,12 +39,16 @@ export function ProgressionView({ state }: KeysViewProps) {
     setParam('beats', '', 'the beats');
     setParam('form', id, 'the progression');
   };
-  const parsed = useMemo(() => parseProgression(form.name, text, beats), [form.name, text, beats]);
   const scale = scaleById(question.scale);
   const tonic = parseNote(question.tonic);
   const key = useMemo(
     () => (scale.ok && tonic.ok ? keyOf(scale.value, tonic.value) : undefined),
     [scale, tonic],
+  );
+  const home = key?.tonic;
+  const parsed = useMemo(
+    () => parseProgression(form.name, text, beats, home),
+    [form.name, text, beats, home],
   );
   const bar = Math.max(0, Number(param('bar')) || 0);
   const progression = parsed.ok ? parsed.value : undefined;
@@ -61,6 +65,7 @@ export function ProgressionView({ state }: KeysViewProps) {
       <div>
         <Editor
           text={text}
+          byDegree={progression?.bars.map((chords) => chords.map(({ name }) => name).join(',')).join(' ')}
           beats={beats}
           forms={forms}
           form={form.id}
@@ -81,7 +86,7 @@ export function ProgressionView({ state }: KeysViewProps) {
         {scene && chord && key && (
           <>
             <h2>
-              Over {nameIn(key, chord)} on {chosen!.spec.name}
+              Over {chordSymbol(chord, key.tonic)} on {chosen!.spec.name}
             </h2>
             <div className="lesson-drawing">
               <SceneView scene={scene} label={`${chosen!.spec.name} over ${chord.name}`} />
@@ -105,7 +110,7 @@ export function ProgressionView({ state }: KeysViewProps) {
   );
 }
 
-function rolesOver(key: Key, chord: DegreeChord): readonly Role[] {
+function rolesOver(key: Key, chord: Chord): readonly Role[] {
   const notes = new Map(notesOver(key.scale, chord).map((note) => [note.semitone, note]));
   return Array.from({ length: 12 }, (_, semitone): Role => {
     const note = notes.get(semitone);
@@ -117,6 +122,8 @@ function rolesOver(key: Key, chord: DegreeChord): readonly Role[] {
 
 interface EditorProps {
   readonly text: string;
+  /** The same chords by degree, as they are kept: names belong to one key. */
+  readonly byDegree: string | undefined;
   readonly beats: number;
   readonly forms: readonly { readonly id: string; readonly name: string }[];
   readonly form: string;
@@ -127,7 +134,7 @@ interface EditorProps {
   readonly onBeats: (beats: number) => void;
 }
 
-function Editor({ text, beats, forms, form, problem, onForm, onText, onBeats }: EditorProps) {
+function Editor({ text, byDegree, beats, forms, form, problem, onForm, onText, onBeats }: EditorProps) {
   const [typed, setTyped] = useState(text);
   const [shown, setShown] = useState(text);
   if (shown !== text) {
@@ -170,7 +177,7 @@ function Editor({ text, beats, forms, form, problem, onForm, onText, onBeats }: 
           onBlur={(event) => onBeats(Number(event.target.value) || 4)}
         />
       </label>
-      <KeepProgression text={text} beats={beats} sound={!problem} />
+      <KeepProgression text={byDegree ?? text} beats={beats} sound={!problem} />
       {problem && (
         <p className="editor-problems" role="alert">
           {problem.message}
@@ -245,7 +252,7 @@ function Bars({ progression, keyOfAll, bar, onBar }: BarsProps) {
             <span className="bars-number">{i + 1}</span>
             {chords.map((chord, c) => (
               <span key={c} className="bars-chord">
-                <b>{nameIn(keyOfAll, chord)}</b> {chord.name}
+                <b>{chordSymbol(chord, keyOfAll.tonic)}</b> {chord.name}
                 <span className="bars-notes">
                   {notesOver(keyOfAll.scale, chord).map((note) => (
                     <BarNote key={note.semitone} note={note} keyOfAll={keyOfAll} />

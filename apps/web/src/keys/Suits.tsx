@@ -1,6 +1,13 @@
 import { useMemo } from 'react';
-import { noteText, notesOver, scaleFit, suitableScales, type Key, type Progression } from '@same-song/core';
-import { nameIn } from './chordNames.ts';
+import {
+  chordSymbol,
+  noteText,
+  notesOver,
+  scaleFit,
+  suitableScales,
+  type Key,
+  type Progression,
+} from '@same-song/core';
 
 const SUGGESTIONS = 7;
 
@@ -25,7 +32,7 @@ export function Suits({ progression, current, onScale }: SuitsProps) {
   for (const { bar, chord, note } of clashes) {
     const name = (semitone: number) => noteText(current.names[semitone]!);
     const instead = note.instead === undefined ? '' : `; ${name(note.instead)} does not`;
-    const text = `${name(note.semitone)} over ${nameIn(current, chord)}: ${note.why}${instead}`;
+    const text = `${name(note.semitone)} over ${chordSymbol(chord, current.tonic)}: ${note.why}${instead}`;
     const entry = seen.get(text) ?? { bars: [], text };
     if (!entry.bars.includes(bar)) entry.bars.push(bar);
     seen.set(text, entry);

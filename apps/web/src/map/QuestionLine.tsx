@@ -5,13 +5,21 @@ import {
   PATTERNS,
   parsePitch,
   pitchText,
+  scaleById,
   type MapView,
   type PatternId,
   type LineRange,
   type StoredQuestion,
 } from '@same-song/core';
 import { useShortcuts } from '../frame/shortcuts.ts';
-import { courseWords, DIRECTION_WORDS, layerWords, rangeWords } from './questionWords.ts';
+import {
+  chordsWords,
+  courseWords,
+  DIRECTION_WORDS,
+  layerWords,
+  rangeWords,
+  readChords,
+} from './questionWords.ts';
 import { contains, InstrumentWord, ScaleWord, TonicWord } from './KeyWords.tsx';
 import { PreferenceWeights } from './PreferenceWeights.tsx';
 import { type MapState } from './useMapState.ts';
@@ -58,7 +66,6 @@ export function QuestionLine({ state, view }: { state: MapState; view: MapView |
   });
   const preset = family.preferences.find((p) => p.id === question.preferences.preset)!;
   const changed = Object.keys(question.preferences.weights).length > 0;
-  const chord = view?.chords.find((c) => c.degree === question.chord)?.name ?? 'I';
   return (
     <h1 className="question-line">
       Play {question.layer !== 'scale' && <span className="question-layer">{layerWords(question)} </span>}
@@ -88,18 +95,10 @@ export function QuestionLine({ state, view }: { state: MapState; view: MapView |
       <span className="question-unbroken">
         <WordPicker
           {...picker('chord')}
-          word={`the ${chord} chord`}
-          placeholder="I, IV or V …"
-          search={(text) => ({
-            choices: (view?.chords ?? [])
-              .map((c) => ({
-                id: String(c.degree),
-                label: `the ${c.name} chord`,
-                current: c.degree === question.chord,
-              }))
-              .filter(contains(text)),
-          })}
-          onChoose={(id) => state.change('chord', { chord: Number(id) })}
+          word={chordsWords(question)}
+          placeholder="I, IV7, ♭VII … or several"
+          search={(text) => chordChoices(text, question, view)}
+          onChoose={(id) => state.change('chords', { chords: id.split(' ') })}
         />
         ,
       </span>{' '}
@@ -121,6 +120,24 @@ export function QuestionLine({ state, view }: { state: MapState; view: MapView |
       </span>
     </h1>
   );
+}
+
+/** The triads of the scale, and whatever chords are typed: one, or several apart by spaces. */
+function chordChoices(text: string, question: StoredQuestion, view: MapView | undefined) {
+  const typed = text.split(/[\s,]+/).filter((word) => word !== '');
+  const own = (view?.chords ?? []).map(({ written, name, symbol }): Choice => {
+    const current = question.chords.join() === written;
+    return { id: written, label: `the ${name} chord`, about: symbol, current };
+  });
+  const found = own.filter(contains(text));
+  const scale = scaleById(question.scale);
+  if (typed.length === 0 || !scale.ok) return { choices: own };
+  const chords = readChords(typed, question);
+  if (typeof chords === 'string')
+    return found.length > 0 ? { choices: found } : { choices: [], error: chords };
+  const [plain] = own.filter(({ id }) => id === chords.join(' '));
+  const asked = plain ?? { id: chords.join(' '), label: chordsWords({ ...question, chords }) };
+  return { choices: [asked, ...found.filter(({ id }) => id !== asked.id)] };
 }
 
 /** Directions and patterns in one list; each leaves the other as it is. */

@@ -1,7 +1,10 @@
 import {
+  chordOver,
+  CHORDS_LIMIT,
   keyOf,
   namer,
   noteText,
+  parseChord,
   parseNote,
   patternById,
   pitchText,
@@ -47,6 +50,32 @@ export const DIRECTION_WORDS: Readonly<Record<Direction, string>> = {
 export function courseWords(question: StoredQuestion): string {
   const pattern = question.pattern === 'straight' ? '' : ` ${patternById(question.pattern).label}`;
   return DIRECTION_WORDS[question.direction] + pattern;
+}
+
+/** The chords beneath: `the I chord`, `the I, IV7 and V chords`. */
+export function chordsWords({ scale: id, chords }: Pick<StoredQuestion, 'scale' | 'chords'>): string {
+  const scale = scaleById(id);
+  const names = chords.map((written) => {
+    const chord = scale.ok ? chordOver(scale.value, written) : undefined;
+    return chord?.ok ? chord.value.name : written;
+  });
+  const last = names.at(-1)!;
+  if (names.length === 1) return `the ${last} chord`;
+  return `the ${names.slice(0, -1).join(', ')} and ${last} chords`;
+}
+
+/** Chords typed by degree or by name, as a question keeps them; or what is wrong with them. */
+export function readChords(typed: readonly string[], question: StoredQuestion): readonly string[] | string {
+  const key = keyIn(question);
+  if (typed.length > CHORDS_LIMIT) return `At most ${CHORDS_LIMIT} chords can be asked over at once.`;
+  const chords: string[] = [];
+  for (const text of typed) {
+    const own = key && chordOver(key.scale, text);
+    const chord = own?.ok ? own : parseChord(text, key?.tonic);
+    if (!chord.ok) return chord.problems[0]!.message;
+    chords.push(/^[b♭#♯]?[1-7]$/.test(text) ? text : chord.value.name);
+  }
+  return chords;
 }
 
 /** The layer before the scale's name: `five notes of`; nothing for the whole scale. */

@@ -114,8 +114,8 @@ test('another scale lets go of pins and of the marked note; what weighs the line
   await map.ready();
   const pins = () => map.state().question.pins.length;
   expect(pins()).toBe(1);
-  act(() => map.state().change('chord', { chord: 4 }));
-  await waitFor(() => expect(map.state().question.chord).toBe(4));
+  act(() => map.state().change('chords', { chords: ['4', 'V7'] }));
+  await waitFor(() => expect(map.state().question.chords).toEqual(['4', 'V7']));
   expect([pins(), map.state().at]).toEqual([1, '60.1']);
   act(() => map.state().change('range', { range: { kind: 'octaves', octaves: 2 }, direction: 'both' }));
   await waitFor(() => expect(map.state().question.direction).toBe('both'));

@@ -1,7 +1,7 @@
 import { expectOk } from '../result.ts';
 import { scaleById, SCALES } from '../scale/scale.ts';
-import { mainChord } from './chord.ts';
 import { fiveOf, LAYERS, layerSemitones } from './layer.ts';
+import { mainChords } from './scaleChords.ts';
 
 const five = (id: string) => fiveOf(expectOk(scaleById(id))).join(' ');
 
@@ -14,9 +14,8 @@ test('five notes leave the fourth and seventh of major, and the second and sixth
 
 test('layers grow: each holds the one before, for every scale and chord, but for tones that the scale has not', () => {
   for (const scale of SCALES.filter((s) => s.semitones.length === 7)) {
-    for (const degree of [1, 4, 5] as const) {
-      const chord = mainChord(scale, degree);
-      const sets = LAYERS.map((layer) => layerSemitones(scale, chord, layer.id));
+    for (const chord of mainChords(scale)) {
+      const sets = LAYERS.map((layer) => layerSemitones(scale, [chord], layer.id));
       expect(sets[3]).toEqual(scale.semitones);
       for (const [smaller, larger] of [
         [0, 2],

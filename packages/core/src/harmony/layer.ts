@@ -1,7 +1,7 @@
 import { pitchClass, type PitchClass } from '../pitch/pitch.ts';
 import type { Scale } from '../scale/scale.ts';
-import type { Chord } from './chord.ts';
-import { mainChord } from './chord.ts';
+import { tonesOf, type Chord } from './chord.ts';
+import { homeChord } from './scaleChords.ts';
 
 /** Layers of a scale in the order in which it is built up. Source: teachers who put chord tones before scales. */
 export const LAYERS = Object.freeze([
@@ -35,25 +35,29 @@ export function fiveOf(scale: Scale): readonly PitchClass[] {
   const shapes = semitones.includes(4) ? [...FIVES.major, ...FIVES.minor] : [...FIVES.minor, ...FIVES.major];
   const found = shapes.find((shape) => shape.every((s) => semitones.includes(s)));
   if (found) return found;
-  const chord = mainChord(scale, 1).tones;
+  const chord = homeChord(scale).tones;
   const rubs = (s: number) => Number(chord.includes(pitchClass(s - 1)));
   const others = semitones.filter((s) => !chord.includes(s)).sort((a, b) => rubs(a) - rubs(b) || a - b);
   return [...chord, ...others].slice(0, 5).sort((a, b) => a - b);
 }
 
 /** Semitones above home that a layer holds, rising. */
-export function layerSemitones(scale: Scale, chord: Chord, layer: LayerId): readonly PitchClass[] {
+export function layerSemitones(
+  scale: Scale,
+  chords: readonly Chord[],
+  layer: LayerId,
+): readonly PitchClass[] {
   switch (layer) {
     case 'home':
       return [0];
     case 'chord':
-      return [...new Set([...chord.tones])].sort((a, b) => a - b);
+      return [...tonesOf(chords)].sort((a, b) => a - b);
     case 'five':
       return fiveOf(scale);
     case 'scale':
       return scale.semitones;
     case 'colour': {
-      const colours = chord.tones.map((tone) => pitchClass(tone - 1));
+      const colours = tonesOf(chords).map((tone) => pitchClass(tone - 1));
       return [...new Set([...scale.semitones, ...colours])].sort((a, b) => a - b);
     }
   }

@@ -1,84 +1,34 @@
-import { accidentalText } from '../pitch/noteName.ts';
-import { pitchClass, type PitchClass } from '../pitch/pitch.ts';
+import type { NoteName } from '../pitch/noteName.ts';
 import { fail, ok, shown, type Problem, type Result } from '../result.ts';
-import { degreeSemitones, type Degree } from '../scale/degree.ts';
-
-/** Qualities of a chord and its tones above the root. */
-export const QUALITIES = Object.freeze({
-  '': [0, 4, 7],
-  m: [0, 3, 7],
-  '7': [0, 4, 7, 10],
-  m7: [0, 3, 7, 10],
-  maj7: [0, 4, 7, 11],
-  '°': [0, 3, 6],
-  '+': [0, 4, 8],
-  sus4: [0, 5, 7],
-} as const);
-export type Quality = keyof typeof QUALITIES;
-
-/** A chord by degree. */
-export interface DegreeChord {
-  readonly degree: Degree;
-  readonly quality: Quality;
-  /** As written in the field's usual way: `♭VII7`, `ii`. */
-  readonly name: string;
-  /** Semitones above home, root first. */
-  readonly tones: readonly PitchClass[];
-}
+import { parseChord, type Chord } from './chord.ts';
 
 /** Chords bar by bar. */
 export interface Progression {
   readonly name: string;
   /** Beats in a bar. */
   readonly beats: number;
-  readonly bars: readonly (readonly DegreeChord[])[];
+  readonly bars: readonly (readonly Chord[])[];
 }
 
 export const BEATS = Object.freeze({ least: 2, most: 12 });
 export const BARS_LIMIT = 128;
 
-const ROMAN = Object.freeze(['I', 'II', 'III', 'IV', 'V', 'VI', 'VII']);
-const CHORD =
-  /^(?<signs>[b♭#♯]{0,2})(?<number>[1-7]|VII|VI|IV|V|III|II|I|vii|vi|iv|v|iii|ii|i)(?<quality>maj7|m7|min7|m|-7|-|7|°|dim|\+|aug|sus4|sus)?$/u;
-const SPELLINGS: Readonly<Record<string, Quality>> = Object.freeze({
-  min7: 'm7',
-  '-7': 'm7',
-  '-': 'm',
-  dim: '°',
-  aug: '+',
-  sus: 'sus4',
-});
-
-function chordOf(token: string): DegreeChord | undefined {
-  const groups = CHORD.exec(token)?.groups;
-  if (!groups) return undefined;
-  const { signs = '', number = '', quality: written = '' } = groups;
-  const alter = [...signs].reduce((sum, sign) => sum + (sign === 'b' || sign === '♭' ? -1 : 1), 0);
-  const digit = /\d/.test(number) ? Number(number) : ROMAN.indexOf(number.toUpperCase()) + 1;
-  const small = /[iv]/.test(number);
-  const plain = SPELLINGS[written] ?? (written as Quality);
-  const quality: Quality = small
-    ? (({ '': 'm', '7': 'm7' } as Partial<Record<Quality, Quality>>)[plain] ?? plain)
-    : plain;
-  const degree = { number: digit, alter };
-  const root = pitchClass(degreeSemitones(degree));
-  const minor = quality.startsWith('m') && quality !== 'maj7';
-  const numeral = ROMAN[digit - 1]!;
-  const roman = minor || quality === '°' ? numeral.toLowerCase() : numeral;
-  const name = accidentalText(alter) + roman + (minor ? quality.slice(1) : quality);
-  return { degree, quality, name, tones: QUALITIES[quality].map((s) => pitchClass(root + s)) };
-}
-
 /**
  * Reads chords as degrees: bars apart by spaces or bar lines, several chords of a bar joined by commas: `1 1 4,5 1`,
  * `I vi | ii V7`, `b7`. Capital numerals are major, small ones minor; `%` repeats the bar before.
+ * Where the tonic is given, chords may also be written by name.
  * The problem's position is the character where the wrong chord begins.
  */
-export function parseProgression(name: string, text: string, beats: number): Result<Progression> {
+export function parseProgression(
+  name: string,
+  text: string,
+  beats: number,
+  tonic?: NoteName,
+): Result<Progression> {
   const problems: Problem[] = [];
   const wrong = (position: number, found: string, message: string) =>
     problems.push({ field: 'text', position, wrong: shown(found), message });
-  const bars: DegreeChord[][] = [];
+  const bars: Chord[][] = [];
   for (const match of text.matchAll(/[^\s|]+/gu)) {
     const before = bars[bars.length - 1];
     if (match[0] === '%') {
@@ -87,12 +37,11 @@ export function parseProgression(name: string, text: string, beats: number): Res
       continue;
     }
     let at = match.index;
-    const bar = match[0].split(',').flatMap((token): DegreeChord[] => {
-      const chord = chordOf(token);
-      if (!chord)
-        wrong(at, token, `“${shown(token)}” is no chord: write degrees like 1 4 5, I IV V7, ii, b7, 6m.`);
+    const bar = match[0].split(',').flatMap((token): Chord[] => {
+      const chord = parseChord(token, tonic);
+      if (!chord.ok) wrong(at, token, chord.problems[0]!.message);
       at += token.length + 1;
-      return chord ? [chord] : [];
+      return chord.ok ? [chord.value] : [];
     });
     bars.push(bar);
   }

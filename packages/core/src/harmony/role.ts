@@ -1,6 +1,6 @@
 import { pitchClass } from '../pitch/pitch.ts';
 import type { Scale } from '../scale/scale.ts';
-import type { Chord } from './chord.ts';
+import { tonesOf, type Chord } from './chord.ts';
 
 /** What a pitch is to the chosen scale and chord, from the most to the least at rest. */
 export const ROLES = Object.freeze(['home', 'chord', 'scale', 'colour', 'outside'] as const);
@@ -10,13 +10,14 @@ export type Role = (typeof ROLES)[number];
  * Role of each of the twelve semitones above home.
  * A colour note is an outside note a semitone below a chord tone: it resolves upwards by the smallest step.
  */
-export function rolesOf(scale: Scale, chord: Chord): readonly Role[] {
+export function rolesOf(scale: Scale, chords: readonly Chord[]): readonly Role[] {
+  const tones = tonesOf(chords);
   return Array.from({ length: 12 }, (_, semitone): Role => {
     if (semitone === 0) return 'home';
     if (!scale.semitones.includes(semitone)) {
-      return chord.tones.includes(pitchClass(semitone + 1)) ? 'colour' : 'outside';
+      return tones.includes(pitchClass(semitone + 1)) ? 'colour' : 'outside';
     }
-    return chord.tones.includes(semitone) ? 'chord' : 'scale';
+    return tones.includes(semitone) ? 'chord' : 'scale';
   });
 }
 

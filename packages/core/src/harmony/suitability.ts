@@ -1,6 +1,7 @@
 import { pitchClass, type PitchClass } from '../pitch/pitch.ts';
 import { SCALES, type Scale } from '../scale/scale.ts';
-import type { DegreeChord, Progression } from './progression.ts';
+import type { Chord } from './chord.ts';
+import type { Progression } from './progression.ts';
 
 /** What a note of a scale is over a chord: of the chord, passing, or rubbing against it. */
 export type NoteFit = 'chord' | 'passing' | 'clash';
@@ -20,9 +21,9 @@ export interface FittedNote {
  * third over a major chord is told apart, since players of the blues mean it.
  * Source: how teachers commonly judge notes against chords.
  */
-export function notesOver(scale: Scale, chord: DegreeChord): readonly FittedNote[] {
-  const root = chord.tones[0]!;
-  const third = pitchClass(chord.tones[1]! - root);
+export function notesOver(scale: Scale, chord: Chord): readonly FittedNote[] {
+  const root = chord.tones[0] ?? 0;
+  const third = [4, 3].find((above) => chord.tones.includes(pitchClass(root + above)));
   const judged = scale.semitones.map((semitone) => {
     const above = pitchClass(semitone - root);
     const wrongThird = (third === 4 && above === 3) || (third === 3 && above === 4);

@@ -1,5 +1,5 @@
 import { expectOk } from '../result.ts';
-import { mainChord } from '../harmony/chord.ts';
+import { homeChord } from '../harmony/scaleChords.ts';
 import { rolesOf } from '../harmony/role.ts';
 import { families } from '../families/index.ts';
 import { openInstrument, specFromPreset } from '../instrument/instrument.ts';
@@ -15,7 +15,7 @@ function secondPosition(preset: string) {
   const instrument = expectOk(openInstrument(specFromPreset('diatonic', preset)));
   const scale = expectOk(scaleById('major'));
   const key = keyOf(scale, usualTonic(scale, pitchClass(Number(preset) + 7)));
-  const roles = rolesOf(scale, mainChord(scale, 1));
+  const roles = rolesOf(scale, [homeChord(scale)]);
   const { byTechnique } = takeInventory(instrument, key, roles);
   const inScale = (air: string, techniques: readonly string[]) =>
     byTechnique
@@ -67,13 +67,4 @@ test('what is missing is told with its reason', () => {
   const { missing } = scaleInRange(routingContext(instrument, prefer('diatonic')), key);
   const reasons = missing.map((pitch) => missingReason(instrument, new Set(), pitch).text);
   expect(reasons).toEqual(['needs an overblow on 5']);
-});
-
-test('main chords: by thirds in seven notes, by the scale’s own third elsewhere', () => {
-  const chord = (id: string, degree: 1 | 4 | 5) => mainChord(expectOk(scaleById(id)), degree);
-  expect(chord('natural-minor', 5)).toMatchObject({ name: 'v', tones: [7, 10, 2] });
-  expect(chord('harmonic-minor', 5)).toMatchObject({ name: 'V', tones: [7, 11, 2] });
-  expect(chord('locrian', 1).name).toBe('i°');
-  expect(chord('major-pentatonic', 4)).toMatchObject({ name: 'IV', tones: [5, 9, 0] });
-  expect(chord('blues-six', 1)).toMatchObject({ name: 'i', tones: [0, 3, 7] });
 });

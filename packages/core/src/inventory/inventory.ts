@@ -1,6 +1,6 @@
 import type { Technique, Way } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
-import { MAIN_CHORDS, mainChord } from '../harmony/chord.ts';
+import { mainChords } from '../harmony/scaleChords.ts';
 import type { Role } from '../harmony/role.ts';
 import { aboveHome, type Key } from '../scale/scale.ts';
 
@@ -33,7 +33,7 @@ export interface Inventory {
  * @param roles role of each of the 12 semitones above home
  */
 export function takeInventory(instrument: Instrument, key: Key, roles: readonly Role[]): Inventory {
-  const chords = MAIN_CHORDS.map((degree) => mainChord(key.scale, degree));
+  const chords = mainChords(key.scale);
   const judge = (way: Way, technique: Technique): InventoryItem => {
     const semitone = aboveHome(key, way.pitch);
     const role = roles[semitone]!;

@@ -1,6 +1,7 @@
 import type { FactTable } from '../families/layoutPart.ts';
 import type { Remark } from '../families/way.ts';
-import { MAIN_CHORDS, mainChord } from '../harmony/chord.ts';
+import { chordSymbol } from '../harmony/chord.ts';
+import { triadsOf } from '../harmony/scaleChords.ts';
 import { layerSemitones, type LayerId } from '../harmony/layer.ts';
 import { rolesOf, type Role } from '../harmony/role.ts';
 import type { Instrument } from '../instrument/instrument.ts';
@@ -14,6 +15,7 @@ import { scaleLine, type LineNote } from '../route/line.ts';
 import { missingReason, scaleInRange, type Missing } from '../route/missing.ts';
 import type { Pin } from '../route/pin.ts';
 import { routeLine, type Route } from '../route/route.ts';
+import { degreeText } from '../scale/degree.ts';
 import { namer } from '../scale/namer.ts';
 import { keyOf, type Key } from '../scale/scale.ts';
 import type { Scene } from '../scene/scene.ts';
@@ -29,7 +31,8 @@ import { dialectOf, type NotationOptions } from './notation.ts';
 export interface MapView {
   readonly facts: KeyFacts;
   readonly instrumentFacts: readonly string[];
-  readonly chords: readonly { readonly degree: number; readonly name: string }[];
+  /** The triads of the scale, as they are asked for, by degree and by name. */
+  readonly chords: readonly { readonly written: string; readonly name: string; readonly symbol: string }[];
   readonly scene: Scene;
   readonly ways: readonly WayView[];
   readonly line: readonly LineView[];
@@ -69,7 +72,11 @@ export function mapView(base: Instrument, question: Question, notation: Notation
   return {
     facts: keyFacts(key, notation.naming),
     instrumentFacts: instrument.facts(key),
-    chords: MAIN_CHORDS.map((degree) => ({ degree, name: mainChord(question.scale, degree).name })),
+    chords: triadsOf(question.scale).map((chord) => ({
+      written: degreeText(chord.root!),
+      name: chord.name,
+      symbol: chordSymbol(chord, question.tonic),
+    })),
     scene: sceneIn(instrument, key, roles, name, usable),
     ways: waysIn(instrument, key, roles, usable, notation),
     line: notes,
@@ -121,9 +128,9 @@ function asked(
   const key = keyOf(question.scale, question.tonic);
   const instrument = base.forKey(key);
   const context = routingContext(instrument, question.preferences);
-  const chord = mainChord(question.scale, question.chord);
-  const layer = layerSemitones(question.scale, chord, question.layer);
-  const roles = rolesOf(question.scale, chord).map((role, semitone) =>
+  const chords = question.chords.map(({ chord }) => chord);
+  const layer = layerSemitones(question.scale, chords, question.layer);
+  const roles = rolesOf(question.scale, chords).map((role, semitone) =>
     hiddenBelow(role, layer.includes(semitone), question.layer),
   );
   const playable = [...new Set(context.usable.map((way) => way.pitch))].sort((a, b) => a - b);

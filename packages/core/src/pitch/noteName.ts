@@ -93,6 +93,11 @@ export function spellAs(letter: Letter, target: PitchClass): NoteName {
   return { letter, accidental: difference > 6 ? difference - 12 : difference };
 }
 
+/** Scale steps up from one letter to another, 0 to 6. */
+export function letterSteps(from: Letter, to: Letter): number {
+  return (LETTERS.indexOf(to) - LETTERS.indexOf(from) + 7) % 7;
+}
+
 /** Letter a number of scale steps above another; steps may be any whole number. */
 export function letterAbove(letter: Letter, steps: number): Letter {
   const index = (((LETTERS.indexOf(letter) + steps) % 7) + 7) % 7;

@@ -19,7 +19,7 @@ export function questionToLink(question: StoredQuestion, family: Family): LinkPa
     play: question.scale,
     ...(rangeText(question.range) === rangeText(base.range) ? {} : { range: rangeText(question.range) }),
     ...(question.direction === base.direction ? {} : { dir: question.direction }),
-    ...(question.chord === base.chord ? {} : { chord: String(question.chord) }),
+    ...(question.chords.join() === base.chords.join() ? {} : { over: question.chords.join(',') }),
     ...(question.layer === base.layer ? {} : { layer: question.layer }),
     ...(question.pattern === base.pattern ? {} : { as: question.pattern }),
     ...(question.preferences.preset === base.preferences.preset ? {} : { with: question.preferences.preset }),
@@ -45,7 +45,7 @@ export function questionFromLink(
     scale: params['play'] ?? base.scale,
     range: readRange(params['range']) ?? base.range,
     direction: (params['dir'] ?? base.direction) as StoredQuestion['direction'],
-    chord: Number(params['chord'] ?? base.chord),
+    chords: params['over']?.split(',') ?? base.chords,
     layer: (params['layer'] ?? base.layer) as StoredQuestion['layer'],
     pattern: (params['as'] ?? base.pattern) as StoredQuestion['pattern'],
     preferences: {

@@ -1,13 +1,15 @@
 import type { Family } from '../families/contract.ts';
-import { MAIN_CHORDS, type MainChord } from '../harmony/chord.ts';
+import { parseChord, type Chord } from '../harmony/chord.ts';
+import { triadsOf } from '../harmony/scaleChords.ts';
 import { LAYERS, type LayerId } from '../harmony/layer.ts';
 import { PATTERNS, type PatternId } from '../practice/pattern.ts';
 import { noteCode, parseNote, type NoteName } from '../pitch/noteName.ts';
 import { PITCH_RANGE, pitchClass, type PitchClass } from '../pitch/pitch.ts';
-import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
+import { expectOk, fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
 import { DIRECTIONS, type Direction, type LineRange } from '../route/line.ts';
 import { checkPreferences, defaultPreferences, type Preferences } from '../route/preferences.ts';
 import type { Pin } from '../route/pin.ts';
+import { degreeText } from '../scale/degree.ts';
 import { scaleById, USUAL_KEYS, type Scale } from '../scale/scale.ts';
 
 /** What should sound and how it is to be played; the instrument is named beside it. */
@@ -16,11 +18,19 @@ export interface Question {
   readonly scale: Scale;
   readonly range: LineRange;
   readonly direction: Direction;
-  readonly chord: MainChord;
+  /** What sounds beneath; one at least. */
+  readonly chords: readonly AskedChord[];
   readonly layer: LayerId;
   readonly pattern: PatternId;
   readonly preferences: Preferences;
   readonly pins: readonly Pin[];
+}
+
+/** A chord as it was asked for, and what it is over the scale. */
+export interface AskedChord {
+  /** `4` for the scale's own triad on a degree, or a chord such as `IV7`. */
+  readonly written: string;
+  readonly chord: Chord;
 }
 
 /** An question in plain JSON, as it is stored, linked and exchanged. */
@@ -29,7 +39,7 @@ export interface StoredQuestion {
   readonly scale: string;
   readonly range: LineRange;
   readonly direction: Direction;
-  readonly chord: number;
+  readonly chords: readonly string[];
   readonly layer: LayerId;
   readonly pattern: PatternId;
   readonly preferences: Preferences;
@@ -41,7 +51,8 @@ const PIN_LIMIT = 500;
 const ID_LIMIT = 80;
 
 export function storedQuestion(question: Question): StoredQuestion {
-  return { ...question, tonic: noteCode(question.tonic), scale: question.scale.id };
+  const chords = question.chords.map(({ written }) => written);
+  return { ...question, tonic: noteCode(question.tonic), scale: question.scale.id, chords };
 }
 
 /** Major over an octave, up and down, in the instrument's own key. */
@@ -51,7 +62,7 @@ export function defaultQuestion(family: Family, home: PitchClass = 0): StoredQue
     scale: 'major',
     range: { kind: 'octaves', octaves: 1 },
     direction: 'both',
-    chord: 1,
+    chords: ['1'],
     layer: 'scale',
     pattern: 'straight',
     preferences: defaultPreferences(family),
@@ -79,9 +90,7 @@ export function checkQuestion(family: Family, stored: unknown): Result<Question>
       wrong: shown(stored['direction']),
       message: 'Play up, down or both.',
     });
-  const chord = MAIN_CHORDS.find((c) => c === stored['chord']);
-  if (!chord)
-    problems.push({ field: 'chord', wrong: shown(stored['chord']), message: 'The chord is on 1, 4 or 5.' });
+  const chords = take('chords', scale ? checkChords(stored['chords'] ?? ['1'], scale) : ok([]));
   const layer = LAYERS.find(({ id }) => id === (stored['layer'] ?? 'scale'))?.id;
   if (!layer)
     problems.push({
@@ -98,13 +107,37 @@ export function checkQuestion(family: Family, stored: unknown): Result<Question>
     });
   const preferences = take('preferences', checkPreferences(family, stored['preferences']));
   const pins = take('pins', checkPins(stored['pins']));
-  if (!tonic || !scale || !range || !direction || !chord || !layer || !pattern || !preferences || !pins)
+  if (!tonic || !scale || !range || !direction || !chords || !layer || !pattern || !preferences || !pins)
     return fail(...problems);
-  return ok({ tonic, scale, range, direction, chord, layer, pattern, preferences, pins });
+  return ok({ tonic, scale, range, direction, chords, layer, pattern, preferences, pins });
 }
 
 function textOf(value: unknown): string {
   return typeof value === 'string' ? value : '';
+}
+
+/** Most chords that can be asked over at once. */
+export const CHORDS_LIMIT = 12;
+
+function checkChords(value: unknown, scale: Scale): Result<readonly AskedChord[]> {
+  const isList = Array.isArray(value) && value.every((text): text is string => typeof text === 'string');
+  if (!isList || value.length === 0 || value.length > CHORDS_LIMIT)
+    return fail({
+      field: '',
+      wrong: shown(value),
+      message: `Ask over 1 to ${CHORDS_LIMIT} chords, such as 1, IV7 or b7.`,
+    });
+  const read = value.map((written) => ({ written, chord: chordOver(scale, written) }));
+  const problems = read.flatMap(({ chord }, i) => (chord.ok ? [] : under(String(i), chord.problems)));
+  return problems.length > 0
+    ? fail(...problems)
+    : ok(read.map(({ written, chord }) => ({ written, chord: expectOk(chord) })));
+}
+
+/** A chord over a scale: a bare degree is the triad that the scale makes there, where it makes one. */
+export function chordOver(scale: Scale, written: string): Result<Chord> {
+  const own = triadsOf(scale).find((chord) => degreeText(chord.root!) === written);
+  return own ? ok(own) : parseChord(written);
 }
 
 function checkRange(value: unknown): Result<LineRange> {
