@@ -1,12 +1,16 @@
 /** What tests of instruments and routes share. */
+import type { ChosenOptions } from '../src/families/effortTerm.ts';
 import { familyById } from '../src/families/index.ts';
+import type { FingeredWay } from '../src/families/way.ts';
 import {
   openInstrument,
   specFromPreset,
   type Instrument,
   type InstrumentSpec,
 } from '../src/instrument/instrument.ts';
+import { parsePitch } from '../src/pitch/noteName.ts';
 import { expectOk } from '../src/result.ts';
+import { UNHURRIED, type NoteTiming } from '../src/time/noteTiming.ts';
 import { routingContext } from '../src/route/context.ts';
 import { evenLine, type LineNote } from '../src/route/line.ts';
 import type { Preferences } from '../src/route/preferences.ts';
@@ -49,4 +53,48 @@ export function routeOf(
 /** Ids of the ways of a route, undefined where a note is missing. */
 export function wayIds(route: Route): (string | undefined)[] {
   return route.notes.map((note) => note.way?.id);
+}
+
+/** A fingered way written `L2.3/Li`, or `4d` where there is no fingering. @throws for an id of no way */
+export function fingered(instrument: Instrument, text: string): FingeredWay {
+  const [id, fingering] = text.split('/');
+  const way = instrument.ways.find((w) => w.id === id);
+  if (!way) throw new Error(`fingered: ${instrument.family.id} has no way ${id}`);
+  return { way, fingering };
+}
+
+/** What surrounds a cost; everything at rest when left out. */
+export interface Around {
+  /** Ways held before, written as by `fingered`. */
+  readonly from?: readonly string[];
+  readonly options?: ChosenOptions;
+  readonly timing?: Partial<NoteTiming>;
+  readonly carried?: string;
+}
+
+/** What one term of the effort costs, before weighting, of sounding some ways and of coming to them. */
+export function termCost(
+  instrument: Instrument,
+  id: string,
+  to: readonly string[],
+  { from, options = {}, timing = {}, carried = '' }: Around = {},
+): number {
+  const term = instrument.terms.find((t) => t.id === id);
+  if (!term) throw new Error(`termCost: ${instrument.family.id} has no term ${id}`);
+  const hold = to.map((text) => fingered(instrument, text));
+  const at = { layout: instrument.layout, options, timing: { ...UNHURRIED, ...timing }, carried };
+  const before = from?.map((text) => fingered(instrument, text));
+  const step = before ? term.between?.(before, hold, at) : 0;
+  return hold.reduce(
+    (sum, way) => sum + (term.onWay?.(way, at) ?? 0),
+    (term.onHold?.(hold, at) ?? 0) + (step ?? 0),
+  );
+}
+
+/** Pitches of a row of note names, `C4 E4`; two of a button apart by a stroke, `C4/D4`. */
+export function pitchesOf(names: string): number[] {
+  return names
+    .trim()
+    .split(/[\s/]+/)
+    .map((name) => expectOk(parsePitch(name)));
 }
