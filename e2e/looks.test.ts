@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { Page } from 'puppeteer-core';
 import { families, FAMILY_IDS } from '@same-song/core';
-import { click, keys, openStage, sees, shows, type Stage } from './stage.ts';
+import { click, eventually, keys, openStage, sees, shows, type Stage } from './stage.ts';
 
 let stage: Stage;
 let page: Page;
@@ -31,6 +31,10 @@ async function violations(): Promise<string[]> {
       .map((v) => `${v.id}: ${v.nodes[0]!.html.slice(0, 160)}`);
   });
 }
+
+/** Place in the line of the note that sounds; −1 for none. */
+const soundingAt = () =>
+  [...document.querySelectorAll('.line-note')].findIndex((note) => note.classList.contains('sounding'));
 
 describe.each(FAMILY_IDS)('%s', (id) => {
   test.each([
@@ -80,13 +84,11 @@ describe.each(FAMILY_IDS)('%s', (id) => {
     await page.waitForSelector('.line-note');
     await keys(page, ' ');
     await page.waitForSelector('.line-note.sounding', { timeout: 15_000 });
-    const at = () => page.$eval('.line-note.sounding', (e) => Number((e as HTMLElement).dataset['index']));
+    const at = () => page.evaluate(soundingAt);
     const first = await at();
-    await page.waitForFunction(
-      (index) =>
-        Number(document.querySelector<HTMLElement>('.line-note.sounding')?.dataset['index'] ?? -1) > index,
-      {},
-      first,
+    await eventually(
+      () => page.evaluate(soundingAt),
+      (now) => expect(now).toBeGreaterThan(first),
     );
     await keys(page, ' ');
     await page.waitForFunction(() => !document.querySelector('.line-note.sounding'));

@@ -21,6 +21,10 @@ const tabBecomes = (text: string) =>
     (tab) => expect(tab).toBe(text),
   );
 
+/** Place in the line of the note that sounds; −1 for none. */
+const soundingAt = () =>
+  [...document.querySelectorAll('.line-note')].findIndex((note) => note.classList.contains('sounding'));
+
 test('first start, by keyboard alone: an instrument, three scales, a pin, undo, and all of it there after a reload', async () => {
   page = await stage.page('/');
   await sees(page, 'Your cabinet is empty, so this one is on loan.');
@@ -151,14 +155,12 @@ test('Play sounds the line: the note that sounds is marked, moves on, and Stop e
   page = await stage.page('/map?in=Bb&play=major&dir=up');
   await sees(page, '2nd position');
   await keys(page, ' ');
-  const sounding = () =>
-    page.$eval('.line-note.sounding', (e) => Number((e as HTMLElement).dataset['index']));
+  const sounding = () => page.evaluate(soundingAt);
   await page.waitForSelector('.line-note.sounding', { timeout: 15_000 });
   const first = await sounding();
-  await page.waitForFunction(
-    (index) => Number(document.querySelector<HTMLElement>('.line-note.sounding')?.dataset['index']) > index,
-    {},
-    first,
+  await eventually(
+    () => page.evaluate(soundingAt),
+    (now) => expect(now).toBeGreaterThan(first),
   );
   await click(page, 'Stop');
   await page.waitForFunction(() => !document.querySelector('.line-note.sounding'));

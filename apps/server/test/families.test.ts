@@ -31,7 +31,7 @@ test.each(FAMILY_IDS)(
     const spec = {
       ...specOf(id),
       a4: 442,
-      measured: { [ways[0]!.id]: -7.5 },
+      measured: { [ways[0]!.id]: { pitch: ways[0]!.pitch, cents: -7.5 } },
       choices: [ways[0]!.id],
       notes: 'Wörter 🎶',
     };

@@ -141,6 +141,7 @@ export {
   specFromPreset,
   type Instrument,
   type InstrumentSpec,
+  type Measurement,
 } from './instrument/instrument.ts';
 export {
   DIRECTIONS,

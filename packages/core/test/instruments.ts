@@ -98,3 +98,11 @@ export function pitchesOf(names: string): number[] {
     .split(/[\s/]+/)
     .map((name) => expectOk(parsePitch(name)));
 }
+
+/** Cents measured at one pitch, by way. */
+export function measuredAt(
+  pitch: number,
+  cents: Readonly<Record<string, number>>,
+): InstrumentSpec['measured'] {
+  return Object.fromEntries(Object.entries(cents).map(([id, value]) => [id, { pitch, cents: value }]));
+}

@@ -28,7 +28,9 @@ function own(id: string, preset: string): Instrument {
   const spec = specFromPreset(id, preset);
   const { capabilityGroups, ways } = expectOk(openInstrument(spec));
   const capability = Object.fromEntries(capabilityGroups.map((group) => [group.id, group.places]));
-  const measured = Object.fromEntries(ways.slice(0, 9).map((way, i) => [way.id, 4 * i - 15]));
+  const measured = Object.fromEntries(
+    ways.slice(0, 9).map(({ id, pitch }, i) => [id, { pitch, cents: 4 * i - 15 }]),
+  );
   const choices = ways.slice(2, 3).map((way) => way.id);
   return expectOk(openInstrument({ ...spec, capability, measured, choices }));
 }

@@ -4,6 +4,7 @@ import {
   EXCHANGE_VERSION,
   defaultQuestion,
   familyById,
+  openInstrument,
   specFromPreset,
   type Capability,
   type ExchangedQuestion,
@@ -199,7 +200,18 @@ function instrument(demo: DemoInstrument, index: number): ExchangedInstrument {
   const layout = tongues
     ? { tongues: tongues.map(([pitch, cents], slot) => ({ pitch, cents, slot })) }
     : changed;
-  return { ...spec, id: id(index + 1), name, layout, capability, a4, notes, measured, choices };
+  const opened = openInstrument({ ...spec, layout });
+  if (!opened.ok) throw new Error(`demo instrument ${name}: ${opened.problems[0]!.message}`);
+  const pitches = new Map(opened.value.ways.map((way) => [way.id, way.pitch]));
+  const measurements = Object.fromEntries(
+    Object.entries(measured).map(([way, cents]) => [way, { pitch: pitches.get(way)!, cents }]),
+  );
+  return {
+    ...spec,
+    id: id(index + 1),
+    ...{ name, layout, capability, a4, notes, choices },
+    measured: measurements,
+  };
 }
 
 function question(

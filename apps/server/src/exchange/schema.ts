@@ -39,7 +39,13 @@ export const EXCHANGE_SCHEMA = {
         },
         a4: { type: 'number', description: 'Hz of A4' },
         notes: { type: 'string', maxLength: NOTES_LIMIT },
-        measured: { type: 'object', additionalProperties: { type: 'number', description: 'cents' } },
+        measured: {
+          type: 'object',
+          additionalProperties: closed({
+            pitch: { type: 'integer' },
+            cents: { type: 'number' },
+          }),
+        },
         choices: { type: 'array', items: { type: 'string' } },
       }),
     },

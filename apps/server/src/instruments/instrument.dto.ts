@@ -1,5 +1,5 @@
 import { ApiProperty } from '@nestjs/swagger';
-import type { Capability } from '@same-song/core';
+import type { Capability, InstrumentSpec } from '@same-song/core';
 import { IsArray, IsInt, IsNumber, IsObject, IsOptional, IsString, MaxLength, Min } from 'class-validator';
 
 /** The outer shape of an instrument; its layout is checked by its family. */
@@ -29,10 +29,10 @@ export class InstrumentBody {
   @IsString({ message: 'The notes must be text.' })
   declare notes: string;
 
-  @ApiProperty({ type: Object, required: false, description: 'Measured cents by way.' })
+  @ApiProperty({ type: Object, required: false, description: 'Measured pitch and cents by way.' })
   @IsOptional()
   @IsObject({ message: 'Measurements must be an object.' })
-  declare measured?: Record<string, number>;
+  declare measured?: InstrumentSpec['measured'];
 
   @ApiProperty({ type: [String], required: false, description: 'Ways chosen for their pitch.' })
   @IsOptional()

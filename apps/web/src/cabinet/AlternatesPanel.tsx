@@ -69,7 +69,7 @@ function AlternateGroup({ row, spec, onMeasured, onChoices }: AlternatesPanelPro
   const chosen = candidates.find((c) => c.chosen);
   const measure = (wayId: string, cents: number | undefined) => {
     const { [wayId]: _, ...rest } = spec.measured;
-    onMeasured(cents === undefined ? rest : { ...rest, [wayId]: cents });
+    onMeasured(cents === undefined ? rest : { ...rest, [wayId]: { pitch: row.pitch, cents } });
   };
   return (
     <table className="alternate">

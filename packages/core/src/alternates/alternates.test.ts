@@ -1,3 +1,4 @@
+import { measuredAt } from '../../test/instruments.ts';
 import { FAMILY_IDS, families } from '../families/index.ts';
 import { openInstrument, specFromPreset, type InstrumentSpec } from '../instrument/instrument.ts';
 import { expectOk } from '../result.ts';
@@ -39,7 +40,7 @@ describe('the note ten semitones up on a B♭ whistle', () => {
 
   test('measuring changes the recommendation, choosing does not hide it', () => {
     expect(recommended({})).toBe('oxxooo');
-    const measured = { oxxooo: 40, oxxxoo: 1, oxxxxo: -20, hooooo: -35 };
+    const measured = measuredAt(80, { oxxooo: 40, oxxxoo: 1, oxxxxo: -20, hooooo: -35 });
     expect(recommended({ measured })).toBe('oxxxoo');
     const chosen = ten({ measured, choices: ['oxxooo'] }).candidates;
     expect(chosen.map((c) => [c.recommended, c.chosen])).toEqual([

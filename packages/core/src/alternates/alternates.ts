@@ -97,7 +97,7 @@ function judge(
       .filter((term) => term.count > 0 && term.id !== choice.id)
       .map(({ label, count }) => ({ label, count })),
     total: effort.total,
-    measured: instrument.spec.measured[way.id],
+    measured: instrument.spec.measured[way.id]?.cents,
     recommended: false,
     chosen: instrument.spec.choices.includes(way.id),
     ranked: effort.total - choice.cost,

@@ -2,10 +2,10 @@ import { FAMILY_IDS, familyById } from '../families/index.ts';
 import type { OpenLayout } from '../families/contract.ts';
 import type { Capability } from '../families/layoutPart.ts';
 import type { Way } from '../families/way.ts';
-import { personalProblems } from './personal.ts';
+import { personalProblems, stillMeasured } from './personal.ts';
 import { withPersonalTerms } from './personalTerms.ts';
 import type { Key } from '../scale/scale.ts';
-import { A4_RANGE, STANDARD_A4 } from '../pitch/pitch.ts';
+import { A4_RANGE, STANDARD_A4, type Pitch } from '../pitch/pitch.ts';
 import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
 
 /** One real object in somebody's hands, as it is stored and exchanged. */
@@ -19,10 +19,18 @@ export interface InstrumentSpec {
   /** Pitch standard: Hz of A4. */
   readonly a4: number;
   readonly notes: string;
-  /** Measured deviation in cents by way id. */
-  readonly measured: Readonly<Record<string, number>>;
+  /** What was measured, by way id; each is kept only as long as its way sounds the pitch it was measured at. */
+  readonly measured: Readonly<Record<string, Measurement>>;
   /** Ids of the ways chosen for their pitch, at most one a pitch. */
   readonly choices: readonly string[];
+}
+
+/** What a tuner showed for one way. */
+export interface Measurement {
+  /** Pitch that was meant. */
+  readonly pitch: Pitch;
+  /** Deviation from it. */
+  readonly cents: number;
 }
 
 /** A stored instrument opened for computing. */
@@ -97,7 +105,7 @@ export function openInstrument(stored: unknown): Result<Instrument> {
     capability: capability.value,
     a4: (stored['a4'] as number | undefined) ?? STANDARD_A4,
     notes: (stored['notes'] as string | undefined) ?? '',
-    measured: (stored['measured'] as InstrumentSpec['measured'] | undefined) ?? {},
+    measured: stillMeasured(opened.value, (stored['measured'] ?? {}) as InstrumentSpec['measured']),
     choices: (stored['choices'] as InstrumentSpec['choices'] | undefined) ?? [],
   };
   return ok(personal(opened.value, spec));
@@ -106,7 +114,7 @@ export function openInstrument(stored: unknown): Result<Instrument> {
 /** A layout with what is known of this one object put to it. */
 function personal(opened: OpenLayout, spec: InstrumentSpec): Instrument {
   const settled = new Map<OpenLayout, Instrument>();
-  const centsOf = (way: Way) => spec.measured[way.id] ?? way.cents ?? 0;
+  const centsOf = (way: Way) => spec.measured[way.id]?.cents ?? way.cents ?? 0;
   return {
     ...opened,
     terms: withPersonalTerms(opened.terms, opened.family.terms, opened.ways, centsOf, spec.choices),

@@ -1,5 +1,6 @@
 import { routeOf, wayIds } from '../../test/instruments.ts';
 import { families, FAMILY_IDS } from '../families/index.ts';
+import { frequency } from '../pitch/pitch.ts';
 import { expectOk } from '../result.ts';
 import type { Pin } from '../route/pin.ts';
 import { UNHURRIED } from '../time/noteTiming.ts';
@@ -16,10 +17,11 @@ const part = (spec: InstrumentSpec, wayId: string, id: string) => {
 
 test.each(FAMILY_IDS)('%s: what is measured counts by its size, sharp or flat, and only on its way', (id) => {
   const spec = specOf(id);
-  const [first, second] = expectOk(openInstrument(spec)).ways.map((w) => w.id);
+  const [way, other] = expectOk(openInstrument(spec)).ways;
+  const [first, second] = [way!.id, other?.id];
   for (const cents of [-30, 30]) {
-    const measured = { ...spec, measured: { [first!]: cents } };
-    expect(part(measured, first!, 'tuning')).toBeCloseTo(3);
+    const measured = { ...spec, measured: { [first]: { pitch: way!.pitch, cents } } };
+    expect(part(measured, first, 'tuning')).toBeCloseTo(3);
     if (second) expect(part(measured, second, 'tuning')).toBe(0);
   }
 });
@@ -47,9 +49,11 @@ test('a choice decides between equal ways and gives way to a pin', () => {
 
 test.each([
   [{ measured: 'sharp' }, 'measured'],
-  [{ measured: { '4b': 200 } }, 'measured.4b'],
-  [{ measured: { '4b': '3' } }, 'measured.4b'],
-  [{ measured: { '4b': NaN } }, 'measured.4b'],
+  [{ measured: { '4b': { pitch: 72, cents: 200 } } }, 'measured.4b'],
+  [{ measured: { '4b': { pitch: 72, cents: '3' } } }, 'measured.4b'],
+  [{ measured: { '4b': { cents: 3 } } }, 'measured.4b'],
+  [{ measured: { '4b': 3 } }, 'measured.4b'],
+  [{ measured: { '4b': { pitch: 72, cents: NaN } } }, 'measured.4b'],
   [{ choices: 'all' }, 'choices'],
   [{ choices: [4] }, 'choices'],
   [{ choices: ['4b', '5b'] }, 'choices'],
@@ -58,7 +62,27 @@ test.each([
   expect(result).toMatchObject({ ok: false, problems: [{ field }] });
 });
 
-test('measurements of ways that are no longer there do no harm', () => {
-  const spec = { ...specFromPreset('chromatic', '60-10'), measured: { '16b': 12 }, choices: ['16b'] };
-  expect(expectOk(openInstrument(spec)).spec.measured).toEqual({ '16b': 12 });
+test('what was measured leaves with its way, and with the pitch it was measured at', () => {
+  const drum = specFromPreset('drum', 'c-major-8');
+  const measured = { t2: { pitch: 62, cents: 12 }, t3: { pitch: 64, cents: -9 } };
+  const { spec, ...instrument } = expectOk(openInstrument({ ...drum, measured }));
+  expect(spec.measured).toEqual(measured);
+  // The second tongue is tuned up: the third keeps its cents, the second has none.
+  const tuned = instrument.withElement(instrument.elements[1]!.id, { pitch: 63 });
+  expect(expectOk(openInstrument({ ...spec, layout: tuned })).spec.measured).toEqual({ t3: measured.t3 });
+  // Without the second tongue the third is called the second, and its pitch is not what was measured there.
+  const tongues = (spec.layout as { tongues: object[] }).tongues.filter((_, i) => i !== 1);
+  expect(expectOk(openInstrument({ ...spec, layout: { tongues } })).spec.measured).toEqual({});
+});
+
+test('the sign of what was measured is the sign that sounds', () => {
+  const spec = specOf('chromatic');
+  const [way] = expectOk(openInstrument(spec)).ways;
+  const sounding = (cents: number) => {
+    const measured = { [way!.id]: { pitch: way!.pitch, cents } };
+    const instrument = expectOk(openInstrument({ ...spec, measured }));
+    return frequency(way!.pitch, 440, instrument.centsOf(way!));
+  };
+  expect(sounding(50) / sounding(0)).toBeCloseTo(2 ** (50 / 1200), 9);
+  expect(sounding(-50)).toBeLessThan(sounding(0));
 });

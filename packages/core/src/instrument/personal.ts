@@ -1,8 +1,18 @@
 import type { OpenLayout } from '../families/contract.ts';
 import { isRecord, shown, type Problem } from '../result.ts';
+import type { InstrumentSpec } from './instrument.ts';
 
 /** Cents that a measurement may be off; more is another pitch. */
 export const CENTS_RANGE = Object.freeze({ lowest: -80, highest: 80 });
+
+/** Measurements of ways that are there and still sound the pitch they were measured at. */
+export function stillMeasured(
+  opened: OpenLayout,
+  measured: InstrumentSpec['measured'],
+): InstrumentSpec['measured'] {
+  const pitches = new Map(opened.ways.map((way) => [way.id, way.pitch]));
+  return Object.fromEntries(Object.entries(measured).filter(([id, { pitch }]) => pitches.get(id) === pitch));
+}
 
 /** Problems with what was measured and chosen. Fields: `measured.3d2`, `choices`. */
 export function personalProblems(opened: OpenLayout, measured: unknown, choices: unknown): Problem[] {
@@ -14,11 +24,15 @@ export function personalProblems(opened: OpenLayout, measured: unknown, choices:
       message: 'Measurements must be cents by way.',
     });
   else {
-    for (const [id, cents] of Object.entries(measured)) {
+    for (const [id, measurement] of Object.entries(measured)) {
       const { lowest, highest } = CENTS_RANGE;
-      if (typeof cents === 'number' && cents >= lowest && cents <= highest) continue;
-      const message = `Cents must be a number from ${lowest} to ${highest}.`;
-      problems.push({ field: `measured.${id}`, wrong: shown(cents), message });
+      const { pitch, cents } = isRecord(measurement) ? measurement : {};
+      const sound = typeof cents === 'number' && cents >= lowest && cents <= highest;
+      if (sound && Number.isInteger(pitch)) continue;
+      const message = sound
+        ? 'A measurement must name the pitch that was meant.'
+        : `Cents must be a number from ${lowest} to ${highest}.`;
+      problems.push({ field: `measured.${id}`, wrong: shown(sound ? pitch : cents), message });
     }
   }
   if (!Array.isArray(choices) || !choices.every((id) => typeof id === 'string')) {

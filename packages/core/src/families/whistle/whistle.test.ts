@@ -1,4 +1,4 @@
-import { routeOf } from '../../../test/instruments.ts';
+import { measuredAt, routeOf } from '../../../test/instruments.ts';
 import { openInstrument, specFromPreset, type Instrument } from '../../instrument/instrument.ts';
 import { noteText } from '../../pitch/noteName.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
@@ -61,7 +61,7 @@ test('the note ten semitones up follows the bore, a measurement outweighs it, an
   const ten = (instrument: Instrument) => ids(instrument, [70 + 9, 70 + 10, 70 + 9])[1];
   expect(ten(open('70', {}, { bore: 'conical' }))).toBe('oxxooo');
   expect(ten(open('70', {}, { bore: 'cylindrical' }))).toBe('oxxxoo');
-  const measured = { oxxooo: 38, oxxxoo: 2, oxxxxo: 12, hooooo: -30 };
+  const measured = measuredAt(80, { oxxooo: 38, oxxxoo: 2, oxxxxo: 12, hooooo: -30 });
   expect(ten(open('70', { measured }, { bore: 'conical' }))).toBe('oxxxoo');
   expect(ten(open('70', { measured, choices: ['oxxxxo'] }, { bore: 'conical' }))).toBe('oxxxxo');
 });
