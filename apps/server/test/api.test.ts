@@ -6,6 +6,8 @@ import { harmonica, startServer, type TestServer } from './server.ts';
 
 let server: TestServer;
 const api = () => request(server.app.getHttpServer());
+/** What a list shows. */
+const listed = async (path: string) => (await api().get(`/api/${path}`).expect(200)).body.items as object[];
 
 beforeEach(async () => {
   server = await startServer();
@@ -27,7 +29,7 @@ describe('instruments', () => {
     const { body } = await api().put(`/api/instruments/${id}`).send(changed).expect(200);
     expect(body).toMatchObject({ id, name: 'Loud one', a4: 442, version: 2 });
     expect((await api().get(`/api/instruments/${id}`)).body).toMatchObject({ name: 'Loud one' });
-    expect((await api().get('/api/instruments')).body).toHaveLength(1);
+    expect(await listed('instruments')).toHaveLength(1);
   });
 
   test('a stale change is refused with the record as it stands, and changes nothing', async () => {
@@ -50,17 +52,17 @@ describe('instruments', () => {
       .post('/api/questions')
       .send({ ...question, instrumentId: id })
       .expect(201);
-    await api().delete(`/api/instruments/${id}?version=1`).expect(204);
-    expect((await api().get('/api/instruments')).body).toEqual([]);
-    expect((await api().get('/api/questions')).body).toEqual([]);
-    expect((await api().get('/api/instruments?which=binned')).body).toHaveLength(1);
+    await api().delete(`/api/instruments/${id}?version=1`).expect(200);
+    expect(await listed('instruments')).toEqual([]);
+    expect(await listed('questions')).toEqual([]);
+    expect(await listed('instruments?which=binned')).toHaveLength(1);
     await api().get(`/api/instruments/${id}`).expect(404);
     await api()
       .post('/api/questions')
       .send({ ...question, instrumentId: id })
       .expect(404);
     await api().post(`/api/instruments/${id}/restore`).expect(200);
-    expect((await api().get('/api/questions')).body).toHaveLength(1);
+    expect(await listed('questions')).toHaveLength(1);
     await api().post(`/api/instruments/${id}/restore`).expect(200);
     expect((await api().get(`/api/instruments/${id}`)).body.version).toBe(3);
   });
@@ -71,8 +73,8 @@ describe('instruments', () => {
       names.map((name) => api().post('/api/instruments').send(harmonica(name))),
     );
     expect(answers.map((a) => a.status)).toEqual(names.map(() => 201));
-    const { body } = await api().get('/api/instruments');
-    expect((body as { name: string }[]).map((i) => i.name).sort()).toEqual([...names].sort());
+    const titles = (await listed('instruments')) as { title: string }[];
+    expect(titles.map((item) => item.title).sort()).toEqual([...names].sort());
   });
 
   test('of changes racing on one version exactly one wins', async () => {
@@ -81,6 +83,46 @@ describe('instruments', () => {
     const answers = await Promise.all(race.map((body) => api().put(`/api/instruments/${id}`).send(body)));
     const statuses = answers.map((a) => a.status).sort();
     expect(statuses).toEqual([200, ...Array.from({ length: 19 }, () => 409)]);
+  });
+});
+
+describe('lists and contents', () => {
+  test('come page by page without content, oldest first, and whole records by their ids', async () => {
+    const ids: string[] = [];
+    for (const name of ['one', 'two', 'three']) ids.push((await added(name)).id);
+    const first = (await api().get('/api/instruments?limit=2').expect(200)).body;
+    expect(first.items).toEqual([
+      { id: ids[0], version: 1, title: 'one', family: 'diatonic' },
+      { id: ids[1], version: 1, title: 'two', family: 'diatonic' },
+    ]);
+    const second = (await api().get(`/api/instruments?limit=2&after=${first.next}`)).body;
+    expect(second).toMatchObject({ items: [{ title: 'three' }], next: null });
+    const missing = '00000000-0000-4000-8000-000000000009';
+    const whole = (await api().get(`/api/instruments/contents?ids=${ids[2]},${missing}`).expect(200)).body;
+    expect(whole).toEqual([{ ...harmonica('three'), id: ids[2], version: 1 }]);
+  });
+
+  test.each([
+    ['limit', 'instruments?limit=0'],
+    ['limit', 'instruments?limit=5000'],
+    ['after', 'instruments?after=-1'],
+    ['after', 'instruments?after=x'],
+    ['from', 'instruments?from=yesterday'],
+    ['ids', 'instruments/contents?ids=7'],
+    ['ids', 'instruments/contents'],
+  ])('a wrong %s is refused: %s', async (field, path) => {
+    const { body } = await api().get(`/api/${path}`).expect(422);
+    expect((body.problems as { field: string }[]).map((p) => p.field)).toEqual([field]);
+  });
+
+  test('a record of one kind is none of another, and every write answers with its version', async () => {
+    const { id } = await added();
+    await api().get(`/api/layouts/${id}`).expect(404);
+    await api().delete(`/api/layouts/${id}?version=1`).expect(404);
+    expect((await api().delete(`/api/instruments/${id}?version=1`).expect(200)).body.version).toBe(2);
+    expect((await api().post(`/api/instruments/${id}/restore`).expect(200)).body.version).toBe(3);
+    const without = await api().put(`/api/instruments/${id}`).send(harmonica()).expect(422);
+    expect(without.body.problems[0].field).toBe('version');
   });
 });
 
@@ -103,7 +145,7 @@ describe('what is wrong is refused at its field, and nothing is saved', () => {
     const answer = await api().post('/api/instruments').send(body).expect(422);
     expect(answer.body).toMatchObject({ status: 422, code: 'invalid' });
     expect((answer.body.problems as { field: string }[]).map((p) => p.field)).toContain(field);
-    expect((await api().get('/api/instruments')).body).toEqual([]);
+    expect(await listed('instruments')).toEqual([]);
   });
 
   test('ids, queries and versions', async () => {
@@ -164,10 +206,10 @@ describe('kept questions', () => {
       .put(`/api/questions/${kept.id}`)
       .send({ ...question, name: 'Evening', instrumentId: id, version: 1 })
       .expect(200);
-    await api().delete(`/api/questions/${kept.id}?version=2`).expect(204);
-    expect((await api().get('/api/questions')).body).toEqual([]);
+    await api().delete(`/api/questions/${kept.id}?version=2`).expect(200);
+    expect(await listed('questions')).toEqual([]);
     await api().post(`/api/questions/${kept.id}/restore`).expect(200);
-    expect((await api().get('/api/questions')).body).toMatchObject([{ name: 'Evening', version: 4 }]);
+    expect(await listed('questions')).toMatchObject([{ title: 'Evening', version: 4, instrumentId: id }]);
   });
 });
 
@@ -179,10 +221,10 @@ describe('progressions', () => {
     const changed = { ...body, text: '1 1', version: 1 };
     await api().put(`/api/progressions/${id}`).send(changed).expect(200);
     await api().put(`/api/progressions/${id}`).send(changed).expect(409);
-    await api().delete(`/api/progressions/${id}?version=2`).expect(204);
-    expect((await api().get('/api/progressions')).body).toEqual([]);
+    await api().delete(`/api/progressions/${id}?version=2`).expect(200);
+    expect(await listed('progressions')).toEqual([]);
     await api().post(`/api/progressions/${id}/restore`).expect(200);
-    expect((await api().get('/api/progressions')).body).toMatchObject([{ text: '1 1', version: 4 }]);
+    expect(await listed('progressions')).toMatchObject([{ title: 'Quay', text: '1 1', version: 4 }]);
   });
 
   test.each([
@@ -195,7 +237,7 @@ describe('progressions', () => {
   ])('a wrong %s is refused there', async (field, wrong) => {
     const answer = await api().post('/api/progressions').send(wrong).expect(422);
     expect((answer.body.problems as { field: string }[]).map((p) => p.field)).toContain(field);
-    expect((await api().get('/api/progressions')).body).toEqual([]);
+    expect(await listed('progressions')).toEqual([]);
   });
 });
 
@@ -208,11 +250,11 @@ describe('layouts', () => {
     const changed = { ...body, name: 'Quay frets, second', version: 1 };
     await api().put(`/api/layouts/${id}`).send(changed).expect(200);
     await api().put(`/api/layouts/${id}`).send(changed).expect(409);
-    await api().delete(`/api/layouts/${id}?version=2`).expect(204);
-    expect((await api().get('/api/layouts')).body).toEqual([]);
+    await api().delete(`/api/layouts/${id}?version=2`).expect(200);
+    expect(await listed('layouts')).toEqual([]);
     await api().post(`/api/layouts/${id}/restore`).expect(200);
-    const [kept] = (await api().get('/api/layouts')).body as object[];
-    expect(kept).toMatchObject({ name: changed.name, layout, version: 4 });
+    expect(await listed('layouts')).toMatchObject([{ title: changed.name, family, version: 4 }]);
+    expect((await api().get(`/api/layouts/${id}`)).body).toMatchObject({ name: changed.name, layout });
   });
 
   test.each([
@@ -224,7 +266,7 @@ describe('layouts', () => {
   ])('a wrong %s is refused there', async (field, wrong) => {
     const answer = await api().post('/api/layouts').send(wrong).expect(422);
     expect((answer.body.problems as { field: string }[]).map((p) => p.field)).toContain(field);
-    expect((await api().get('/api/layouts')).body).toEqual([]);
+    expect(await listed('layouts')).toEqual([]);
   });
 });
 
@@ -262,7 +304,7 @@ describe('the whole data set', () => {
       settings: 'same',
       questions: { added: expect.arrayContaining(['Reel warm-up']) },
     });
-    expect((await api().get('/api/instruments')).body).toEqual([]);
+    expect(await listed('instruments')).toEqual([]);
     await api().post('/api/data/import?apply=true').send(file).expect(200);
     expect((await api().get('/api/data/export')).body).toEqual(file);
     const again = (await api().post('/api/data/import?apply=true').send(file).expect(200)).body;
@@ -285,10 +327,52 @@ describe('the whole data set', () => {
   test('an import brings a binned record back and says what it changes', async () => {
     const { id } = await added('Mine');
     const { body: file } = await api().get('/api/data/export');
-    await api().delete(`/api/instruments/${id}?version=1`).expect(204);
+    await api().delete(`/api/instruments/${id}?version=1`).expect(200);
     const report = (await api().post('/api/data/import?apply=true').send(file).expect(200)).body;
     expect(report.instruments.changed).toEqual(['Mine']);
     await api().get(`/api/instruments/${id}`).expect(200);
+  });
+
+  test('what lies in the bin stays behind, and so do the questions of an instrument that lies there', async () => {
+    const [kept, binned] = [await added('Kept'), await added('Binned')];
+    for (const { id } of [kept, binned])
+      await api()
+        .post('/api/questions')
+        .send({ ...question, instrumentId: id })
+        .expect(201);
+    await api().delete(`/api/instruments/${binned.id}?version=1`).expect(200);
+    const { body: file } = await api().get('/api/data/export').expect(200);
+    expect(file.instruments).toMatchObject([{ id: kept.id }]);
+    expect(file.questions).toMatchObject([{ instrumentId: kept.id }]);
+  });
+
+  test('an import raises the version of what it changes, and of nothing else', async () => {
+    const [one, two] = [await added('One'), await added('Two')];
+    const { body: file } = await api().get('/api/data/export');
+    const changed = {
+      ...file,
+      instruments: [{ ...file.instruments[0], name: 'First' }, file.instruments[1]],
+    };
+    const report = (await api().post('/api/data/import?apply=true').send(changed).expect(200)).body;
+    expect(report.instruments).toEqual({ added: [], changed: ['First'], same: 1 });
+    const versions = [one, two].map(
+      async ({ id }) => (await api().get(`/api/instruments/${id}`)).body.version,
+    );
+    expect(await Promise.all(versions)).toEqual([2, 1]);
+  });
+
+  test('a file with a field that is none is refused there', async () => {
+    await added('Mine');
+    const { body: file } = await api().get('/api/data/export');
+    const fieldsOf = async (wrong: object) =>
+      (
+        (await api().post('/api/data/import?apply=true').send(wrong).expect(422)).body.problems as {
+          field: string;
+        }[]
+      ).map((p) => p.field);
+    expect(await fieldsOf({ ...file, songs: [] })).toEqual(['songs']);
+    const odd = { ...file, instruments: [{ ...file.instruments[0], colour: 'red' }] };
+    expect(await fieldsOf(odd)).toEqual(['instruments.0.colour']);
   });
 
   test('a file from a newer version, and a request that does not say whether to apply', async () => {
@@ -311,7 +395,7 @@ describe('the gate', () => {
     await api().get('/api/health').set('Host', 'evil.example').expect(403);
     await api().post('/api/instruments').set('Origin', 'http://evil.example').send(harmonica()).expect(403);
     await api().get('/api/health').set('Origin', 'null').expect(403);
-    expect((await api().get('/api/instruments')).body).toEqual([]);
+    expect(await listed('instruments')).toEqual([]);
   });
 
   test('answers carry a strict policy with a nonce of their own', async () => {

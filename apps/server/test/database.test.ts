@@ -4,7 +4,7 @@ import { QueryTypes, type QueryInterface, type Transaction } from 'sequelize';
 import { Sequelize } from 'sequelize-typescript';
 import { MIGRATIONS } from '../src/database/migrations.ts';
 import { openDatabase } from '../src/database/openDatabase.ts';
-import { InstrumentModel } from '../src/instruments/instrument.model.ts';
+import { RecordModel } from '../src/records/record.model.ts';
 import { harmonica, temporaryFolder } from './server.ts';
 
 const fileIn = (folder: string) => join(folder, 'data', 'x.sqlite');
@@ -12,7 +12,9 @@ const fileIn = (folder: string) => join(folder, 'data', 'x.sqlite');
 async function filled(): Promise<string> {
   const file = fileIn(temporaryFolder());
   const { sequelize, close } = await openDatabase(file);
-  await sequelize.getRepository(InstrumentModel).create({ ...harmonica('Kept'), version: 1 });
+  const id = '00000000-0000-4000-8000-000000000001';
+  const record = { id, kind: 'instruments', title: 'Kept', content: harmonica('Kept'), version: 1 };
+  await sequelize.getRepository(RecordModel).create(record);
   await close();
   return file;
 }
@@ -34,7 +36,9 @@ test('the folder is made; the file is in WAL mode with foreign keys on and full 
 test('data is there when the file is opened again', async () => {
   const file = await filled();
   const { sequelize, close } = await openDatabase(file);
-  expect((await sequelize.getRepository(InstrumentModel).findAll()).map((i) => i.name)).toEqual(['Kept']);
+  expect((await sequelize.getRepository(RecordModel).findAll()).map((record) => record.title)).toEqual([
+    'Kept',
+  ]);
   await close();
 });
 
@@ -77,14 +81,16 @@ test('before a migration the data is copied beside the file; a migration that fa
     { name: '9000-later', up: ({ context }: { context: QueryInterface }) => context.sequelize.query(up) },
   ];
   await expect(openDatabase(file, later('NONSENSE'))).rejects.toThrow(/9000-later/);
-  await (await openDatabase(file, later('DELETE FROM instruments'))).close();
+  await (await openDatabase(file, later('DELETE FROM records'))).close();
   const copies = readdirSync(join(file, '..'))
     .filter((name) => name.includes('before-9000-later'))
     .sort();
   expect(copies).toEqual(['x.sqlite.before-9000-later-2.sqlite', 'x.sqlite.before-9000-later.sqlite']);
   for (const copy of copies) {
     const { sequelize, close } = await openDatabase(join(file, '..', copy));
-    expect((await sequelize.getRepository(InstrumentModel).findAll()).map((i) => i.name)).toEqual(['Kept']);
+    expect((await sequelize.getRepository(RecordModel).findAll()).map((record) => record.title)).toEqual([
+      'Kept',
+    ]);
     await close();
   }
 });

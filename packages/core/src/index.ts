@@ -201,26 +201,31 @@ export {
   LAYOUT_FORMAT,
   LAYOUT_VERSION,
   checkLayoutFile,
-  checkSavedLayout,
   layoutFile,
-  type SavedLayout,
+  layoutFileSchema,
   type LayoutFile,
-} from './exchange/layoutFile.ts';
+  type SavedLayout,
+} from './records/layoutFile.ts';
 export {
+  checkContent,
+  contentSchema,
+  isId,
+  recordKind,
+  RECORD_KIND_IDS,
+  type ContentOf,
+  type RecordKindId,
+  type SavedProgression,
+  type SavedQuestion,
+} from './records/kinds.ts';
+export { type Kept, type RecordKind, type Referred } from './records/recordKind.ts';
+export {
+  checkExchange,
   EXCHANGE_FORMAT,
   EXCHANGE_VERSION,
+  exchangeSchema,
   RECORD_LIMIT,
-  checkExchange,
-  checkSavedQuestion,
-  checkSavedProgression,
-  isId,
+  type Exchanged,
   type ExchangeFile,
-  type ExchangedQuestion,
-  type ExchangedInstrument,
-  type ExchangedLayout,
-  type ExchangedProgression,
-  type SavedQuestion,
-  type SavedProgression,
 } from './exchange/exchange.ts';
 export { readTabLine, writeTabLine, type TabItem } from './tab/tabLine.ts';
 export { barLength, metre, METRE_NAMES, positionAt, type Metre, type MetreName } from './time/metre.ts';

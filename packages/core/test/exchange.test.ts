@@ -97,10 +97,16 @@ test.each([
   if (!result.ok) expect(result.problems.map((p) => p.field)).toContain(field);
 });
 
-test('a file from before there were progressions and layouts is read', () => {
-  const { progressions, layouts, ...older } = file();
+test('lists that are left out are empty, and what is none of a file’s parts is refused', () => {
+  const { progressions, layouts, ...fewer } = file();
   expect(progressions.length * layouts.length).toBeGreaterThan(0);
-  expect(expectOk(checkExchange(older))).toMatchObject({ progressions: [], layouts: [] });
+  expect(expectOk(checkExchange(fewer))).toMatchObject({ progressions: [], layouts: [] });
+  expect(checkExchange({ ...file(), songs: [] })).toMatchObject({ problems: [{ field: 'songs' }] });
+});
+
+test('a record with a field that is none of its kind is refused there', () => {
+  const odd = { ...file(), layouts: [{ ...file().layouts[0], colour: 'red' }] };
+  expect(checkExchange(odd)).toMatchObject({ ok: false, problems: [{ field: 'layouts.0.colour' }] });
 });
 
 test('a newer file says what to do', () => {

@@ -13,64 +13,30 @@ const versioned = {
 /** In order; a migration that has been released is never changed. */
 export const MIGRATIONS: readonly RunnableMigration<QueryInterface>[] = [
   {
-    name: '0001-instruments-questions-settings',
+    name: '0001-records',
     up: async ({ context }) => {
-      await context.createTable('instruments', {
-        id: { type: DataTypes.UUID, primaryKey: true },
-        family: { type: DataTypes.TEXT, allowNull: false },
-        name: { type: DataTypes.TEXT, allowNull: false },
-        layout: { type: DataTypes.JSON, allowNull: false },
-        capability: { type: DataTypes.JSON, allowNull: false },
-        a4: { type: DataTypes.DOUBLE, allowNull: false },
-        notes: { type: DataTypes.TEXT, allowNull: false },
-        measured: { type: DataTypes.JSON, allowNull: false },
-        choices: { type: DataTypes.JSON, allowNull: false },
+      await context.createTable('records', {
+        seq: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+        id: { type: DataTypes.UUID, allowNull: false, unique: true },
+        kind: { type: DataTypes.TEXT, allowNull: false },
+        title: { type: DataTypes.TEXT, allowNull: false },
+        content: { type: DataTypes.JSON, allowNull: false },
+        at: { type: DataTypes.TEXT, allowNull: true },
         binnedAt: { type: DataTypes.DATE, allowNull: true },
         ...versioned,
       });
-      await context.createTable('questions', {
-        id: { type: DataTypes.UUID, primaryKey: true },
-        name: { type: DataTypes.TEXT, allowNull: false },
-        instrumentId: {
-          type: DataTypes.UUID,
-          allowNull: false,
-          references: { model: 'instruments', key: 'id' },
-          onDelete: 'RESTRICT',
-        },
-        question: { type: DataTypes.JSON, allowNull: false },
-        binnedAt: { type: DataTypes.DATE, allowNull: true },
-        ...versioned,
+      await context.addIndex('records', ['kind', 'seq']);
+      await context.addIndex('records', ['kind', 'at']);
+      const record = { model: 'records', key: 'id' };
+      await context.createTable('record_links', {
+        fromId: { type: DataTypes.UUID, primaryKey: true, references: record, onDelete: 'CASCADE' },
+        field: { type: DataTypes.TEXT, primaryKey: true },
+        toId: { type: DataTypes.UUID, allowNull: false, references: record, onDelete: 'RESTRICT' },
       });
-      await context.addIndex('questions', ['instrumentId']);
+      await context.addIndex('record_links', ['toId']);
       await context.createTable('settings', {
         id: { type: DataTypes.INTEGER, primaryKey: true },
         value: { type: DataTypes.JSON, allowNull: false },
-        ...versioned,
-      });
-    },
-  },
-  {
-    name: '0002-progressions',
-    up: async ({ context }) => {
-      await context.createTable('progressions', {
-        id: { type: DataTypes.UUID, primaryKey: true },
-        name: { type: DataTypes.TEXT, allowNull: false },
-        text: { type: DataTypes.TEXT, allowNull: false },
-        beats: { type: DataTypes.INTEGER, allowNull: false },
-        binnedAt: { type: DataTypes.DATE, allowNull: true },
-        ...versioned,
-      });
-    },
-  },
-  {
-    name: '0003-layouts',
-    up: async ({ context }) => {
-      await context.createTable('layouts', {
-        id: { type: DataTypes.UUID, primaryKey: true },
-        family: { type: DataTypes.TEXT, allowNull: false },
-        name: { type: DataTypes.TEXT, allowNull: false },
-        layout: { type: DataTypes.JSON, allowNull: false },
-        binnedAt: { type: DataTypes.DATE, allowNull: true },
         ...versioned,
       });
     },

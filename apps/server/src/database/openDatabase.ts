@@ -3,10 +3,7 @@ import { dirname } from 'node:path';
 import { QueryTypes } from 'sequelize';
 import { Sequelize } from 'sequelize-typescript';
 import sqlite3 from 'sqlite3';
-import { QuestionModel } from '../questions/question.model.ts';
-import { InstrumentModel } from '../instruments/instrument.model.ts';
-import { LayoutModel } from '../layouts/layout.model.ts';
-import { ProgressionModel } from '../progressions/progression.model.ts';
+import { RecordLinkModel, RecordModel } from '../records/record.model.ts';
 import { SettingsModel } from '../settings/settings.model.ts';
 import { StartError } from '../startError.ts';
 import { migrate, MIGRATIONS } from './migrations.ts';
@@ -63,7 +60,7 @@ function refuseReadOnly(file: string): void {
       throw new StartError(`${file} is not a file. Set SAME_SONG_DB to a database file.`);
     if ((stat.mode & 0o222) !== 0 && mayWrite(path)) continue;
     throw new StartError(
-      `${path} is read-only, so nothing could be saved. Allow notation (chmod u+w), or set SAME_SONG_DB to another file.`,
+      `${path} is read-only, so nothing could be saved. Allow writing (chmod u+w), or set SAME_SONG_DB to another file.`,
     );
   }
 }
@@ -107,7 +104,7 @@ async function connect(file: string): Promise<Sequelize> {
     storage: file,
     logging: false,
     repositoryMode: true,
-    models: [InstrumentModel, QuestionModel, ProgressionModel, LayoutModel, SettingsModel],
+    models: [RecordModel, RecordLinkModel, SettingsModel],
     hooks: {
       afterConnect: (connection) => {
         (connection as sqlite3.Database).run('PRAGMA synchronous = FULL');

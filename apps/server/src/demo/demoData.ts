@@ -7,8 +7,7 @@ import {
   openInstrument,
   specFromPreset,
   type Capability,
-  type ExchangedQuestion,
-  type ExchangedInstrument,
+  type Exchanged,
   type ExchangeFile,
   type StoredQuestion,
 } from '@same-song/core';
@@ -188,7 +187,7 @@ const ASKS: readonly DemoQuestion[] = [
   { name: 'Reel warm-up', instrument: 4, tonic: 'E', scale: 'dorian', preset: 'no-overs' },
 ];
 
-function instrument(demo: DemoInstrument, index: number): ExchangedInstrument {
+function instrument(demo: DemoInstrument, index: number): Exchanged<'instruments'> {
   const spec = specFromPreset(demo.family, demo.preset);
   const { name, notes, tongues, capability = {}, a4 = spec.a4, measured = {}, choices = [] } = demo;
   const changes = { ...(demo.tuning ? { tuning: demo.tuning } : {}), ...demo.options };
@@ -217,7 +216,7 @@ function instrument(demo: DemoInstrument, index: number): ExchangedInstrument {
 function question(
   { name, instrument: index, preset, ...rest }: DemoQuestion,
   number: number,
-): ExchangedQuestion {
+): Exchanged<'questions'> {
   const family = familyById(INSTRUMENTS[index]!.family)!;
   const base = defaultQuestion(family);
   const preferences = { ...base.preferences, preset: preset ?? base.preferences.preset };

@@ -1,8 +1,8 @@
 import { Body, Controller, Get, Header, HttpCode, Post, Query } from '@nestjs/common';
 import { ApiBody, ApiTags } from '@nestjs/swagger';
+import { exchangeSchema, layoutFileSchema } from '@same-song/core';
 import { ImportQuery } from './exchange.dto.ts';
 import { ExchangeService } from './exchange.service.ts';
-import { EXCHANGE_SCHEMA, LAYOUT_SCHEMA } from './schema.ts';
 
 @ApiTags('data')
 @Controller('data')
@@ -19,13 +19,13 @@ export class ExchangeController {
   /** JSON Schema of the file. */
   @Get('schema')
   schema() {
-    return EXCHANGE_SCHEMA;
+    return exchangeSchema();
   }
 
   /** JSON Schema of a layout handed on by itself. */
   @Get('layout-schema')
   layoutSchema() {
-    return LAYOUT_SCHEMA;
+    return layoutFileSchema();
   }
 
   /** All or nothing; with apply=false it only says what it would change. */

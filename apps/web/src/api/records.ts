@@ -1,70 +1,116 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { InstrumentSpec, SavedQuestion, SavedLayout, SavedProgression } from '@same-song/core';
+import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import {
+  RECORD_KIND_IDS,
+  type ContentOf,
+  type InstrumentSpec,
+  type Kept,
+  type RecordKindId,
+} from '@same-song/core';
 import { request } from './client.ts';
 
-/** What the server adds to every record. */
-export interface Kept {
-  readonly id: string;
-  readonly version: number;
-}
-export type InstrumentRecord = InstrumentSpec & Kept;
-export type QuestionRecord = SavedQuestion & Kept;
-export type ProgressionRecord = SavedProgression & Kept;
-export type LayoutRecord = SavedLayout & Kept;
-
-/** Kinds of records in the order in which they may be put away: what hangs on others first. */
-export const RECORD_KINDS = ['progressions', 'layouts', 'questions', 'instruments'] as const;
-export type RecordPath = (typeof RECORD_KINDS)[number];
+export type { Kept };
+/** A record with its content. */
+export type RecordOf<K extends RecordKindId> = ContentOf<K> & Kept;
+export type InstrumentRecord = RecordOf<'instruments'>;
+export type QuestionRecord = RecordOf<'questions'>;
+export type ProgressionRecord = RecordOf<'progressions'>;
+export type LayoutRecord = RecordOf<'layouts'>;
 
 export type Which = 'kept' | 'binned';
 
+/** As lists show a record. */
+interface Listed extends Kept {
+  readonly title: string;
+}
+
+/** Most records whose content is asked for at once. */
+const AT_ONCE = 100;
+
 /** The version that stands of a record that may have been changed since. */
-export async function versionNow(path: RecordPath, id: string): Promise<number> {
-  const kept = await request<Kept[]>('GET', `/${path}`);
-  const found = kept.find((record) => record.id === id);
-  if (!found) throw new Error('This is not there any more.');
-  return found.version;
+export async function versionNow(kind: RecordKindId, id: string): Promise<number> {
+  return (await request<Kept>('GET', `/${kind}/${id}`)).version;
+}
+
+/** Every page of a list. */
+async function wholeList(kind: RecordKindId, which: Which): Promise<readonly Listed[]> {
+  const all: Listed[] = [];
+  let after: number | null = 0;
+  while (after !== null) {
+    const page: { items: Listed[]; next: number | null } = await request(
+      'GET',
+      `/${kind}?which=${which}&after=${after}`,
+    );
+    all.push(...page.items);
+    after = page.next;
+  }
+  return all;
+}
+
+const contentKey = (kind: RecordKindId, { id, version }: Kept) => [kind, 'content', id, version];
+
+/** A list with contents; what is known of a version is not asked for again. */
+async function withContents<K extends RecordKindId>(
+  client: QueryClient,
+  kind: K,
+  which: Which,
+): Promise<readonly RecordOf<K>[]> {
+  const list = await wholeList(kind, which);
+  const unknown = list.filter((record) => client.getQueryData(contentKey(kind, record)) === undefined);
+  for (let at = 0; at < unknown.length; at += AT_ONCE) {
+    const ids = unknown.slice(at, at + AT_ONCE).map((record) => record.id);
+    const found = await request<RecordOf<K>[]>('GET', `/${kind}/contents?ids=${ids.join(',')}`);
+    for (const record of found) client.setQueryData(contentKey(kind, record), record);
+  }
+  return list.flatMap((record) => client.getQueryData<RecordOf<K>>(contentKey(kind, record)) ?? []);
 }
 
 /** One kind of record: its queries and the ways to change it, each renewing what is on screen. */
-function recordKind<Content, Record extends Content & Kept>(path: RecordPath) {
-  const useList = (which: Which = 'kept') =>
-    useQuery({ queryKey: [path, which], queryFn: () => request<Record[]>('GET', `/${path}?which=${which}`) });
+export function recordsOf<K extends RecordKindId>(kind: K) {
+  const useList = (which: Which = 'kept') => {
+    const client = useQueryClient();
+    return useQuery({ queryKey: [kind, which], queryFn: () => withContents(client, kind, which) });
+  };
+
+  /** Without contents: ids, versions and titles. */
+  const useTitles = (which: Which) =>
+    useQuery({ queryKey: [kind, which, 'titles'], queryFn: () => wholeList(kind, which) });
 
   const useChange = <Input, Output>(change: (input: Input) => Promise<Output>) => {
     const client = useQueryClient();
     return useMutation({
       mutationFn: change,
       onSettled: () =>
-        Promise.all(RECORD_KINDS.map((kind) => client.invalidateQueries({ queryKey: [kind] }))),
+        Promise.all(
+          RECORD_KIND_IDS.flatMap((id) =>
+            (['kept', 'binned'] as const).map((which) => client.invalidateQueries({ queryKey: [id, which] })),
+          ),
+        ),
     });
   };
 
   return {
-    path,
+    kind,
     useList,
-    useAdd: () => useChange((content: Content) => request<Record>('POST', `/${path}`, content)),
+    useTitles,
+    useAdd: () => useChange((content: ContentOf<K>) => request<RecordOf<K>>('POST', `/${kind}`, content)),
     useSave: () =>
-      useChange(({ id, version, content }: Kept & { content: Content }) =>
-        request<Record>('PUT', `/${path}/${id}`, { ...content, version }),
+      useChange(({ id, version, content }: Kept & { content: ContentOf<K> }) =>
+        request<RecordOf<K>>('PUT', `/${kind}/${id}`, { ...content, version }),
       ),
     useBin: () =>
-      useChange(({ id, version }: Kept) => request<void>('DELETE', `/${path}/${id}?version=${version}`)),
-    useRestore: () => useChange((id: string) => request<Record>('POST', `/${path}/${id}/restore`)),
+      useChange(({ id, version }: Kept) => request<Kept>('DELETE', `/${kind}/${id}?version=${version}`)),
+    useRestore: () => useChange((id: string) => request<RecordOf<K>>('POST', `/${kind}/${id}/restore`)),
   };
 }
 
-export type RecordKind<Content, Record extends Content & Kept> = ReturnType<
-  typeof recordKind<Content, Record>
->;
+export type Records<K extends RecordKindId> = ReturnType<typeof recordsOf<K>>;
 
-export const instruments = recordKind<InstrumentSpec, InstrumentRecord>('instruments');
-export const questions = recordKind<SavedQuestion, QuestionRecord>('questions');
-export const layouts = recordKind<SavedLayout, LayoutRecord>('layouts');
-export const progressions = recordKind<SavedProgression, ProgressionRecord>('progressions');
+export const instruments = recordsOf('instruments');
+export const questions = recordsOf('questions');
+export const layouts = recordsOf('layouts');
+export const progressions = recordsOf('progressions');
 
 /** The content of an instrument record, without what the server adds. */
-export function specOf(record: InstrumentRecord): InstrumentSpec {
-  const { family, name, layout, capability, a4, notes, measured, choices } = record;
-  return { family, name, layout, capability, a4, notes, measured, choices };
+export function specOf({ id: _, version: __, ...spec }: InstrumentRecord): InstrumentSpec {
+  return spec;
 }

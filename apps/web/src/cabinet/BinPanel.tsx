@@ -1,40 +1,47 @@
 import Button from '@mui/material/Button';
-import { questions, instruments, layouts, progressions } from '../api/records.ts';
+import { recordKind, RECORD_KIND_IDS, type RecordKindId } from '@same-song/core';
+import { recordsOf } from '../api/records.ts';
 import { notify } from '../frame/notice.ts';
 
-/** What was put away, each to be had back. */
+/** What was put away of every kind, each to be had back. */
 export function BinPanel() {
-  const kinds = [
-    { word: '', list: instruments.useList('binned'), restore: instruments.useRestore() },
-    { word: ' (question)', list: questions.useList('binned'), restore: questions.useRestore() },
-    { word: ' (progression)', list: progressions.useList('binned'), restore: progressions.useRestore() },
-    { word: ' (layout)', list: layouts.useList('binned'), restore: layouts.useRestore() },
-  ];
-  const done = {
-    onSuccess: (record: { name: string }) => notify(`${record.name} is back.`),
-    onError: (e: Error) => notify(e.message, { kind: 'error' }),
-  };
-  if (kinds.some(({ list }) => list.isError)) return <p>The bin cannot be read right now.</p>;
-  const empty = kinds.every(({ list }) => list.data?.length === 0);
   return (
     <div>
       <h2>Bin</h2>
-      {empty && <p>The bin is empty. What you put away waits here until you want it back.</p>}
-      <ul className="bin">
-        {kinds.flatMap(({ word, list, restore }) =>
-          (list.data ?? []).map((record) => (
-            <li key={record.id}>
-              <span dir="auto">
-                {record.name}
-                {word}
-              </span>
-              <Button variant="outlined" size="small" onClick={() => restore.mutate(record.id, done)}>
-                Put back
-              </Button>
-            </li>
-          )),
-        )}
-      </ul>
+      <p>What you put away waits here until you want it back.</p>
+      {RECORD_KIND_IDS.map((kind) => (
+        <BinnedRecords key={kind} kind={kind} />
+      ))}
     </div>
+  );
+}
+
+function BinnedRecords({ kind }: { kind: RecordKindId }) {
+  const records = recordsOf(kind);
+  const { data, isError } = records.useTitles('binned');
+  const { mutateAsync: restore } = records.useRestore();
+  const { many } = recordKind(kind);
+  const putBack = (id: string, title: string) =>
+    restore(id).then(
+      () => notify(`${title} is back.`),
+      (error: Error) => notify(error.message, { kind: 'error' }),
+    );
+  if (isError) return <p>{many} in the bin cannot be read right now.</p>;
+  if (!data || data.length === 0)
+    return data ? <p className="bin-empty">No {many.toLowerCase()} in the bin.</p> : null;
+  return (
+    <>
+      <h3>{many}</h3>
+      <ul className="bin">
+        {data.map(({ id, title }) => (
+          <li key={id}>
+            <span dir="auto">{title}</span>
+            <Button variant="outlined" size="small" onClick={() => void putBack(id, title)}>
+              Put back
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }

@@ -1,9 +1,15 @@
 import Button from '@mui/material/Button';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import type { ExchangeFile, Problem } from '@same-song/core';
+import {
+  recordKind,
+  RECORD_KIND_IDS,
+  type ExchangeFile,
+  type Problem,
+  type RecordKindId,
+} from '@same-song/core';
 import { request, RequestError } from '../api/client.ts';
-import { RECORD_KINDS, versionNow, type RecordPath } from '../api/records.ts';
+import { versionNow } from '../api/records.ts';
 import { notify } from '../frame/notice.ts';
 import { remember } from '../frame/undo.ts';
 
@@ -12,14 +18,7 @@ interface KindReport {
   readonly changed: readonly string[];
   readonly same: number;
 }
-type ImportReport = Readonly<Record<RecordPath, KindReport>> & { readonly settings: 'changed' | 'same' };
-
-const KIND_TITLES: readonly (readonly [RecordPath, string])[] = [
-  ['instruments', 'Instruments'],
-  ['layouts', 'Layouts of your own'],
-  ['questions', 'Questions'],
-  ['progressions', 'Progressions'],
-];
+type ImportReport = Readonly<Record<RecordKindId, KindReport>> & { readonly settings: 'changed' | 'same' };
 
 /** A file that was read and what it would do. */
 interface Preview {
@@ -129,9 +128,9 @@ function problemsOf(error: unknown): readonly Problem[] {
 
 /** Records that only the import brought go to the bin; all others get back what they held. */
 async function takeBack(file: ExchangeFile, before: ExchangeFile): Promise<void> {
-  for (const path of RECORD_KINDS) {
+  // What refers to others goes first.
+  for (const path of [...RECORD_KIND_IDS].reverse()) {
     const known = new Set(before[path].map((record) => record.id));
-    // Older files know fewer kinds.
     const brought = (file[path] ?? []).filter((record) => !known.has(record.id));
     for (const { id } of brought)
       await request('DELETE', `/${path}/${id}?version=${await versionNow(path, id)}`);
@@ -166,14 +165,14 @@ function PreviewPart({
 }) {
   const { report } = preview;
   const nothing =
-    RECORD_KINDS.every((kind) => report[kind].added.length + report[kind].changed.length === 0) &&
+    RECORD_KIND_IDS.every((kind) => report[kind].added.length + report[kind].changed.length === 0) &&
     report.settings === 'same';
   return (
     <section className="preview" aria-label="What the file would change">
       <h3>{preview.name}</h3>
       {nothing && <p>Everything in this file is here already.</p>}
-      {KIND_TITLES.map(([kind, title]) => (
-        <KindList key={kind} title={title} report={report[kind]} />
+      {RECORD_KIND_IDS.map((kind) => (
+        <KindList key={kind} title={recordKind(kind).many} report={report[kind]} />
       ))}
       {report.settings === 'changed' && <p>The settings will be those of the file.</p>}
       <Button variant="contained" onClick={onApply} disabled={nothing}>

@@ -1,4 +1,5 @@
-import { versionNow, type Kept, type RecordKind } from '../api/records.ts';
+import { recordKind, type ContentOf, type RecordKindId } from '@same-song/core';
+import { versionNow, type Kept, type RecordOf, type Records } from '../api/records.ts';
 import { notify } from './notice.ts';
 import { remember } from './undo.ts';
 
@@ -23,14 +24,14 @@ interface Change<Content> {
 }
 
 /** Keeps new records of a kind, changes them and puts old ones away; all can be undone and done again any number of times. */
-export function useKeeping<Content, Record extends Content & Kept & { readonly name: string }>(
-  kind: RecordKind<Content, Record>,
-) {
+export function useKeeping<K extends RecordKindId>(kind: Records<K>) {
+  type Content = ContentOf<K>;
+  type Record = RecordOf<K>;
   const add = kind.useAdd();
   const bin = kind.useBin();
   const restore = kind.useRestore();
   const save = kind.useSave();
-  const binNow = async (id: string) => bin.mutateAsync({ id, version: await versionNow(kind.path, id) });
+  const binNow = async (id: string) => bin.mutateAsync({ id, version: await versionNow(kind.kind, id) });
   const failed = (error: Error) => notify(error.message, { kind: 'error' });
   // What follows hangs on the promise: whoever began it may have left the screen with the record's row.
   const keep = (content: Content, { label, notice, onKept, onUndone }: Words<Record>) =>
@@ -50,7 +51,7 @@ export function useKeeping<Content, Record extends Content & Kept & { readonly n
   const change = ({ id, version }: Kept, wanted: Change<Content>) => {
     const { before, after, label, notice, onChanged, onFailed = failed } = wanted;
     const saveNow = async (content: Content) =>
-      save.mutateAsync({ id, version: await versionNow(kind.path, id), content });
+      save.mutateAsync({ id, version: await versionNow(kind.kind, id), content });
     void save.mutateAsync({ id, version, content: after }).then(() => {
       remember({ label, undo: () => saveNow(before), redo: () => saveNow(after) });
       notify(notice);
@@ -59,9 +60,10 @@ export function useKeeping<Content, Record extends Content & Kept & { readonly n
   };
   const putAway = (record: Record, onGone?: () => unknown) =>
     void bin.mutateAsync(record).then(() => {
+      const title = recordKind(kind.kind).title(record);
       const undo = () => restore.mutateAsync(record.id);
-      remember({ label: `putting ${record.name} into the bin`, undo, redo: () => binNow(record.id) });
-      notify(`${record.name} is in the bin.`, { action: { label: 'Undo', run: () => void undo() } });
+      remember({ label: `putting ${title} into the bin`, undo, redo: () => binNow(record.id) });
+      notify(`${title} is in the bin.`, { action: { label: 'Undo', run: () => void undo() } });
       void onGone?.();
     }, failed);
   const busy = add.isPending || save.isPending || bin.isPending;

@@ -61,7 +61,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
     expect(again.replace(/#[0-9a-f]{6}/g, '#')).toBe(drawn[0]);
   });
 
-  test('is wide rather than high, with notation that can be read on paper', () => {
+  test('is wide rather than high, with writing that can be read on paper', () => {
     for (const instrument of instruments) {
       const scene = instrument.scene(() => ({ role: 'chord', degree: '♭7', note: 'B♭', usable: true }));
       expect(scene.widthMm / scene.heightMm).toBeGreaterThan(1.6);

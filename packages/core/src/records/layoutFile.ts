@@ -40,6 +40,25 @@ export function checkLayoutFile(file: unknown): Result<LayoutFile> {
     : checked;
 }
 
+/** JSON Schema of a layout by itself. */
+export function layoutFileSchema(): object {
+  const properties = {
+    format: { const: LAYOUT_FORMAT },
+    version: { const: LAYOUT_VERSION },
+    family: { enum: FAMILY_IDS },
+    name: { type: 'string', minLength: 1, maxLength: NAME_LIMIT },
+    layout: { type: 'object' },
+  };
+  return {
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    title: 'Same Song layout',
+    type: 'object',
+    properties,
+    required: Object.keys(properties),
+    additionalProperties: false,
+  };
+}
+
 /** A layout kept to begin new instruments with. */
 export interface SavedLayout {
   readonly family: string;

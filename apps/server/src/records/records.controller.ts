@@ -1,0 +1,64 @@
+import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query, type Type } from '@nestjs/common';
+import { ApiBody, ApiTags } from '@nestjs/swagger';
+import { contentSchema, recordKind, type RecordKindId } from '@same-song/core';
+import { IdParam } from '../common/id.param.ts';
+import { ContentsQuery, ListQuery, VersionQuery } from './records.dto.ts';
+import { RecordsService } from './records.service.ts';
+
+const VERSION = { version: { type: 'integer', minimum: 1 } };
+
+/** The routes of one kind of record: read and add, and but for append-only kinds change, bin and restore. */
+export function recordsController(kind: RecordKindId): Type {
+  @ApiTags(kind)
+  @Controller(kind)
+  class ReadingController {
+    constructor(readonly records: RecordsService) {}
+
+    /** Ids, versions and titles, page by page. */
+    @Get()
+    list(@Query() query: ListQuery) {
+      return this.records.list(kind, query);
+    }
+
+    /** Whole records by their ids; those that are not there are left out. */
+    @Get('contents')
+    contents(@Query() { ids }: ContentsQuery) {
+      return this.records.contents(kind, ids);
+    }
+
+    @Get(':id')
+    get(@Param() { id }: IdParam) {
+      return this.records.get(kind, id);
+    }
+
+    @Post()
+    @ApiBody({ schema: contentSchema(kind) })
+    create(@Body() content: unknown) {
+      return this.records.create(kind, content);
+    }
+  }
+  if (recordKind(kind).appendOnly) return ReadingController;
+
+  @ApiTags(kind)
+  @Controller(kind)
+  class ChangingController extends ReadingController {
+    @Put(':id')
+    @ApiBody({ schema: contentSchema(kind, VERSION) })
+    update(@Param() { id }: IdParam, @Body() body: unknown) {
+      return this.records.update(kind, id, Object(body) as Record<string, unknown>);
+    }
+
+    /** Into the bin. */
+    @Delete(':id')
+    bin(@Param() { id }: IdParam, @Query() { version }: VersionQuery) {
+      return this.records.bin(kind, id, version);
+    }
+
+    @Post(':id/restore')
+    @HttpCode(200)
+    restore(@Param() { id }: IdParam) {
+      return this.records.restore(kind, id);
+    }
+  }
+  return ChangingController;
+}

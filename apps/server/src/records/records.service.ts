@@ -1,0 +1,190 @@
+import { randomUUID } from 'node:crypto';
+import { Injectable } from '@nestjs/common';
+import { checkContent, recordKind, shown, type Kept, type RecordKindId } from '@same-song/core';
+import { literal, Op, type Transaction, type WhereOptions } from 'sequelize';
+import { Sequelize, type Repository } from 'sequelize-typescript';
+import { invalid, notFound, stale } from '../common/errors.ts';
+import { WriteQueue } from '../database/writeQueue.ts';
+import { RecordLinkModel, RecordModel } from './record.model.ts';
+import { PAGE, type ListQuery } from './records.dto.ts';
+
+/** A record as the API answers it. */
+export type Answer = Kept & Readonly<Record<string, unknown>>;
+
+/** A page of a list: ids, versions, titles and the small fields that the kind lists. */
+export interface Page {
+  readonly items: readonly (Kept & { readonly title: string })[];
+  /** Where the next page begins; null behind the last. */
+  readonly next: number | null;
+}
+
+/** Records that refer to one in the bin are hidden with it. */
+const REFERS_TO_NOTHING_BINNED = literal(
+  `NOT EXISTS (SELECT 1 FROM record_links l JOIN records r ON r.id = l.toId
+    WHERE l.fromId = RecordModel.id AND r.binnedAt IS NOT NULL)`,
+);
+
+/** Keeping, changing, binning and restoring of records of every kind; every change raises the version. */
+@Injectable()
+export class RecordsService {
+  readonly #records: Repository<RecordModel>;
+  readonly #links: Repository<RecordLinkModel>;
+
+  constructor(
+    sequelize: Sequelize,
+    private readonly queue: WriteQueue,
+  ) {
+    this.#records = sequelize.getRepository(RecordModel);
+    this.#links = sequelize.getRepository(RecordLinkModel);
+  }
+
+  /** Oldest first, append-only kinds by their time. */
+  async list(kind: RecordKindId, query: ListQuery): Promise<Page> {
+    const { which = 'kept', after = 0, limit = PAGE.usual, from, to } = query;
+    const at = { ...(from && { [Op.gte]: from }), ...(to && { [Op.lt]: to }) };
+    const rows = await this.#records.findAll({
+      where: {
+        [Op.and]: [
+          { kind, seq: { [Op.gt]: after }, binnedAt: which === 'binned' ? { [Op.ne]: null } : null },
+          ...(from || to ? [{ at }] : []),
+          REFERS_TO_NOTHING_BINNED,
+        ],
+      },
+      order: [['seq', 'ASC']],
+      limit: limit + 1,
+    });
+    const { listed } = recordKind(kind);
+    const items = rows.slice(0, limit).map(({ id, version, title, content }) => {
+      const fields = listed.map((field) => [field, (content as Record<string, unknown>)[field]]);
+      return { id, version, title, ...Object.fromEntries(fields) };
+    });
+    return { items, next: rows.length > limit ? rows[limit - 1]!.seq : null };
+  }
+
+  /** Whole records, those that are not there left out. */
+  async contents(kind: RecordKindId, ids: readonly string[]): Promise<readonly Answer[]> {
+    const rows = await this.#records.findAll({ where: { kind, id: [...ids] } });
+    return rows.map(answer);
+  }
+
+  /** @throws ApiError 404 when it is not there or lies in the bin */
+  async get(kind: RecordKindId, id: string): Promise<Answer> {
+    return answer(await this.#found(kind, id));
+  }
+
+  create(kind: RecordKindId, content: unknown): Promise<Answer> {
+    return this.queue.run(async (transaction) =>
+      answer(await this.write(kind, randomUUID(), content, transaction)),
+    );
+  }
+
+  /** @param body the content with the version that the client saw */
+  update(kind: RecordKindId, id: string, body: Record<string, unknown>): Promise<Answer> {
+    const { version, ...content } = body;
+    const isVersion = Number.isInteger(version) && (version as number) >= 1;
+    if (!isVersion)
+      throw invalid([
+        { field: 'version', wrong: shown(version), message: 'The version must be a whole number from 1 on.' },
+      ]);
+    return this.#change(kind, id, version as number, async (record, transaction) => {
+      const { value, title, at } = await this.#checked(kind, content, transaction);
+      await this.#link(kind, id, value, transaction);
+      return record.update({ content: value, title, at, version: record.version + 1 }, { transaction });
+    });
+  }
+
+  /** Into the bin. */
+  bin(kind: RecordKindId, id: string, version: number): Promise<Answer> {
+    return this.#change(kind, id, version, (record, transaction) =>
+      record.update({ binnedAt: new Date(), version: record.version + 1 }, { transaction }),
+    );
+  }
+
+  /** Takes a record out of the bin; one that is not in the bin stays as it is. */
+  restore(kind: RecordKindId, id: string): Promise<Answer> {
+    return this.queue.run(async (transaction) => {
+      const record = await this.#records.findOne({ where: { kind, id }, transaction });
+      if (!record) throw notFound(recordKind(kind).one);
+      if (!record.binnedAt) return answer(record);
+      return answer(await record.update({ binnedAt: null, version: record.version + 1 }, { transaction }));
+    });
+  }
+
+  /** Every record of a kind that is not in the bin, nor refers to one that is; oldest first. */
+  all(kind: RecordKindId, transaction: Transaction): Promise<RecordModel[]> {
+    const where = { [Op.and]: [{ kind, binnedAt: null }, REFERS_TO_NOTHING_BINNED] } as WhereOptions;
+    return this.#records.findAll({ where, order: [['seq', 'ASC']], transaction });
+  }
+
+  /** A record of any kind by its id, the bin included. */
+  find(id: string, transaction: Transaction): Promise<RecordModel | null> {
+    return this.#records.findOne({ where: { id }, transaction });
+  }
+
+  count(): Promise<number> {
+    return this.#records.count();
+  }
+
+  /** Keeps a record under an id, or gives the one that is there this content and takes it out of the bin. */
+  async write(
+    kind: RecordKindId,
+    id: string,
+    content: unknown,
+    transaction: Transaction,
+    there?: RecordModel,
+  ): Promise<RecordModel> {
+    const { value, title, at } = await this.#checked(kind, content, transaction);
+    const fields = { kind, title, content: value, at, binnedAt: null };
+    const record = there
+      ? await there.update({ ...fields, version: there.version + 1 }, { transaction })
+      : await this.#records.create({ ...fields, id, version: 1 }, { transaction });
+    await this.#link(kind, id, value, transaction);
+    return record;
+  }
+
+  #change(
+    kind: RecordKindId,
+    id: string,
+    version: number,
+    change: (record: RecordModel, transaction: Transaction) => Promise<RecordModel>,
+  ): Promise<Answer> {
+    return this.queue.run(async (transaction) => {
+      const record = await this.#found(kind, id, transaction);
+      if (record.version !== version) throw stale(answer(record));
+      return answer(await change(record, transaction));
+    });
+  }
+
+  async #found(kind: RecordKindId, id: string, transaction?: Transaction): Promise<RecordModel> {
+    const where = { kind, id, binnedAt: null } as WhereOptions;
+    const found = await this.#records.findOne({ where, ...(transaction && { transaction }) });
+    if (!found) throw notFound(recordKind(kind).one);
+    return found;
+  }
+
+  /** @throws ApiError 404 for a record it refers to that is not there, 422 for anything else that is wrong */
+  async #checked(kind: RecordKindId, content: unknown, transaction: Transaction) {
+    const { refersTo = {}, title, appendOnly } = recordKind(kind);
+    const referred = new Map<string, object>();
+    for (const [field, other] of Object.entries(refersTo as Record<string, RecordKindId>)) {
+      const id = (content as Record<string, unknown> | undefined)?.[field];
+      if (typeof id === 'string')
+        referred.set(`${other} ${id}`, (await this.#found(other, id, transaction)).content);
+    }
+    const checked = checkContent(kind, content, (other, id) => referred.get(`${other} ${id}`));
+    if (!checked.ok) throw invalid(checked.problems);
+    return { value: checked.value, title: title(checked.value), at: appendOnly?.at(checked.value) ?? null };
+  }
+
+  async #link(kind: RecordKindId, fromId: string, content: object, transaction: Transaction): Promise<void> {
+    await this.#links.destroy({ where: { fromId }, transaction });
+    for (const field of Object.keys(recordKind(kind).refersTo ?? {})) {
+      const toId = (content as Record<string, unknown>)[field] as string;
+      await this.#links.create({ fromId, field, toId }, { transaction });
+    }
+  }
+}
+
+function answer({ id, version, content }: RecordModel): Answer {
+  return { ...content, id, version };
+}

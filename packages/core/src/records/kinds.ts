@@ -1,0 +1,160 @@
+import { FAMILY_IDS, familyById } from '../families/index.ts';
+import { parseProgression } from '../harmony/progression.ts';
+import {
+  NAME_LIMIT,
+  NOTES_LIMIT,
+  openInstrument,
+  textProblems,
+  type InstrumentSpec,
+} from '../instrument/instrument.ts';
+import { checkQuestion, storedQuestion, type StoredQuestion } from '../question/question.ts';
+import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
+import { checkSavedLayout, type SavedLayout } from './layoutFile.ts';
+import { unknownFields, type RecordKind, type Referred } from './recordKind.ts';
+
+/** A question kept under a name. */
+export interface SavedQuestion {
+  readonly name: string;
+  readonly instrumentId: string;
+  readonly question: StoredQuestion;
+}
+
+/** A progression of one's own. */
+export interface SavedProgression {
+  readonly name: string;
+  /** Chords as degrees, bar by bar. */
+  readonly text: string;
+  /** Beats in a bar. */
+  readonly beats: number;
+}
+
+const NAME = { type: 'string', minLength: 1, maxLength: NAME_LIMIT };
+const FAMILY = { enum: FAMILY_IDS };
+const OBJECT = { type: 'object' };
+const ID = { type: 'string', format: 'uuid' };
+
+const instruments: RecordKind<InstrumentSpec> = {
+  one: 'This instrument',
+  many: 'Instruments',
+  fields: {
+    family: FAMILY,
+    name: NAME,
+    layout: OBJECT,
+    capability: { type: 'object', additionalProperties: { type: 'array', items: { type: 'string' } } },
+    a4: { type: 'number', description: 'Hz of A4' },
+    notes: { type: 'string', maxLength: NOTES_LIMIT },
+    measured: {
+      type: 'object',
+      additionalProperties: {
+        type: 'object',
+        properties: { pitch: { type: 'integer' }, cents: { type: 'number' } },
+        required: ['pitch', 'cents'],
+        additionalProperties: false,
+      },
+    },
+    choices: { type: 'array', items: { type: 'string' } },
+  },
+  optional: ['measured', 'choices'],
+  listed: ['family'],
+  title: ({ name }) => name,
+  check(content) {
+    const opened = openInstrument(content);
+    return opened.ok ? ok(opened.value.spec) : opened;
+  },
+};
+
+const questions: RecordKind<SavedQuestion> = {
+  one: 'This question',
+  many: 'Questions',
+  fields: { name: NAME, instrumentId: ID, question: OBJECT },
+  refersTo: { instrumentId: 'instruments' },
+  listed: ['instrumentId'],
+  title: ({ name }) => name,
+  check({ name, instrumentId, question }, referred) {
+    const problems: Problem[] = textProblems('name', name, 1, NAME_LIMIT, 'A name');
+    const instrument = isId(instrumentId) ? referred('instruments', instrumentId) : undefined;
+    const family = isRecord(instrument) ? familyById(String(instrument['family'])) : undefined;
+    if (!family)
+      return fail(...problems, {
+        field: 'instrumentId',
+        wrong: shown(instrumentId),
+        message: 'The instrument of this question is not there.',
+      });
+    const checked = checkQuestion(family, question);
+    if (!checked.ok) problems.push(...under('question', checked.problems));
+    if (problems.length > 0 || !checked.ok) return fail(...problems);
+    return ok({
+      name: (name as string).trim(),
+      instrumentId: instrumentId as string,
+      question: storedQuestion(checked.value),
+    });
+  },
+};
+
+const progressions: RecordKind<SavedProgression> = {
+  one: 'This progression',
+  many: 'Progressions',
+  fields: { name: NAME, text: { type: 'string' }, beats: { type: 'integer', minimum: 2, maximum: 12 } },
+  listed: ['text', 'beats'],
+  title: ({ name }) => name,
+  /** Problem fields: `name`, `text` (with the character), `beats`. */
+  check({ name, text, beats }) {
+    const problems: Problem[] = textProblems('name', name, 1, NAME_LIMIT, 'A name');
+    const written = typeof text === 'string' ? text.trim() : '';
+    const parsed = parseProgression('', written, Number(beats));
+    if (!parsed.ok) problems.push(...parsed.problems);
+    if (problems.length > 0) return fail(...problems);
+    return ok({ name: (name as string).trim(), text: written, beats: beats as number });
+  },
+};
+
+const layouts: RecordKind<SavedLayout> = {
+  one: 'This layout',
+  many: 'Layouts of your own',
+  fields: { family: FAMILY, name: NAME, layout: OBJECT },
+  listed: ['family'],
+  title: ({ name }) => name,
+  check: checkSavedLayout,
+};
+
+/** Every kind of record that is kept; what others refer to comes first. A new one is an entry here. */
+export const recordKinds = { instruments, questions, progressions, layouts } as const;
+
+export type RecordKindId = keyof typeof recordKinds;
+export type ContentOf<K extends RecordKindId> =
+  (typeof recordKinds)[K] extends RecordKind<infer Content> ? Content : never;
+
+export const RECORD_KIND_IDS = Object.freeze(Object.keys(recordKinds) as RecordKindId[]);
+
+/** A kind as those see it who handle all kinds alike; contents are opaque to them. */
+export function recordKind(id: RecordKindId): RecordKind {
+  return recordKinds[id] as unknown as RecordKind;
+}
+
+/** Whether a value is a UUID as records have it. */
+export function isId(value: unknown): value is string {
+  return typeof value === 'string' && /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(value);
+}
+
+/** Checks what shall be kept as a record of a kind, unknown fields included. Problem fields are the content's own. */
+export function checkContent(id: RecordKindId, content: unknown, referred: Referred): Result<object> {
+  const kind = recordKind(id);
+  if (!isRecord(content))
+    return fail({ field: '', wrong: shown(content), message: `${kind.one} must be an object with fields.` });
+  const unknown = unknownFields(kind, content);
+  const checked = kind.check(content, referred);
+  const problems = [...unknown, ...(checked.ok ? [] : checked.problems)];
+  return problems.length > 0 ? fail(...problems) : checked;
+}
+
+/** JSON Schema of a record's content, with the given fields beside it. */
+export function contentSchema(id: RecordKindId, beside: Readonly<Record<string, object>> = {}): object {
+  const { fields, optional = [] } = recordKind(id);
+  const properties: Record<string, object> = { ...beside, ...fields };
+  return {
+    type: 'object',
+    properties,
+    required: Object.keys(properties).filter((field) => !(optional as readonly string[]).includes(field)),
+    additionalProperties: false,
+  };
+}

@@ -1,0 +1,45 @@
+import { shown, type Problem, type Result } from '../result.ts';
+
+/** What a kept record has beside its content. */
+export interface Kept {
+  readonly id: string;
+  /** Raised by every change; a write on any other version than the one that stands is refused. */
+  readonly version: number;
+}
+
+/** Finds the content of the record that a field names; undefined where there is none. */
+export type Referred = (kind: string, id: string) => unknown;
+
+/**
+ * One kind of record. Routes, bin, export and import, the published schema, the client and the panel of data follow
+ * from the list of kinds; a new kind is one entry there and its page.
+ */
+export interface RecordKind<Content extends object = object> {
+  /** One of them, as a message begins: `This instrument`. */
+  readonly one: string;
+  /** All of them: `Instruments`. */
+  readonly many: string;
+  /** JSON Schema of every field of the content; what is none of them is refused. */
+  readonly fields: Readonly<Record<keyof Content & string, object>>;
+  /** Fields that may be left out, which `check` then fills in. */
+  readonly optional?: readonly (keyof Content & string)[];
+  /** Fields that hold the id of a record of another kind, which must stand before this one in the list. */
+  readonly refersTo?: Readonly<Partial<Record<keyof Content & string, string>>>;
+  /** Fields that lists show beside the title, since they are small. */
+  readonly listed: readonly (keyof Content & string)[];
+  /** Written once and never changed, such as a log; `at` gives the time a record belongs to, by which it is asked for. */
+  readonly appendOnly?: { at(content: Content): string };
+  title(content: Content): string;
+  /** Checks a content of known fields. Problem fields are the content's own. */
+  check(content: Readonly<Record<string, unknown>>, referred: Referred): Result<Content>;
+}
+
+/** A field by the name that a kind does not have. */
+export function unknownFields(
+  kind: Pick<RecordKind, 'fields'>,
+  content: Readonly<Record<string, unknown>>,
+): Problem[] {
+  return Object.keys(content)
+    .filter((field) => !Object.hasOwn(kind.fields, field))
+    .map((field) => ({ field, wrong: shown(field), message: `There is no field “${shown(field)}”.` }));
+}
