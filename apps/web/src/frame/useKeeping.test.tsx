@@ -1,6 +1,7 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, fireEvent, render, renderHook, screen, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
+import { answerReads } from '../../test/answerReads.ts';
 import { questions, layouts, type LayoutRecord } from '../api/records.ts';
 import { useNotice } from './notice.ts';
 import { redo, undo } from './undo.ts';
@@ -27,11 +28,9 @@ function server() {
     const row = rows.find((r) => url.pathname.includes(r.id));
     const respond = () => {
       if (method === 'GET') {
-        const binned = url.searchParams.get('which') === 'binned';
-        return answer(
-          200,
-          rows.filter((r) => r.binned === binned),
-        );
+        const which = url.searchParams.get('which');
+        const wanted = rows.filter((r) => which === null || r.binned === (which === 'binned'));
+        return answer(200, answerReads(wanted, url));
       }
       if (method === 'POST' && !row) {
         const { name } = JSON.parse(body!) as { name: string };
@@ -50,7 +49,7 @@ function server() {
         return refuse(409, 'Stale.');
       row.binned = method === 'DELETE';
       row.version += 1;
-      return method === 'DELETE' ? answer(204) : answer(200, row);
+      return answer(200, row);
     };
     return Promise.resolve(respond());
   };
@@ -154,7 +153,7 @@ test('a row that goes with its record still says so, and undo brings both back',
   global.fetch = (async (path: string, options?: { method?: string }) => {
     if (!path.startsWith('/api/questions')) return backend.fetch(path, options);
     await new Promise((later) => setTimeout(later, 60));
-    return new Response('[]');
+    return new Response('{"items":[],"next":null}');
   }) as typeof fetch;
   backend.rows.push({ id: 'row-0-', name: 'Quay', version: 1, binned: false });
   function Row({ record }: { record: LayoutRecord }) {

@@ -3,6 +3,7 @@ import { act, render, waitFor } from '@testing-library/react';
 import { createMemoryRouter } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { DEFAULT_SETTINGS, specFromPreset } from '@same-song/core';
+import { answerReads } from '../../test/answerReads.ts';
 import { redo, undo } from '../frame/undo.ts';
 import { useMapState, type MapState } from './useMapState.ts';
 
@@ -17,10 +18,15 @@ function opened(link: string, answers: Record<string, unknown> = {}) {
   };
   global.fetch = ((path: string, { body }: { body?: string } = {}) => {
     const known = path.split('?')[0]!;
-    if (all[known] === undefined) return Promise.reject(new TypeError('no network'));
+    const listed = known.startsWith('/api/instruments') ? '/api/instruments' : known;
+    if (all[listed] === undefined) return Promise.reject(new TypeError('no network'));
     // What is put is what stands then.
     if (body) all[known] = JSON.parse(body) as unknown;
-    return Promise.resolve(new Response(JSON.stringify(all[known])));
+    const rows = all['/api/instruments'] as (typeof OWN)[];
+    const answer = known.startsWith('/api/instruments')
+      ? answerReads(rows, new URL(path, 'http://here'))
+      : all[known];
+    return Promise.resolve(new Response(JSON.stringify(answer)));
   }) as typeof fetch;
   const seen: { state: MapState | undefined } = { state: undefined };
   function Probe() {
