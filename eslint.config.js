@@ -1,9 +1,28 @@
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
+const TSCONFIGS = ['packages/core', 'apps/server', 'apps/web', 'e2e'].map((part) => `${part}/tsconfig.json`);
+
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/node_modules/**', 'data/**', 'coverage/**'] },
   ...tseslint.configs.recommended,
+  {
+    // What only types can tell: promises that nobody waits for, and their kin.
+    files: ['packages/**/*.ts', 'apps/**/*.{ts,tsx}', 'e2e/**/*.ts'],
+    languageOptions: { parserOptions: { project: TSCONFIGS, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': 'error',
+      '@typescript-eslint/await-thenable': 'error',
+      '@typescript-eslint/require-await': 'error',
+      '@typescript-eslint/return-await': ['error', 'in-try-catch'],
+      '@typescript-eslint/only-throw-error': 'error',
+      '@typescript-eslint/no-unnecessary-type-assertion': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': 'error',
+      '@typescript-eslint/no-base-to-string': 'error',
+      '@typescript-eslint/restrict-plus-operands': 'error',
+    },
+  },
   {
     rules: {
       '@typescript-eslint/consistent-type-imports': 'error',

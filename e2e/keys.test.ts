@@ -45,7 +45,7 @@ describe('this instrument, all keys', () => {
     await page.click('::-p-xpath(//label[contains(., "no overblows")]/input)');
     await page.waitForSelector('.keys-cell.ruled-out');
     const rows = () =>
-      page.$$eval('.keys-grid tbody th', (cells) => cells.map((c) => c.textContent!.split(' ')[0]));
+      page.$$eval('.keys-grid tbody th', (cells) => cells.map((c) => c.textContent.split(' ')[0]));
     await eventually(rows, (found) => expect(found.slice(0, 3)).toEqual(['E♭', 'B♭', 'F']));
     await choose('Order of the keys', 'semitones');
     await eventually(rows, (found) => expect(found.slice(0, 3)).toEqual(['E♭', 'E', 'F']));
@@ -61,7 +61,7 @@ describe('this instrument, all keys', () => {
     await eventually(rows, (found) => expect(['A♭', 'E♭']).toContain(found[0]));
     await page.click('button[aria-label="Take Lydian out of the table"]');
     await page.waitForFunction(
-      () => !document.querySelector('.keys-grid thead')!.textContent!.includes('Lydian'),
+      () => !document.querySelector('.keys-grid thead')!.textContent.includes('Lydian'),
     );
   });
 
@@ -179,7 +179,7 @@ describe('progressions', () => {
     const first = await textOf(page, '.suits li');
     await page.click('.suits .link');
     await page.waitForFunction(
-      (name) => name.startsWith(document.querySelector('.keys-side h2')!.textContent!.replace('B♭ ', '')),
+      (name) => name.startsWith(document.querySelector('.keys-side h2')!.textContent.replace('B♭ ', '')),
       {},
       first,
     );

@@ -1,6 +1,7 @@
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
+import compression from 'compression';
 import { json } from 'express';
 import { AppModule } from './app.module.ts';
 import { ErrorFilter } from './common/error.filter.ts';
@@ -26,6 +27,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
     });
     app.disable('x-powered-by');
     app.use(...securityHeaders());
+    app.use(compression());
     app.use(gate(config.host, config.allowedHosts));
     app.use('/api/data/import', json({ limit: BODY_LIMIT.import, strict: false }));
     app.use(json({ limit: BODY_LIMIT.other }));

@@ -70,6 +70,7 @@ export {
   suggestionsFor,
   type Suggestion,
 } from './keys/suggestions.ts';
+export { homeInPosition, usualInstrument } from './keys/position.ts';
 export { readNotes } from './keys/readNotes.ts';
 export { switchKeys, type ListedWay, type Switching } from './keys/switching.ts';
 export { BARS_LIMIT, BEATS, FORMS, parseProgression, type Progression } from './harmony/progression.ts';
@@ -98,7 +99,7 @@ export {
   type Steps,
 } from './solver/solver.ts';
 export { FAMILY_IDS, families, familyById, type FamilyId } from './families/index.ts';
-export type { Family, OpenLayout, TabDialect } from './families/contract.ts';
+export type { Face, Family, OpenLayout, TabDialect } from './families/contract.ts';
 export type {
   ChosenOptions,
   Circumstances,
@@ -178,7 +179,7 @@ export {
   type Question,
   type StoredQuestion,
 } from './question/question.ts';
-export { questionFromLink, questionToLink, type LinkParams } from './question/link.ts';
+export { QUESTION_PARAMS, questionFromLink, questionToLink, type LinkParams } from './question/link.ts';
 export { alternativesView, mapView, type MapView } from './map/mapView.ts';
 export { sceneForKey, type WayView } from './map/instrumentView.ts';
 export { type AlternativeView, type LineView } from './map/lineView.ts';

@@ -1,4 +1,5 @@
 import {
+  QUESTION_PARAMS,
   questionFromLink,
   questionToLink,
   checkQuestion,
@@ -14,7 +15,7 @@ import { specFromPreset, storedQuestion, type StoredQuestion } from '@same-song/
 const family = families.diatonic;
 const base = defaultQuestion(family);
 
-const ASKS: StoredQuestion[] = [
+const QUESTIONS: StoredQuestion[] = [
   base,
   {
     ...base,
@@ -35,10 +36,15 @@ const ASKS: StoredQuestion[] = [
   },
 ];
 
-test.each(ASKS)('a link brings the whole question back: $scale', (question) => {
+test.each(QUESTIONS)('a link brings the whole question back: $scale', (question) => {
   const { question: back, problems } = questionFromLink(questionToLink(question, family), family);
   expect(problems).toEqual([]);
   expect(storedQuestion(back)).toEqual(question);
+});
+
+test('every parameter that is written is one of the list', () => {
+  const written = new Set(QUESTIONS.flatMap((question) => Object.keys(questionToLink(question, family))));
+  expect(QUESTION_PARAMS).toEqual(expect.arrayContaining([...written]));
 });
 
 test('a mistyped link opens with what could be understood and says what could not', () => {

@@ -166,7 +166,8 @@ export class RecordsService {
   async #checked(kind: RecordKindId, content: unknown, transaction: Transaction) {
     const { refersTo = {}, title, appendOnly } = recordKind(kind);
     const referred = new Map<string, object>();
-    for (const [field, other] of Object.entries(refersTo as Record<string, RecordKindId>)) {
+    for (const [field, to] of Object.entries(refersTo)) {
+      const other = to as RecordKindId;
       const id = (content as Record<string, unknown> | undefined)?.[field];
       if (typeof id === 'string')
         referred.set(`${other} ${id}`, (await this.#found(other, id, transaction)).content);

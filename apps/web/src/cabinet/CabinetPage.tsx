@@ -87,6 +87,6 @@ function Panel({ id, list }: { id: string | undefined; list: readonly Instrument
 }
 
 function descriptionOf(record: InstrumentRecord): string {
-  const opened = familyById(record.family)?.open(record.layout, {});
-  return opened?.ok ? opened.value.description : record.family;
+  const face = familyById(record.family)?.face(record.layout);
+  return face?.ok ? face.value.description : record.family;
 }

@@ -26,7 +26,7 @@ export function StaleChoice({ mine, theirs, onMine, onTheirs }: StaleChoiceProps
   );
   const text = (spec: InstrumentSpec, field: keyof InstrumentSpec) => {
     const value = spec[field];
-    return typeof value === 'object' ? 'as drawn there' : String(value);
+    return typeof value === 'string' || typeof value === 'number' ? String(value) : 'as drawn there';
   };
   return (
     <div className="stale" role="alert">

@@ -1,7 +1,7 @@
 import { arc } from 'd3-shape';
 import { useMemo, useRef, type KeyboardEvent } from 'react';
 import {
-  familyById,
+  homeInPosition,
   keyFacts,
   keySignature,
   noteCode,
@@ -9,10 +9,11 @@ import {
   noteText,
   parseNote,
   USUAL_KEYS,
+  usualInstrument,
   type NoteName,
 } from '@same-song/core';
 import { keyIn } from '../map/questionWords.ts';
-import { presetRef } from '../map/reference.ts';
+import { homeOf, presetRef } from '../map/reference.ts';
 import type { KeysViewProps } from './KeysPage.tsx';
 
 /** Radii in the drawing's own units. */
@@ -34,17 +35,14 @@ interface Segment {
 export function CircleView({ state }: KeysViewProps) {
   const { chosen, question, param, setParam, change, changeInstrument } = state;
   const fourths = param('turn') === 'fourths';
-  const opened = chosen && familyById(chosen.spec.family)?.open(chosen.spec.layout, {});
-  const home = opened?.ok ? opened.value.home : 0;
+  const home = homeOf(chosen);
   const played = parseNote(question.tonic);
   const tonic = played.ok ? notePitchClass(played.value) : 0;
   const segments = useMemo(() => segmentsFrom(home, fourths), [home, fourths]);
   const current = segments.find((segment) => notePitchClass(segment.note) === tonic) ?? segments[0]!;
   const wanted = Number(param('position')) || current.position;
-  const needed = USUAL_KEYS[(((tonic - 7 * (wanted - 1)) % 12) + 12) % 12]!;
-  const harmonica = familyById('diatonic')!.presets.find(
-    (p) => Number(p.id) >= 55 && Number(p.id) % 12 === notePitchClass(needed),
-  )!;
+  const instrumentHome = homeInPosition(tonic, wanted);
+  const needed = USUAL_KEYS[instrumentHome]!;
   /** The segment chosen by all keys pressed so far, drawn or not yet drawn. */
   const now = () => {
     const latest = parseNote(state.current().question.tonic);
@@ -90,9 +88,7 @@ export function CircleView({ state }: KeysViewProps) {
           <button
             type="button"
             className="link"
-            onClick={() =>
-              changeInstrument(presetRef('diatonic', harmonica.id), `a ${noteText(needed)} harmonica`)
-            }
+            onClick={() => changeInstrument(usualRef(instrumentHome), `a ${noteText(needed)} harmonica`)}
           >
             Try a {noteText(needed)} harmonica
           </button>
@@ -100,6 +96,12 @@ export function CircleView({ state }: KeysViewProps) {
       </section>
     </div>
   );
+}
+
+/** The usual harmonica in a key. */
+function usualRef(home: number): string {
+  const { family, preset } = usualInstrument(home);
+  return presetRef(family, preset);
 }
 
 /** What a scale other than major takes its signature from. */

@@ -85,3 +85,9 @@ function borrowed(ref: string): InstrumentSpec | undefined {
   const known = familyById(familyId)?.presets.some((p) => p.id === preset);
   return known ? specFromPreset(familyId, preset) : undefined;
 }
+
+/** The key in which a player of an instrument begins; C where there is none. */
+export function homeOf(chosen: ChosenInstrument | undefined): number {
+  const face = chosen && familyById(chosen.spec.family)?.face(chosen.spec.layout);
+  return face?.ok ? face.value.home : 0;
+}

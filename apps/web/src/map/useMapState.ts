@@ -1,6 +1,7 @@
 import { useCallback, useLayoutEffect, useMemo, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 import {
+  QUESTION_PARAMS,
   questionFromLink,
   questionToLink,
   FAMILY_IDS,
@@ -8,14 +9,13 @@ import {
   families,
   storedQuestion,
   type Family,
-  type Problem,
   type StoredQuestion,
 } from '@same-song/core';
 import { instruments } from '../api/records.ts';
 import { useMapAhead } from '../compute/compute.ts';
 import { dialectOf, useSettings } from '../api/settings.ts';
 import { remember } from '../frame/undo.ts';
-import { choose, isBorrowed, refStanding, type ChosenInstrument } from './reference.ts';
+import { choose, homeOf, isBorrowed, refStanding } from './reference.ts';
 
 /** Parts of a question on which pins depend: their notes belong to one key. */
 const OTHER_NOTES = ['tonic', 'scale'];
@@ -191,7 +191,7 @@ export function useMapState() {
     family,
     waiting,
     error,
-    problems: problems as readonly Problem[],
+    problems: problems,
     cabinet: cabinet ?? [],
     settings,
     change,
@@ -206,32 +206,10 @@ export function useMapState() {
 export type MapState = ReturnType<typeof useMapState>;
 
 /** Link parameters of a question and of what is marked in it; all others belong to the place. */
-const ASK_PARAMS = [
-  'on',
-  'in',
-  'play',
-  'span',
-  'dir',
-  'chord',
-  'layer',
-  'as',
-  'with',
-  'weigh',
-  'habit',
-  'pin',
-  'at',
-];
-
 /** The link with its question replaced. */
 function withQuestion(search: string, question: Readonly<Record<string, string>>): URLSearchParams {
   const link = new URLSearchParams(search);
-  for (const name of ASK_PARAMS) link.delete(name);
+  for (const name of ['on', 'at', ...QUESTION_PARAMS]) link.delete(name);
   for (const [name, value] of Object.entries(question)) link.set(name, value);
   return link;
-}
-
-/** The instrument's own key, in which Map begins. */
-function homeOf(chosen: ChosenInstrument | undefined): number {
-  const opened = chosen && familyById(chosen.spec.family)?.open(chosen.spec.layout, {});
-  return opened?.ok ? opened.value.home : 0;
 }

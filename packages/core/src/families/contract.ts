@@ -66,6 +66,8 @@ export interface FamilyDefinition<Layout, W extends Way> {
   home(layout: Layout): PitchClass;
   /** E.g. `low E♭ harmonica`. */
   describe(layout: Layout): string;
+  /** The preset that is usually taken in a key, where players count positions from the instrument's own. */
+  presetIn?(home: PitchClass): string;
   options(layout: Layout): readonly LayoutOption[];
   withOption(layout: Layout, option: string, value: string): Layout;
   elements(layout: Layout): readonly LayoutElement[];
@@ -173,6 +175,14 @@ export interface OpenLayout {
   withTuning(cents: readonly number[]): Result<unknown>;
 }
 
+/** What lists and links need of a layout. */
+export interface Face {
+  /** E.g. `low E♭ harmonica`. */
+  readonly description: string;
+  /** The key in which a player of this instrument begins. */
+  readonly home: PitchClass;
+}
+
 /** A family as everything outside its folder sees it; layouts are opaque. */
 export interface Family extends Pick<
   FamilyDefinition<never, never>,
@@ -188,10 +198,13 @@ export interface Family extends Pick<
   | 'timbre'
   | 'absent'
   | 'element'
+  | 'presetIn'
 > {
   readonly presets: readonly LayoutPreset<unknown>[];
   /** The family's own, and those that every family has. */
   readonly terms: readonly TermInfo[];
+  /** What a layout is, without opening it: cheap enough for lists. Problems carry the field within the layout. */
+  face(layout: unknown): Result<Face>;
   /** Checks a stored or imported layout and opens it; problems carry the field within the layout. */
   open(layout: unknown, capability: Capability): Result<OpenLayout>;
 }

@@ -1,8 +1,7 @@
 import { ownNamer } from '../scale/namer.ts';
 import { fail, ok, type Result } from '../result.ts';
-import type { Family, FamilyDefinition, OpenLayout } from './contract.ts';
+import type { Face, Family, FamilyDefinition, OpenLayout } from './contract.ts';
 import type { Capability } from './layoutPart.ts';
-import type { EffortTerm } from './effortTerm.ts';
 import { AGAINST_CHOICE, AIR_BUTTON, OUT_OF_TUNE } from './generalTerms.ts';
 import type { FingeredWay, Hold, PlayedHold, Way } from './way.ts';
 
@@ -14,8 +13,14 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
     AGAINST_CHOICE,
     ...(definition.airCapacity ? [AIR_BUTTON] : []),
   ]);
-  const family: Family = Object.freeze({ ...definition, terms, open });
+  const family: Family = Object.freeze({ ...definition, terms, face, open });
   return family;
+
+  function face(stored: unknown): Result<Face> {
+    const checked = definition.check(stored);
+    if (!checked.ok) return checked;
+    return ok({ description: definition.describe(checked.value), home: definition.home(checked.value) });
+  }
 
   function open(stored: unknown, capability: Capability): Result<OpenLayout> {
     const checked = definition.check(stored);
@@ -71,7 +76,7 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
         return fingerings.map((fingering) => ({ way, fingering }));
       },
       // A family's terms are only ever given its own ways and layouts.
-      terms: definition.terms as readonly EffortTerm[],
+      terms: definition.terms,
       clash: (low, high) => definition.clash(layout, low as FingeredWay<W>, high as FingeredWay<W>),
       holdClash: (hold) => definition.holdClash?.(layout, hold as Hold<W>),
       carry: (before, hold) => definition.carry?.(layout, before, hold as Hold<W>) ?? '',

@@ -40,7 +40,7 @@ export function personalProblems(opened: OpenLayout, measured: unknown, choices:
     return problems;
   }
   const pitches = new Set<number>();
-  for (const id of choices as string[]) {
+  for (const id of choices) {
     const pitch = opened.ways.find((way) => way.id === id)?.pitch;
     if (pitch === undefined) continue;
     if (pitches.has(pitch))

@@ -3,6 +3,7 @@ import { families, FAMILY_IDS } from '../families/index.ts';
 import { openInstrument, specFromPreset, type Instrument } from '../instrument/instrument.ts';
 import { noteCode, notePitchClass, parseNote } from '../pitch/noteName.ts';
 import { pitchClass } from '../pitch/pitch.ts';
+import { homeInPosition, usualInstrument } from './position.ts';
 import { expectOk } from '../result.ts';
 import { defaultPreferences, resolvePreferences } from '../route/preferences.ts';
 import { keyOf, scaleById, SCALES, USUAL_KEYS } from '../scale/scale.ts';
@@ -196,4 +197,19 @@ test('a scale of twelve notes and one of two are answered like any other', () =>
     expect(table.rows.every((row) => notePitchClass(note(row[0]!.tonic)) === row[0]!.home)).toBe(true);
     expect(noteCode(note(table.rows[0]![0]!.tonic))).toBe(table.rows[0]![0]!.tonic);
   }
+});
+
+test.each([
+  // Key, position, harmonica: blues in G is played on C in 2nd, on F in 3rd position.
+  [7, 2, 0],
+  [7, 3, 5],
+  [7, 1, 7],
+  [0, 12, 7],
+  [10, 2, 3],
+])('pitch class %i in position %i lies on the harmonica in %i', (key, position, home) => {
+  expect(homeInPosition(key, position)).toBe(home);
+  const { family, preset } = usualInstrument(home);
+  expect(open(family, preset).facts(keyOf(scale('major'), USUAL_KEYS[key]!))[0]).toMatch(
+    new RegExp(`^${position}(st|nd|rd|th) position$`),
+  );
 });

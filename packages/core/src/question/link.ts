@@ -6,10 +6,25 @@ import type { LineRange } from '../route/line.ts';
 import type { Pin } from '../route/pin.ts';
 import { checkQuestion, defaultQuestion, type Question, type StoredQuestion } from './question.ts';
 
-/** Link parameters of an question; those at their default are left out. */
+/** Link parameters of a question; those at their default are left out. */
 export type LinkParams = Readonly<Record<string, string>>;
 
-/** Writes an question as link parameters: `in=F&play=blues-six&range=2&dir=up&with=air`. */
+/** The names of all parameters that a question may write. */
+export const QUESTION_PARAMS = Object.freeze([
+  'in',
+  'play',
+  'range',
+  'dir',
+  'over',
+  'layer',
+  'as',
+  'with',
+  'weigh',
+  'how',
+  'pin',
+] as const);
+
+/** Writes a question as link parameters: `in=F&play=blues-six&range=2&dir=up&with=air`. */
 export function questionToLink(question: StoredQuestion, family: Family): LinkParams {
   const base = defaultQuestion(family);
   const weights = pairsText(question.preferences.weights);

@@ -24,7 +24,7 @@ export interface RecordKind<Content extends object = object> {
   /** Fields that may be left out, which `check` then fills in. */
   readonly optional?: readonly (keyof Content & string)[];
   /** Fields that hold the id of a record of another kind, which must stand before this one in the list. */
-  readonly refersTo?: Readonly<Partial<Record<keyof Content & string, string>>>;
+  readonly refersTo?: Readonly<Record<string, string>>;
   /** Fields that lists show beside the title, since they are small. */
   readonly listed: readonly (keyof Content & string)[];
   /** Written once and never changed, such as a log; `at` gives the time a record belongs to, by which it is asked for. */

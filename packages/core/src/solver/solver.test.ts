@@ -12,21 +12,17 @@ const cost = fc.oneof(
   { weight: 1, arbitrary: fc.constant(null) },
 );
 
+/** Layers of one to four states. */
 const tables: fc.Arbitrary<Tables> = fc
   .array(fc.integer({ min: 1, max: 4 }), { minLength: 1, maxLength: 6 })
-  .chain((sizes) =>
-    fc.record({
-      own: fc.tuple(...sizes.map((size) => fc.array(cost, { minLength: size, maxLength: size }))),
-      steps: fc.tuple(
-        ...sizes.slice(1).map((size, i) =>
-          fc.array(fc.array(cost, { minLength: size, maxLength: size }), {
-            minLength: sizes[i]!,
-            maxLength: sizes[i]!,
-          }),
-        ),
-      ) as fc.Arbitrary<(number | null)[][][]>,
-    }),
-  );
+  .chain((sizes) => {
+    const row = (size: number) => fc.array(cost, { minLength: size, maxLength: size });
+    const grid = (rows: number, size: number) => fc.array(row(size), { minLength: rows, maxLength: rows });
+    return fc.record({
+      own: fc.tuple(...sizes.map(row)),
+      steps: fc.tuple(...sizes.slice(1).map((size, i) => grid(sizes[i]!, size))),
+    });
+  });
 
 function layersOf({ own, steps }: Tables): Layer[] {
   return own.map((costs, i) => ({

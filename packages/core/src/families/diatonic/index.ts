@@ -15,7 +15,7 @@ import {
   type DiatonicLayout,
 } from './layout.ts';
 import { ordinal, positionOf } from '../kernel/position.ts';
-import { presets } from './presets.ts';
+import { presetIn, presets } from './presets.ts';
 import { brief, dialects, parseTab, tab } from './tab.ts';
 import { techniques } from './techniques.ts';
 import { capabilityGroups, clash, marks, ways, type DiatonicWay } from './ways.ts';
@@ -38,6 +38,7 @@ export const diatonic = defineFamily<DiatonicLayout, DiatonicWay>({
   check: checkLayout,
   home: (layout) => pitchClass(layout.root),
   describe,
+  presetIn,
   options,
   withOption,
   elements,

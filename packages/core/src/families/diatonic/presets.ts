@@ -1,3 +1,4 @@
+import { pitchClass, type PitchClass } from '../../pitch/pitch.ts';
 import type { LayoutPreset } from '../layoutPart.ts';
 import { keyLabel, layoutOf, ROOTS, type DiatonicLayout } from './layout.ts';
 
@@ -26,3 +27,8 @@ export const presets: readonly LayoutPreset<DiatonicLayout>[] = Object.freeze(
     layout: layoutOf(root, 'richter'),
   })),
 );
+
+/** The usual harmonica in a key. @param home pitch class */
+export function presetIn(home: PitchClass): string {
+  return String(ROOTS.lowestUsual + pitchClass(home - ROOTS.lowestUsual));
+}

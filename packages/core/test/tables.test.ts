@@ -1,19 +1,19 @@
 /** Layout tables against what was copied down by hand, every reed, button, fret and string. */
-import { instrumentOf, pitchesOf } from '../../test/instruments.ts';
-import type { Instrument } from '../instrument/instrument.ts';
-import { pitchClass } from '../pitch/pitch.ts';
-import { expectOk } from '../result.ts';
-import { scaleById } from '../scale/scale.ts';
-import * as angloExpected from './anglo/expected.ts';
-import * as chromaticExpected from './chromatic/expected.ts';
-import * as diatonicExpected from './diatonic/expected.ts';
-import { layoutOf as diatonicLayout } from './diatonic/layout.ts';
-import { DRUMS } from './drum/expected.ts';
-import * as dulcimerExpected from './dulcimer/expected.ts';
-import * as englishExpected from './english/expected.ts';
-import * as harpExpected from './harp/expected.ts';
-import { families } from './index.ts';
-import * as whistleExpected from './whistle/expected.ts';
+import { instrumentOf, pitchesOf } from './instruments.ts';
+import type { Instrument } from '../src/instrument/instrument.ts';
+import { pitchClass } from '../src/pitch/pitch.ts';
+import { expectOk } from '../src/result.ts';
+import { scaleById } from '../src/scale/scale.ts';
+import * as angloExpected from '../src/families/anglo/expected.ts';
+import * as chromaticExpected from '../src/families/chromatic/expected.ts';
+import * as diatonicExpected from '../src/families/diatonic/expected.ts';
+import { layoutOf as diatonicLayout } from '../src/families/diatonic/layout.ts';
+import { DRUMS } from '../src/families/drum/expected.ts';
+import * as dulcimerExpected from '../src/families/dulcimer/expected.ts';
+import * as englishExpected from '../src/families/english/expected.ts';
+import * as harpExpected from '../src/families/harp/expected.ts';
+import { families } from '../src/families/index.ts';
+import * as whistleExpected from '../src/families/whistle/expected.ts';
 
 const pitchOf = (instrument: Instrument, wayId: string) => instrument.ways.find((w) => w.id === wayId)?.pitch;
 const numbers = (count: number) => Array.from({ length: count }, (_, i) => i + 1);

@@ -1,7 +1,7 @@
 /** Every term of the effort with figures worked out by hand, before weighting. */
-import { instrumentOf, termCost, type Around } from '../../test/instruments.ts';
-import type { InstrumentSpec } from '../instrument/instrument.ts';
-import { families } from './index.ts';
+import { instrumentOf, termCost, type Around } from './instruments.ts';
+import type { InstrumentSpec } from '../src/instrument/instrument.ts';
+import { families } from '../src/families/index.ts';
 
 /** term, ways sounded, cost, and what comes before or surrounds them. */
 type Figure = readonly [term: string, to: readonly string[], cost: number, around?: Around];
