@@ -1,7 +1,7 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { createBrowserRouter, Navigate } from 'react-router';
+import { createBrowserRouter, Navigate, redirect } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { RequestError } from './api/client.ts';
 import { Frame } from './frame/Frame.tsx';
@@ -34,8 +34,10 @@ const router = createBrowserRouter([
         HydrateFallback: () => null,
         lazy: async () => ({ Component: (await import('./map/MapPage.tsx')).MapPage }),
       },
+      // At once, so that no key pressed meanwhile is answered by a page that is left again.
+      { path: 'keys', loader: ({ request }) => redirect(`/keys/table${new URL(request.url).search}`) },
       {
-        path: 'keys/:view?',
+        path: 'keys/:view',
         errorElement: <TroublePage />,
         HydrateFallback: () => null,
         lazy: async () => ({ Component: (await import('./keys/KeysPage.tsx')).KeysPage }),

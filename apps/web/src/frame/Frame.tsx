@@ -35,7 +35,7 @@ export function Frame() {
   const [sheetOpen, setSheetOpen] = useState(false);
   const navigate = useNavigate();
   const { pathname, search } = useLocation();
-  /** Map and Keys question about the same thing, so the question goes along from one to the other. */
+  /** Map and Keys ask about the same thing, so the question goes along from one to the other. */
   const linkTo = (path: string) =>
     path !== '/cabinet' && !pathname.startsWith('/cabinet') ? `${path}${search}` : path;
   const { change } = useSettings();
