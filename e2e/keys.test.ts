@@ -94,7 +94,10 @@ test('what must be set first is set on Map for the time being, and in the cabine
   const inLink = () => Promise.resolve(new URL(page.url()).searchParams.get('on'));
   expect(await inLink()).toContain('~capo:');
   const stored = () =>
-    page.evaluate(async () => JSON.stringify(await (await fetch('/api/instruments')).json()));
+    page.evaluate(async () => {
+      const { instruments } = (await (await fetch('/api/data/export')).json()) as { instruments: object[] };
+      return JSON.stringify(instruments);
+    });
   const before = await stored();
   await click(page, 'Set it so in the cabinet');
   await eventually(inLink, (on) => expect(on).not.toContain('~'));
@@ -212,7 +215,7 @@ describe('progressions', () => {
     await click(page, 'Put “Four bars of ours” into the bin');
     await sees(page, 'is in the bin.');
     page = await stage.page('/cabinet/bin');
-    await sees(page, 'Four bars of ours (progression)');
+    await shows(page, '.bin', 'Four bars of ours');
     await click(page, 'Put back');
     await sees(page, 'Four bars of ours is back.');
   });

@@ -38,9 +38,11 @@ test('a killed process loses nothing that was acknowledged', async () => {
   await Promise.all(writes);
   expect(kept.length).toBeGreaterThanOrEqual(40);
   const second = await startServer({ SAME_SONG_DB: database, PORT: '0' });
-  const list = (await (await fetch(`${second.address}/api/instruments`)).json()) as { name: string }[];
+  const { items: list } = (await (await fetch(`${second.address}/api/instruments`)).json()) as {
+    items: { title: string }[];
+  };
   await second.stop();
-  expect(list.map((i) => i.name)).toEqual(expect.arrayContaining(kept));
+  expect(list.map((i) => i.title)).toEqual(expect.arrayContaining(kept));
 });
 
 test('a port that is taken and was asked for is told; one that was not is passed over', async () => {
