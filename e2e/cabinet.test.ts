@@ -1,7 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
-import { click, eventually, keys, openStage, sees, shows, textOf, type Stage } from './stage.ts';
+import { barriers, click, eventually, keys, openStage, sees, shows, textOf, type Stage } from './stage.ts';
 
 let stage: Stage;
 let page: Page;
@@ -129,6 +129,7 @@ test('into the bin and back, by the notice, by undo and from the bin itself', as
   await click(page, 'Into the bin');
   await sees(page, 'is in the bin.');
   await eventually(listed, (names) => expect(names).not.toContain(name));
+  expect(await barriers(page)).toEqual([]);
   await page.click('.notice button');
   await page.waitForFunction(
     (n) => [...document.querySelectorAll('.cabinet-list li b')].some((b) => b.textContent === n),

@@ -1,9 +1,7 @@
 /** Every family and every place at the sizes and in the themes in which teachers see them. */
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import type { Page } from 'puppeteer-core';
 import { families, FAMILY_IDS } from '@same-song/core';
-import { click, eventually, keys, openStage, sees, shows, type Stage } from './stage.ts';
+import { barriers, click, eventually, keys, openStage, sees, shows, type Stage } from './stage.ts';
 
 let stage: Stage;
 let page: Page;
@@ -17,20 +15,6 @@ const mapOf = (id: string, more = '') => {
   const preset = families[id as 'drum'].presets[0]!.id;
   return `/map?on=${encodeURIComponent(`preset:${id}/${preset}`)}&play=major${more}`;
 };
-
-async function violations(): Promise<string[]> {
-  await page.evaluate(
-    readFileSync(createRequire(`${process.cwd()}/e2e/`).resolve('axe-core/axe.min.js'), 'utf8'),
-  );
-  return page.evaluate(async () => {
-    const { axe } = window as unknown as {
-      axe: { run(): Promise<{ violations: { id: string; impact: string; nodes: { html: string }[] }[] }> };
-    };
-    return (await axe.run()).violations
-      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-      .map((v) => `${v.id}: ${v.nodes[0]!.html.slice(0, 160)}`);
-  });
-}
 
 /** Place in the line of the note that sounds; −1 for none. */
 const soundingAt = () =>
@@ -59,7 +43,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
       expect(over).toBeLessThanOrEqual(0);
       expect(right).toBeLessThanOrEqual(0);
       expect(tall).toBeGreaterThan(150);
-      expect(await violations()).toEqual([]);
+      expect(await barriers(page)).toEqual([]);
     },
   );
 

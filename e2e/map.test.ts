@@ -1,7 +1,5 @@
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import type { Page } from 'puppeteer-core';
-import { click, eventually, keys, openStage, sees, shows, textOf, type Stage } from './stage.ts';
+import { barriers, click, eventually, keys, openStage, sees, shows, textOf, type Stage } from './stage.ts';
 
 let stage: Stage;
 let page: Page;
@@ -193,18 +191,7 @@ test.each([
   page = await stage.page(path, { dark, apart: true });
   await page.waitForSelector('h1');
   await page.waitForFunction(() => !document.querySelector('.loading'));
-  await page.evaluate(
-    readFileSync(createRequire(`${process.cwd()}/e2e/`).resolve('axe-core/axe.min.js'), 'utf8'),
-  );
-  const violations = await page.evaluate(async () => {
-    const { axe } = window as unknown as {
-      axe: { run(): Promise<{ violations: { id: string; impact: string; nodes: { html: string }[] }[] }> };
-    };
-    return (await axe.run()).violations
-      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-      .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`);
-  });
-  expect(violations).toEqual([]);
+  expect(await barriers(page)).toEqual([]);
   expect(await page.evaluate(() => document.documentElement.dataset['theme'])).toBe(dark ? 'stage' : 'paper');
 });
 

@@ -1,4 +1,5 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, KeyInput, Page } from 'puppeteer-core';
@@ -133,4 +134,39 @@ export async function click(page: Page, text: string): Promise<void> {
     { timeout: PATIENCE },
   );
   await element!.click();
+}
+
+/** What the accessibility check finds, as far as it is read here. */
+interface Finding {
+  readonly id: string;
+  readonly impact: string;
+  readonly nodes: readonly {
+    readonly html: string;
+    readonly any: readonly { readonly data?: { readonly messageKey?: string } | null }[];
+  }[];
+}
+
+/**
+ * Serious barriers on a page at rest for those who see or move otherwise, each with the elements that are one. The check
+ * itself takes text in the very colour of its ground for hidden on purpose; here it counts.
+ */
+export async function barriers(page: Page): Promise<string[]> {
+  await page.evaluate(
+    readFileSync(createRequire(`${process.cwd()}/e2e/`).resolve('axe-core/axe.min.js'), 'utf8'),
+  );
+  return page.evaluate(async () => {
+    const { axe } = window as unknown as {
+      axe: { run(): Promise<{ violations: Finding[]; incomplete: Finding[] }> };
+    };
+    const ends = ({ effect }: Animation) => effect?.getComputedTiming().endTime !== Infinity;
+    await Promise.all(document.getAnimations().filter(ends).map(({ finished }) => finished));
+    const { violations, incomplete } = await axe.run();
+    const invisible = incomplete.map((finding) => ({
+      ...finding,
+      nodes: finding.nodes.filter(({ any }) => any.some(({ data }) => data?.messageKey === 'equalRatio')),
+    }));
+    return [...violations.filter((v) => v.impact === 'serious' || v.impact === 'critical'), ...invisible]
+      .filter(({ nodes }) => nodes.length > 0)
+      .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`);
+  });
 }

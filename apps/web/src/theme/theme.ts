@@ -84,7 +84,15 @@ export function themeFor(ground: Ground): Theme {
       MuiInputLabel: { styleOverrides: { root: { color: c.soft } } },
       MuiFormHelperText: { styleOverrides: { root: { fontSize: '0.92rem', marginLeft: 2 } } },
       MuiSnackbarContent: {
-        styleOverrides: { root: { background: c.ink, color: c.paper, fontSize: '1rem', borderRadius: 6 } },
+        styleOverrides: {
+          root: {
+            background: c.ink,
+            color: c.paper,
+            fontSize: '1rem',
+            borderRadius: 6,
+            '& .MuiButton-text': { color: 'inherit' },
+          },
+        },
       },
       MuiTooltip: { styleOverrides: { tooltip: { background: c.ink, color: c.paper, fontSize: '0.9rem' } } },
     },

@@ -3,12 +3,10 @@ import type { HarpWay } from './ways.ts';
 
 /**
  * Levers along a line. What is carried along are the strings whose lever is not as it is set for the key, each by row
- * and number, such as `12 L5`; '' while all are as set. A way that needs its lever otherwise has the technique `flip`.
+ * and number, such as `12` or `L5 R7`; '' while all are as set. A way that needs its lever otherwise has the technique `flip`.
  */
-const nameOf = ({ row, string }: HarpWay) => `${row ?? ''}${string}`;
-
 const isOtherwise = (carried: string, way: HarpWay) =>
-  carried !== '' && ` ${carried} `.includes(` ${nameOf(way)} `);
+  carried !== '' && ` ${carried} `.includes(` ${way.stringId} `);
 
 /** Whether a way's lever must be moved before it sounds, coming from what was carried. */
 const mustMove = (carried: string, way: HarpWay) => isOtherwise(carried, way) !== (way.technique === 'flip');
@@ -30,6 +28,6 @@ export function carry(before: string, hold: Hold<HarpWay>): string {
   const moved = leversMoved(before, hold);
   if (moved.length === 0) return before;
   const flipped = new Set(before === '' ? [] : before.split(' '));
-  for (const { way } of moved) if (!flipped.delete(nameOf(way))) flipped.add(nameOf(way));
+  for (const { way } of moved) if (!flipped.delete(way.stringId)) flipped.add(way.stringId);
   return [...flipped].sort().join(' ');
 }

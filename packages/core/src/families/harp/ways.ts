@@ -20,6 +20,8 @@ export interface HarpWay extends Way {
   /** Index of the string, 0 the lowest. */
   readonly string: number;
   readonly lever: 'down' | 'up';
+  /** Row and number, counted from 1: `12`, `L5`. */
+  readonly stringId: string;
   /** The row of a double-strung harp. */
   readonly row: 'L' | 'R' | undefined;
   /** The sounding note by the string's letter. */
@@ -34,14 +36,15 @@ export function ways(layout: HarpLayout, capability: Capability): readonly HarpW
   const setAt = new Map<number, string>();
   for (const [string, { pitch }] of layout.strings.entries()) {
     const up = isUp(layout, string);
-    setAt.set(up ? pitch + 1 : pitch, idOf(rows[0], string, up ? 'up' : 'down'));
+    setAt.set(up ? pitch + 1 : pitch, stringIdOf(rows[0], string) + (up ? 'up' : 'down'));
   }
   const wayOf = (row: HarpWay['row'], string: number, lever: 'down' | 'up'): HarpWay => {
     const name = nameAt(layout, string);
     const pitch = layout.strings[string]!.pitch + (lever === 'up' ? 1 : 0);
     const set = isUp(layout, string) === (lever === 'up');
+    const stringId = stringIdOf(row, string);
     return {
-      id: idOf(row, string, lever),
+      id: stringId + lever,
       pitch,
       technique: set ? 'set' : 'flip',
       place: name.letter,
@@ -50,6 +53,7 @@ export function ways(layout: HarpLayout, capability: Capability): readonly HarpW
       able: set || flips.includes(name.letter),
       redundantTo: set ? undefined : setAt.get(pitch),
       string,
+      stringId,
       lever,
       row,
       name: soundingName(layout, string, pitch),
@@ -65,8 +69,8 @@ export function ways(layout: HarpLayout, capability: Capability): readonly HarpW
 
 const ROW_WORDS = Object.freeze({ L: 'left row, ', R: 'right row, ' });
 
-function idOf(row: HarpWay['row'], string: number, lever: 'down' | 'up'): string {
-  return `${row ?? ''}${string + 1}${lever}`;
+function stringIdOf(row: HarpWay['row'], string: number): string {
+  return `${row ?? ''}${string + 1}`;
 }
 
 export function capabilityGroups(): readonly CapabilityGroup[] {

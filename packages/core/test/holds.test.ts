@@ -1,0 +1,170 @@
+/** What hands, mouths and bellows hold at once and leave behind, by hand for every family. */
+import type { Clash, Hold } from '../src/families/way.ts';
+import { families } from '../src/families/index.ts';
+import { specFromPreset, type Instrument } from '../src/instrument/instrument.ts';
+import { ableInstrument, fingered, instrumentOf } from './instruments.ts';
+
+/** Why a hold cannot sound: the first clash of two of its ways, or else that of the whole. */
+function clashOf(instrument: Instrument, hold: Hold): Clash['reason'] | undefined {
+  for (const [i, high] of hold.entries())
+    for (const low of hold.slice(0, i)) {
+      const clash = instrument.clash(low, high);
+      if (clash) return clash.reason;
+    }
+  return instrument.holdClash(hold)?.reason;
+}
+
+/** A hold, and why it cannot sound; nothing where it can. */
+type Held = readonly [hold: string, reason?: Clash['reason']];
+
+const HOLDS: readonly (readonly [family: string, preset: string, holds: readonly Held[]])[] = [
+  [
+    'diatonic',
+    '60',
+    [
+      ['1b + 2b + 3b'],
+      ['1b + 4b'],
+      ['1b + 5b'],
+      ['1b + 6b', 'span'],
+      ['1b + 2d', 'air'],
+      ['2d + 2d1', 'technique'],
+      ['3d1 + 4d', 'technique'],
+      ['1b + 2b + 4b + 5b'],
+      ['1b + 3b + 5b', 'between'],
+    ],
+  ],
+  [
+    'chromatic',
+    '60-12',
+    [
+      ['1b + 2b'],
+      ['1bs + 2bs'],
+      ['1b + 5b'],
+      ['1b + 6b', 'span'],
+      ['1b + 2bs', 'technique'],
+      ['1b + 1bs', 'technique'],
+      ['1d + 2b', 'air'],
+      ['1d + 3d + 5d', 'between'],
+    ],
+  ],
+  ['whistle', '74', [['xxxxxx + xxxxxo', 'voices']]],
+  [
+    'english',
+    'treble',
+    [
+      ['L2.2/Li + L3.2/Lm'],
+      ['L2.2/Li + R2.2/Ri'],
+      ['L2.1/Li + L3.5/Lm'],
+      ['L2.1/Li + L3.6/Lm', 'span'],
+      ['L2.1/Li + R2.6/Ri'],
+      ['L2.2/Li + L2.3/Li', 'finger'],
+      ['L2.2/Li + L2.2/Lm', 'place'],
+    ],
+  ],
+  [
+    'anglo',
+    'C-G-sharp-on-push',
+    [
+      // Columns count from the left: on the left hand the higher lies nearer the thumb.
+      ['Lm3out/Lr + Lm4out/Lm'],
+      ['Lm3out/Lm + Lm4out/Lr', 'finger'],
+      ['Lm3out/Lm + Li3out/Lm', 'finger'],
+      ['Lm3out/Lm + Li3out/Lr'],
+      ['Lm3out/Lm + Lm3in/Lm', 'air'],
+      ['Lm3out/Lm + Rm3in/Rm', 'air'],
+      ['Lm3out/Lm + Rm3out/Rm'],
+    ],
+  ],
+  [
+    'dulcimer',
+    'd3-a3-d4',
+    [
+      ['bass.0 + middle.0 + melody.0'],
+      ['melody.0 + melody.3/r', 'place'],
+      ['bass.3/r + melody.3/r'],
+      ['bass.3/r + melody.4/r', 'finger'],
+      ['bass.1/r + melody.3/i'],
+      ['bass.3/i + melody.4/r', 'finger'],
+      ['bass.1/r + melody.4/m'],
+      ['bass.1/r + melody.5/m', 'span'],
+      ['bass.0 + melody.12/m'],
+    ],
+  ],
+  [
+    'harp',
+    'c-34',
+    [
+      ['17down/R2 + 20down/R1'],
+      ['17down/R1 + 20down/R2', 'finger'],
+      ['17down/R2 + 20down/R2', 'finger'],
+      ['17down/R2 + 17up/L2', 'place'],
+      ['11down/R2 + 20down/R1'],
+      ['10down/R2 + 20down/R1', 'span'],
+      ['17down/L1 + 20down/R2'],
+      ['17down/R2 + 20down/L1', 'finger'],
+    ],
+  ],
+  [
+    'drum',
+    families.drum.presets[0]!.id,
+    [['t1/L + t2/R'], ['t1/L + t2/L', 'finger'], ['t1/R + t2/R', 'finger']],
+  ],
+  ['custom', families.custom.presets[0]!.id, [['p1/R + p2/L'], ['p1/L + p2/L', 'finger']]],
+];
+
+describe.each(HOLDS)('%s', (family, preset, holds) => {
+  test.each(holds.map(([hold, reason]) => [hold, reason] as const))('%s: %s', (hold, reason) => {
+    const instrument = ableInstrument(family, preset);
+    const ways = hold.split(' + ').map((text) => fingered(instrument, text));
+    expect(clashOf(instrument, ways)).toBe(reason);
+    expect(clashOf(instrument, [...ways].reverse())).toBe(reason);
+  });
+});
+
+test('every family is told of', () => {
+  expect(HOLDS.map(([family]) => family).sort()).toEqual(Object.keys(families).sort());
+});
+
+test.each([
+  ['dulcimer', 'd3-a3-d4', '', ['melody.0'], ''],
+  ['dulcimer', 'd3-a3-d4', '4', ['melody.0'], '4'],
+  ['dulcimer', 'd3-a3-d4', '4', ['bass.3/r', 'melody.0'], '3'],
+  ['dulcimer', 'd3-a3-d4', '4', ['melody.5/i'], '3'],
+  ['harp', 'c-34', '', ['17down/R2'], ''],
+  ['harp', 'c-34', '', ['17up/R2'], '17'],
+  ['harp', 'c-34', '17', ['20up/R1'], '17 20'],
+  ['harp', 'c-34', '17 20', ['17down/R2'], '20'],
+  ['harp', 'c-34', '17', ['17up/R2'], '17'],
+  ['harp', 'c-34', '', ['17up/R2', '20up/R1'], '17 20'],
+])('%s %s, coming with “%s”: %j leaves “%s” behind', (family, preset, before, hold, after) => {
+  const instrument = ableInstrument(family, preset);
+  expect(
+    instrument.carry(
+      before,
+      hold.map((text) => fingered(instrument, text)),
+    ),
+  ).toBe(after);
+});
+
+test('on a harp the other hand helps in a chord, but where each has a row it keeps to it', () => {
+  const hands = (preset: string, wayId: string, inChord: boolean) => {
+    const instrument = ableInstrument('harp', preset);
+    const { way } = fingered(instrument, wayId);
+    return [...new Set(instrument.fingeredWaysOf(way, {}, inChord).map(({ fingering }) => fingering![0]))]
+      .sort()
+      .join('');
+  };
+  expect(hands('c-34', '17down', false)).toBe('R');
+  expect(hands('c-34', '17down', true)).toBe('LR');
+  expect(hands('c-23-double', 'L5down', true)).toBe('L');
+  expect(hands('c-23-double', 'R5down', true)).toBe('R');
+});
+
+test('the middle string of a dulcimer with a capo is open at the capo', () => {
+  const { layout } = specFromPreset('dulcimer', 'd3-a3-d4');
+  const words = (capo: string) =>
+    fingered(instrumentOf('dulcimer', 'd3-a3-d4', { layout: { ...(layout as object), capo } }), 'middle.0')
+      .way.words;
+  expect(words('0')).toBe('middle string open');
+  expect(words('3')).toBe('middle string at the capo');
+});
