@@ -159,7 +159,12 @@ export async function barriers(page: Page): Promise<string[]> {
       axe: { run(): Promise<{ violations: Finding[]; incomplete: Finding[] }> };
     };
     const ends = ({ effect }: Animation) => effect?.getComputedTiming().endTime !== Infinity;
-    await Promise.all(document.getAnimations().filter(ends).map(({ finished }) => finished));
+    await Promise.all(
+      document
+        .getAnimations()
+        .filter(ends)
+        .map(({ finished }) => finished),
+    );
     const { violations, incomplete } = await axe.run();
     const invisible = incomplete.map((finding) => ({
       ...finding,

@@ -1,113 +1,51 @@
-export { ok, fail, expectOk, under, shown, isRecord, type Problem, type Result } from './result.ts';
-export { SCALE_GROUPS } from './scale/catalogue.ts';
+/** All that the web, the server and the browser tests take from core. */
+
+// Answers and their problems
+export { ok, fail, expectOk, under, shown, type Problem } from './result.ts';
+
+// Pitches and scales
+export { A4_RANGE, PITCH_RANGE, centsFromStandard, type Pitch } from './pitch/pitch.ts';
 export {
-  A4_RANGE,
-  PITCH_RANGE,
-  STANDARD_A4,
-  centsFromStandard,
-  frequency,
-  octaveOf,
-  pitchClass,
-  type Pitch,
-  type PitchClass,
-} from './pitch/pitch.ts';
-export {
-  flatName,
   noteCode,
   notePitchClass,
   noteText,
   parseNote,
   parsePitch,
   pitchText,
-  respell,
-  sharpName,
   spelledOctave,
   type NamingStyle,
   type NoteName,
 } from './pitch/noteName.ts';
-export { fifthsOf, keySignature, type KeySignature } from './pitch/keySignature.ts';
-export { CHROMATIC_DEGREE_NAMES, degreeText, type Degree } from './scale/degree.ts';
-export { againstMajor, formulaText, parseFormula } from './scale/formula.ts';
+export { keySignature } from './pitch/keySignature.ts';
+export { SCALE_GROUPS } from './scale/catalogue.ts';
+export { CHROMATIC_DEGREE_NAMES } from './scale/degree.ts';
+export { againstMajor, formulaText } from './scale/formula.ts';
 export {
   SCALES,
   USUAL_KEYS,
-  aboveHome,
-  customScale,
   keyOf,
-  modeOf,
   scaleById,
   scaleGroupName,
-  spellScale,
-  stepCents,
   usualTonic,
   type Key,
-  type ModeOf,
   type Scale,
 } from './scale/scale.ts';
-export { namer, ownNamer, type Namer } from './scale/namer.ts';
-export { fitsFrom, fitsOf, triadsIn, type Fit } from './scale/identify.ts';
-export { CLEFS, type Clef, type ClefId } from './staff/clefs.ts';
-export { type SignatureSign, type Staff, type StaffNote } from './staff/staff.ts';
-export { PATTERNS, patternById, type Pattern, type PatternId } from './practice/pattern.ts';
-export { alternatesOf, type AlternateRow, type Candidate } from './alternates/alternates.ts';
-export { compareMaps, type Comparison, type TermComparison } from './map/compare.ts';
-export { adjusted, type Adjusted, type Adjustment } from './keys/adjusted.ts';
-export {
-  byEase,
-  contextsFor,
-  keyCell,
-  octavesInFull,
-  type Demands,
-  type KeyCell,
-  type OctaveFit,
-  type OctaveInFull,
-} from './keys/keyCell.ts';
-export { keyTable, type KeyTable } from './keys/keyTable.ts';
-export {
-  everythingFor,
-  presetsFor,
-  rankSuggestions,
-  suggestionsFor,
-  type Suggestion,
-} from './keys/suggestions.ts';
-export { homeInPosition, usualInstrument } from './keys/position.ts';
-export { readNotes } from './keys/readNotes.ts';
-export { switchKeys, type ListedWay, type Switching } from './keys/switching.ts';
-export { BARS_LIMIT, BEATS, FORMS, parseProgression, type Progression } from './harmony/progression.ts';
-export {
-  notesOver,
-  scaleFit,
-  suitableScales,
-  type FittedNote,
-  type NoteFit,
-  type ScaleFit,
-} from './harmony/suitability.ts';
-export { commonNotes, type Common } from './scale/common.ts';
-export { searchScales, type ScaleSearch } from './scale/search.ts';
-export { chordOn, chordSymbol, NO_CHORD, parseChord, tonesOf, type Chord } from './harmony/chord.ts';
-export { QUALITIES, type Quality, type QualityId } from './harmony/qualities.ts';
-export { homeChord, mainChords, triadsOf } from './harmony/scaleChords.ts';
-export { LAYERS, fiveOf, layerSemitones, type LayerId } from './harmony/layer.ts';
-export { ROLES, rolesOf, type Role } from './harmony/role.ts';
-export {
-  everyStep,
-  solve,
-  someSteps,
-  type Layer,
-  type NoPath,
-  type Solution,
-  type Steps,
-} from './solver/solver.ts';
+export { namer, ownNamer } from './scale/namer.ts';
+export { fitsOf, type Fit } from './scale/identify.ts';
+export { commonNotes } from './scale/common.ts';
+export { searchScales } from './scale/search.ts';
+
+// Chords and progressions
+export { FORMS, parseProgression, type Progression } from './harmony/progression.ts';
+export { notesOver, scaleFit, suitableScales, type FittedNote } from './harmony/suitability.ts';
+export { chordSymbol, parseChord, type Chord } from './harmony/chord.ts';
+export { LAYERS } from './harmony/layer.ts';
+export type { Role } from './harmony/role.ts';
+
+// Instruments and their families
 export { FAMILY_IDS, families, familyById, type FamilyId } from './families/index.ts';
-export type { Face, Family, OpenLayout, TabDialect } from './families/contract.ts';
-export type {
-  ChosenOptions,
-  Circumstances,
-  EffortTerm,
-  PlayingOption,
-  PreferencePreset,
-  TermInfo,
-} from './families/effortTerm.ts';
+export type { Family } from './families/contract.ts';
+export type { EffortTerm } from './families/effortTerm.ts';
 export type {
   Capability,
   CapabilityGroup,
@@ -115,60 +53,32 @@ export type {
   ElementValue,
   FactTable,
   LayoutElement,
-  LayoutOption,
 } from './families/layoutPart.ts';
-export type {
-  Air,
-  AirNames,
-  Clash,
-  FingeredWay,
-  Fingering,
-  Hold,
-  Mark,
-  PlayedHold,
-  Remark,
-  Side,
-  SideNames,
-  Technique,
-  Way,
-} from './families/way.ts';
+export type { Air, AirNames, Remark, Side, SideNames, Technique, Way } from './families/way.ts';
 export type { Timbre } from './families/timbre.ts';
 export { CENTS_RANGE } from './instrument/personal.ts';
 export {
   NAME_LIMIT,
-  NOTES_LIMIT,
   openInstrument,
   specFromLayout,
   specFromPreset,
   type Instrument,
   type InstrumentSpec,
-  type Measurement,
 } from './instrument/instrument.ts';
-export {
-  DIRECTIONS,
-  evenLine,
-  limitsOf,
-  lowestHome,
-  scaleLine,
-  type Direction,
-  type LineNote,
-  type LineRange,
-} from './route/line.ts';
-export { type Effort, type TermEffort } from './route/effort.ts';
-export {
-  WEIGHT_RANGE,
-  defaultPreferences,
-  resolvePreferences,
-  type Preferences,
-} from './route/preferences.ts';
-export { routingContext, usableWays, type RoutingContext } from './route/context.ts';
-export { chordHolds, chordOrder, HOLDS_LIMIT, type ChordHolds } from './route/holds.ts';
-export { missingReason, scaleInRange, type Missing } from './route/missing.ts';
+
+// Lines, time and routes
+export { QUARTER } from './time/ticks.ts';
+export { DIRECTIONS, type Direction, type LineNote, type LineRange } from './route/line.ts';
+export { WEIGHT_RANGE, defaultPreferences, type Preferences } from './route/preferences.ts';
+export { routingContext } from './route/context.ts';
+export type { Missing } from './route/missing.ts';
 export type { Pin } from './route/pin.ts';
-export type { Alternative } from './route/alternatives.ts';
-export { routeLine, type Route, type RouteNote, type RouteOptions } from './route/route.ts';
-export { airBalance, type AirBalance, type Breath } from './route/air.ts';
-export { takeInventory, type Advice, type Inventory, type InventoryItem } from './inventory/inventory.ts';
+export { routeLine } from './route/route.ts';
+export type { AirBalance } from './route/air.ts';
+export { everyStep, solve, type Layer } from './solver/solver.ts';
+export { PATTERNS, patternById, type Pattern, type PatternId } from './practice/pattern.ts';
+
+// What Map and Keys ask and answer
 export {
   OCTAVES,
   checkQuestion,
@@ -179,56 +89,59 @@ export {
   type Question,
   type StoredQuestion,
 } from './question/question.ts';
-export { QUESTION_PARAMS, questionFromLink, questionToLink, type LinkParams } from './question/link.ts';
+export { QUESTION_PARAMS, questionFromLink, questionToLink } from './question/link.ts';
+export { compareMaps, type Comparison } from './map/compare.ts';
 export { alternativesView, mapView, type MapView } from './map/mapView.ts';
 export { sceneForKey, type WayView } from './map/instrumentView.ts';
-export { type AlternativeView, type LineView } from './map/lineView.ts';
-export { type NotationOptions } from './map/notation.ts';
-export { keyFacts, type KeyFacts } from './map/keyFacts.ts';
-export { type Coverage } from './map/coverage.ts';
-export { chipShape, type ChipText } from './scene/chip.ts';
-export { type GroupShape, type Ink, type Paint, type Scene, type Shape } from './scene/scene.ts';
-export { PRINT_PALETTE, escapeXml, sceneToSvg, type Palette } from './scene/svg.ts';
+export type { AlternativeView, LineView } from './map/lineView.ts';
+export type { NotationOptions } from './map/notation.ts';
+export { keyFacts } from './map/keyFacts.ts';
+export { adjusted, type Adjustment } from './keys/adjusted.ts';
+export { octavesInFull, type Demands, type KeyCell, type OctaveInFull } from './keys/keyCell.ts';
+export { keyTable, type KeyTable } from './keys/keyTable.ts';
 export {
-  DEFAULT_SETTINGS,
-  NAMINGS,
-  THEMES,
-  checkSettings,
-  type Settings,
-  type ThemeChoice,
-} from './settings/settings.ts';
-export { parseScala, writeScala, type ScalaTuning } from './formats/scala.ts';
-export {
-  LAYOUT_FORMAT,
-  LAYOUT_VERSION,
-  checkLayoutFile,
-  layoutFile,
-  layoutFileSchema,
-  type LayoutFile,
-  type SavedLayout,
-} from './records/layoutFile.ts';
+  everythingFor,
+  presetsFor,
+  rankSuggestions,
+  suggestionsFor,
+  type Suggestion,
+} from './keys/suggestions.ts';
+export { homeInPosition, usualInstrument } from './keys/position.ts';
+export { readNotes } from './keys/readNotes.ts';
+export { switchKeys, type Switching } from './keys/switching.ts';
+export { alternatesOf, type AlternateRow, type Candidate } from './alternates/alternates.ts';
+
+// Drawings and staff
+export { chipShape } from './scene/chip.ts';
+export type { GroupShape, Paint, Scene, Shape } from './scene/scene.ts';
+export { sceneToSvg } from './scene/svg.ts';
+export { CLEFS, type Clef, type ClefId } from './staff/clefs.ts';
+export type { Staff, StaffNote } from './staff/staff.ts';
+
+// What is kept and exchanged
+export { checkLayoutFile, layoutFile, layoutFileSchema } from './records/layoutFile.ts';
 export {
   checkContent,
   contentSchema,
-  isId,
   recordKind,
   RECORD_KIND_IDS,
   type ContentOf,
   type RecordKindId,
-  type SavedProgression,
-  type SavedQuestion,
 } from './records/kinds.ts';
-export { type Kept, type RecordKind, type Referred } from './records/recordKind.ts';
+export type { Kept } from './records/recordKind.ts';
 export {
   checkExchange,
   EXCHANGE_FORMAT,
   EXCHANGE_VERSION,
   exchangeSchema,
-  RECORD_LIMIT,
   type Exchanged,
   type ExchangeFile,
 } from './exchange/exchange.ts';
-export { readTabLine, writeTabLine, type TabItem } from './tab/tabLine.ts';
-export { barLength, metre, METRE_NAMES, positionAt, type Metre, type MetreName } from './time/metre.ts';
-export { timingsOf, UNHURRIED, type NoteTiming } from './time/noteTiming.ts';
-export { QUARTER, quarters, type Ticks } from './time/ticks.ts';
+export { parseScala, writeScala } from './formats/scala.ts';
+export {
+  DEFAULT_SETTINGS,
+  NAMINGS,
+  checkSettings,
+  type Settings,
+  type ThemeChoice,
+} from './settings/settings.ts';

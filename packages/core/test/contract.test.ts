@@ -2,22 +2,13 @@
  * What every family must keep, looped over the list of families: a tenth one is tested by being listed. Each check
  * collects sentences that name the way, the text or the step that is wrong.
  */
-import {
-  expectOk,
-  families,
-  FAMILY_IDS,
-  keyOf,
-  openInstrument,
-  scaleById,
-  UNHURRIED,
-  USUAL_KEYS,
-  type ElementChange,
-  type ElementValue,
-  type FamilyId,
-  type Hold,
-  type Instrument,
-  type NoteTiming,
-} from '@same-song/core';
+import { families, FAMILY_IDS, type FamilyId } from '../src/families/index.ts';
+import type { ElementChange, ElementValue } from '../src/families/layoutPart.ts';
+import type { Hold } from '../src/families/way.ts';
+import { openInstrument, type Instrument } from '../src/instrument/instrument.ts';
+import { expectOk } from '../src/result.ts';
+import { keyOf, scaleById, USUAL_KEYS } from '../src/scale/scale.ts';
+import { UNHURRIED, type NoteTiming } from '../src/time/noteTiming.ts';
 import { sceneIds } from '../src/scene/scene.ts';
 import { ableInstrument, instrumentOf } from './instruments.ts';
 

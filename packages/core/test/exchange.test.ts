@@ -1,15 +1,9 @@
-import {
-  checkExchange,
-  checkLayoutFile,
-  layoutFile,
-  checkSettings,
-  DEFAULT_SETTINGS,
-  defaultQuestion,
-  EXCHANGE_VERSION,
-  expectOk,
-  families,
-  FAMILY_IDS,
-} from '@same-song/core';
+import { checkExchange, EXCHANGE_VERSION } from '../src/exchange/exchange.ts';
+import { families, FAMILY_IDS } from '../src/families/index.ts';
+import { defaultQuestion } from '../src/question/question.ts';
+import { checkLayoutFile, layoutFile } from '../src/records/layoutFile.ts';
+import { expectOk } from '../src/result.ts';
+import { checkSettings, DEFAULT_SETTINGS } from '../src/settings/settings.ts';
 import { openInstrument, specFromPreset, type ExchangeFile } from '@same-song/core';
 
 const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;

@@ -1,22 +1,16 @@
 /** Whatever is typed, sent or clicked: every family answers with a layout or with problems at fields, never with a crash. */
 import fc from 'fast-check';
-import {
-  checkExchange,
-  checkLayoutFile,
-  checkSettings,
-  expectOk,
-  families,
-  FAMILY_IDS,
-  openInstrument,
-  parseProgression,
-  parseScala,
-  readNotes,
-  scaleById,
-  searchScales,
-  specFromPreset,
-  type Instrument,
-  type Problem,
-} from '@same-song/core';
+import { checkExchange } from '../src/exchange/exchange.ts';
+import { families, FAMILY_IDS } from '../src/families/index.ts';
+import { parseScala } from '../src/formats/scala.ts';
+import { parseProgression } from '../src/harmony/progression.ts';
+import { openInstrument, specFromPreset, type Instrument } from '../src/instrument/instrument.ts';
+import { readNotes } from '../src/keys/readNotes.ts';
+import { checkLayoutFile } from '../src/records/layoutFile.ts';
+import { expectOk, type Problem } from '../src/result.ts';
+import { scaleById } from '../src/scale/scale.ts';
+import { searchScales } from '../src/scale/search.ts';
+import { checkSettings } from '../src/settings/settings.ts';
 
 const anything = fc.oneof(
   fc.jsonValue(),

@@ -1,24 +1,15 @@
 /** The inventory of every family, against the rule said in words. */
 import fc from 'fast-check';
-import {
-  aboveHome,
-  defaultPreferences,
-  expectOk,
-  families,
-  FAMILY_IDS,
-  keyOf,
-  mainChords,
-  missingReason,
-  openInstrument,
-  resolvePreferences,
-  rolesOf,
-  routingContext,
-  scaleInRange,
-  SCALES,
-  specFromPreset,
-  takeInventory,
-  USUAL_KEYS,
-} from '@same-song/core';
+import { families, FAMILY_IDS } from '../src/families/index.ts';
+import { rolesOf } from '../src/harmony/role.ts';
+import { mainChords } from '../src/harmony/scaleChords.ts';
+import { openInstrument, specFromPreset } from '../src/instrument/instrument.ts';
+import { takeInventory } from '../src/inventory/inventory.ts';
+import { expectOk } from '../src/result.ts';
+import { routingContext } from '../src/route/context.ts';
+import { missingReason, scaleInRange } from '../src/route/missing.ts';
+import { defaultPreferences, resolvePreferences } from '../src/route/preferences.ts';
+import { aboveHome, keyOf, SCALES, USUAL_KEYS } from '../src/scale/scale.ts';
 
 describe.each(FAMILY_IDS)('%s', (id) => {
   const presets = families[id].presets.map((p) => p.id);

@@ -1,30 +1,17 @@
 /** What must hold on Map for any question on any instrument of any family. */
 import fc from 'fast-check';
-import {
-  alternativesView,
-  questionFromLink,
-  questionToLink,
-  checkQuestion,
-  defaultQuestion,
-  DIRECTIONS,
-  expectOk,
-  families,
-  FAMILY_IDS,
-  keyOf,
-  LAYERS,
-  mapView,
-  NAMINGS,
-  noteCode,
-  openInstrument,
-  PATTERNS,
-  SCALES,
-  specFromPreset,
-  storedQuestion,
-  USUAL_KEYS,
-  type Question,
-  type FamilyId,
-  type Instrument,
-} from '@same-song/core';
+import { families, FAMILY_IDS, type FamilyId } from '../src/families/index.ts';
+import { LAYERS } from '../src/harmony/layer.ts';
+import { openInstrument, specFromPreset, type Instrument } from '../src/instrument/instrument.ts';
+import { alternativesView, mapView } from '../src/map/mapView.ts';
+import { noteCode } from '../src/pitch/noteName.ts';
+import { PATTERNS } from '../src/practice/pattern.ts';
+import { questionFromLink, questionToLink } from '../src/question/link.ts';
+import { checkQuestion, defaultQuestion, storedQuestion, type Question } from '../src/question/question.ts';
+import { expectOk } from '../src/result.ts';
+import { DIRECTIONS } from '../src/route/line.ts';
+import { keyOf, SCALES, USUAL_KEYS } from '../src/scale/scale.ts';
+import { NAMINGS } from '../src/settings/settings.ts';
 
 /** Any question that can be asked of a family. */
 function anyQuestion(id: FamilyId): fc.Arbitrary<Question> {

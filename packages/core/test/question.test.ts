@@ -1,15 +1,9 @@
-import {
-  QUESTION_PARAMS,
-  questionFromLink,
-  questionToLink,
-  checkQuestion,
-  defaultQuestion,
-  expectOk,
-  families,
-  FAMILY_IDS,
-  mapView,
-  openInstrument,
-} from '@same-song/core';
+import { families, FAMILY_IDS } from '../src/families/index.ts';
+import { openInstrument } from '../src/instrument/instrument.ts';
+import { mapView } from '../src/map/mapView.ts';
+import { QUESTION_PARAMS, questionFromLink, questionToLink } from '../src/question/link.ts';
+import { checkQuestion, defaultQuestion } from '../src/question/question.ts';
+import { expectOk } from '../src/result.ts';
 import { specFromPreset, storedQuestion, type StoredQuestion } from '@same-song/core';
 
 const family = families.diatonic;

@@ -1,39 +1,25 @@
 /** Things that must hold between answers: there and back, both ways round, and sums that add up. */
 import fc from 'fast-check';
-import {
-  aboveHome,
-  alternatesOf,
-  checkQuestion,
-  commonNotes,
-  compareMaps,
-  defaultQuestion,
-  defaultPreferences,
-  DIRECTIONS,
-  evenLine,
-  expectOk,
-  families,
-  FAMILY_IDS,
-  fitsFrom,
-  keyOf,
-  mapView,
-  notesOver,
-  openInstrument,
-  parseProgression,
-  PATTERNS,
-  QUARTER,
-  routeLine,
-  routingContext,
-  scaleFit,
-  scaleLine,
-  SCALES,
-  specFromPreset,
-  suitableScales,
-  suggestionsFor,
-  switchKeys,
-  USUAL_KEYS,
-  type Instrument,
-  type Key,
-} from '@same-song/core';
+import { alternatesOf } from '../src/alternates/alternates.ts';
+import { families, FAMILY_IDS } from '../src/families/index.ts';
+import { parseProgression } from '../src/harmony/progression.ts';
+import { notesOver, scaleFit, suitableScales } from '../src/harmony/suitability.ts';
+import { openInstrument, specFromPreset, type Instrument } from '../src/instrument/instrument.ts';
+import { suggestionsFor } from '../src/keys/suggestions.ts';
+import { switchKeys } from '../src/keys/switching.ts';
+import { compareMaps } from '../src/map/compare.ts';
+import { mapView } from '../src/map/mapView.ts';
+import { PATTERNS } from '../src/practice/pattern.ts';
+import { checkQuestion, defaultQuestion } from '../src/question/question.ts';
+import { expectOk } from '../src/result.ts';
+import { routingContext } from '../src/route/context.ts';
+import { DIRECTIONS, evenLine, scaleLine } from '../src/route/line.ts';
+import { defaultPreferences } from '../src/route/preferences.ts';
+import { routeLine } from '../src/route/route.ts';
+import { commonNotes } from '../src/scale/common.ts';
+import { fitsFrom } from '../src/scale/identify.ts';
+import { aboveHome, keyOf, SCALES, USUAL_KEYS, type Key } from '../src/scale/scale.ts';
+import { QUARTER } from '../src/time/ticks.ts';
 
 const anyKey = fc
   .tuple(fc.constantFrom(...SCALES), fc.constantFrom(...USUAL_KEYS))

@@ -1,25 +1,16 @@
 /** Routes of every family against brute force: all holds of all onsets, one after the other, with nothing remembered. */
 import fc from 'fast-check';
-import {
-  expectOk,
-  families,
-  FAMILY_IDS,
-  metre,
-  openInstrument,
-  QUARTER,
-  quarters,
-  resolvePreferences,
-  routeLine,
-  routingContext,
-  specFromPreset,
-  timingsOf,
-  type FingeredWay,
-  type Hold,
-  type Instrument,
-  type LineNote,
-  type Preferences,
-  type Way,
-} from '@same-song/core';
+import { families, FAMILY_IDS } from '../src/families/index.ts';
+import type { FingeredWay, Hold, Way } from '../src/families/way.ts';
+import { openInstrument, specFromPreset, type Instrument } from '../src/instrument/instrument.ts';
+import { expectOk } from '../src/result.ts';
+import { routingContext } from '../src/route/context.ts';
+import type { LineNote } from '../src/route/line.ts';
+import { resolvePreferences, type Preferences } from '../src/route/preferences.ts';
+import { routeLine } from '../src/route/route.ts';
+import { metre } from '../src/time/metre.ts';
+import { timingsOf } from '../src/time/noteTiming.ts';
+import { QUARTER, quarters } from '../src/time/ticks.ts';
 
 const TIME = metre('3/4', QUARTER);
 

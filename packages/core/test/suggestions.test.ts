@@ -1,26 +1,13 @@
 /** What an instrument can be brought to without a workshop, against trying out everything that can be set. */
-import {
-  adjusted,
-  byEase,
-  defaultPreferences,
-  everythingFor,
-  expectOk,
-  families,
-  FAMILY_IDS,
-  contextsFor,
-  keyCell,
-  keyOf,
-  noteText,
-  openInstrument,
-  parseNote,
-  scaleById,
-  specFromPreset,
-  suggestionsFor,
-  type FamilyId,
-  type Instrument,
-  type Key,
-  type KeyCell,
-} from '@same-song/core';
+import { families, FAMILY_IDS, type FamilyId } from '../src/families/index.ts';
+import { openInstrument, specFromPreset, type Instrument } from '../src/instrument/instrument.ts';
+import { adjusted } from '../src/keys/adjusted.ts';
+import { byEase, contextsFor, keyCell, type KeyCell } from '../src/keys/keyCell.ts';
+import { everythingFor, suggestionsFor } from '../src/keys/suggestions.ts';
+import { noteText, parseNote } from '../src/pitch/noteName.ts';
+import { expectOk } from '../src/result.ts';
+import { defaultPreferences } from '../src/route/preferences.ts';
+import { keyOf, scaleById, type Key } from '../src/scale/scale.ts';
 
 const key = (scale: string, tonic: string) => keyOf(expectOk(scaleById(scale)), expectOk(parseNote(tonic)));
 const cellOf = (instrument: Instrument, of: Key) =>

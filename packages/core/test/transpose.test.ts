@@ -1,5 +1,5 @@
 /** Moving an instrument moves all it has, and nothing else about it. */
-import type { FAMILY_IDS } from '@same-song/core';
+import type { FAMILY_IDS } from '../src/families/index.ts';
 import { expectOk, families, openInstrument, specFromPreset, type Instrument } from '@same-song/core';
 
 /** The option that moves each family's pitches, where it has one, and two of its values a known way apart. */

@@ -3,7 +3,7 @@ import { useNavigate } from 'react-router';
 import type { KeyCell, OctaveInFull } from '@same-song/core';
 import { dialectOf } from '../api/settings.ts';
 import { useKeyOctaves } from '../compute/compute.ts';
-import type { MapState } from '../map/useMapState.ts';
+import type { QuestionState } from '../question/useQuestion.ts';
 import {
   demandsText,
   hardText,
@@ -13,12 +13,12 @@ import {
   tonicText,
   whereText,
 } from './cellWords.ts';
-import { callIn } from '../map/questionWords.ts';
+import { callIn } from '../question/questionWords.ts';
 import { mapLink } from './mapLink.ts';
 
 interface CellDetailProps {
   readonly cell: KeyCell;
-  readonly state: MapState;
+  readonly state: QuestionState;
 }
 
 /** One cell explained: where it is whole, what is missing, how each octave is played and what it asks. */

@@ -12,9 +12,9 @@ import {
   usualInstrument,
   type NoteName,
 } from '@same-song/core';
-import { keyIn } from '../map/questionWords.ts';
-import { homeOf, presetRef } from '../map/reference.ts';
-import type { KeysViewProps } from './KeysPage.tsx';
+import { keyIn } from '../question/questionWords.ts';
+import { homeOf, presetRef } from '../question/reference.ts';
+import type { KeysViewProps } from './keysView.ts';
 
 /** Radii in the drawing's own units. */
 const R = { out: 230, key: 172, minor: 116, inner: 70 };

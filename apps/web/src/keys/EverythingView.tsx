@@ -4,9 +4,9 @@ import { Link } from 'react-router';
 import { familyById, type Suggestion } from '@same-song/core';
 import { specOf, type InstrumentRecord } from '../api/records.ts';
 import { useEverything, type CabinetSuggestion } from '../compute/compute.ts';
-import { refWith } from '../map/reference.ts';
+import { refWith } from '../question/reference.ts';
 import { demandsText, notesText, octavesText } from './cellWords.ts';
-import type { KeysViewProps } from './KeysPage.tsx';
+import type { KeysViewProps } from './keysView.ts';
 import { mapLink } from './mapLink.ts';
 
 /** One key on everything in the cabinet, with what must be done first. */

@@ -16,7 +16,7 @@ import { specOf } from '../api/records.ts';
 import { pitchChip } from '../scene/pitchChip.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { dialectOf } from '../api/settings.ts';
-import type { KeysViewProps } from './KeysPage.tsx';
+import type { KeysViewProps } from './keysView.ts';
 import { mapLink } from './mapLink.ts';
 
 const SHOWN = 14;

@@ -1,8 +1,7 @@
 import { lazy, Suspense, useEffect } from 'react';
 import { NavLink, Navigate, useLocation, useNavigate, useParams } from 'react-router';
 import { useShortcuts } from '../frame/shortcuts.ts';
-import { useMapState, type MapState } from '../map/useMapState.ts';
-import '../map/map.css';
+import { useQuestion } from '../question/useQuestion.ts';
 import { KeysSentence } from './KeysSentence.tsx';
 import { TableView } from './TableView.tsx';
 import './keys.css';
@@ -30,17 +29,12 @@ const VIEWS = [
   { id: 'switch', name: 'Switching', View: lazy(LATER.switch) },
 ] as const;
 
-/** What every view of Keys gets: the same question that Map asks. */
-export interface KeysViewProps {
-  readonly state: MapState;
-}
-
 /** Which key, which position, which tuning, which of my instruments. */
 export function KeysPage() {
   const { view } = useParams();
   const { search } = useLocation();
   const navigate = useNavigate();
-  const state = useMapState();
+  const state = useQuestion();
   const at = VIEWS.findIndex((entry) => entry.id === view);
   const go = (by: number) => {
     // The address is ahead of what is drawn when keys come faster than pages.

@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { useShortcuts } from '../frame/shortcuts.ts';
-import { InstrumentWord, ScaleWord, TonicWord } from '../map/KeyWords.tsx';
-import type { MapState } from '../map/useMapState.ts';
+import { InstrumentWord, ScaleWord, TonicWord } from '../question/KeyWords.tsx';
+import type { QuestionState } from '../question/useQuestion.ts';
 
 type Word = 'scale' | 'key' | 'instrument';
 const KEYS: Readonly<Record<Word, string>> = { scale: 's', key: 'k', instrument: 'i' };
@@ -20,7 +20,7 @@ const QUESTIONS = {
 type KeysQuestion = keyof typeof QUESTIONS;
 
 /** Scale, key and instrument of a question about keys, as far as it hangs on them. */
-export function KeysSentence({ state, question }: { state: MapState; question: KeysQuestion }) {
+export function KeysSentence({ state, question }: { state: QuestionState; question: KeysQuestion }) {
   const [open, setOpen] = useState<Word | undefined>(undefined);
   const pieces = QUESTIONS[question].split(/\{(\w+)\}/);
   const asked = pieces.filter((piece): piece is Word => Object.hasOwn(KEYS, piece));

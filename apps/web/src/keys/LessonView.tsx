@@ -1,11 +1,11 @@
 import Button from '@mui/material/Button';
 import type { MapView, Side, Technique, WayView } from '@same-song/core';
 import { useMapView } from '../compute/compute.ts';
-import { scaleWords, tonicWords } from '../map/questionWords.ts';
+import { scaleWords, tonicWords } from '../question/questionWords.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { dialectOf } from '../api/settings.ts';
-import { tabLine } from '../map/tabLine.ts';
-import type { KeysViewProps } from './KeysPage.tsx';
+import { tabLine } from '../question/tabLine.ts';
+import type { KeysViewProps } from './keysView.ts';
 
 const SIDES: readonly Side[] = ['above', 'level', 'below'];
 

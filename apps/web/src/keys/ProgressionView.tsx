@@ -19,7 +19,7 @@ import { progressions, type ProgressionRecord } from '../api/records.ts';
 import { useChordScene } from '../compute/compute.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
 import { SceneView } from '../scene/SceneView.tsx';
-import type { KeysViewProps } from './KeysPage.tsx';
+import type { KeysViewProps } from './keysView.ts';
 import { Suits } from './Suits.tsx';
 
 const FIT_WORDS = { chord: 'chord tone', passing: 'passing', clash: 'clashes' } as const;

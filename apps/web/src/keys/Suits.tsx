@@ -46,7 +46,7 @@ export function Suits({ progression, current, onScale }: SuitsProps) {
       {seen.size > 0 && (
         <>
           <h3>Where it clashes</h3>
-          <ul className="verdict-list">
+          <ul className="plain-list">
             {[...seen.values()].map(({ bars, text }) => (
               <li key={text}>
                 {text} <span className="keys-soft">(bar {bars.join(', ')})</span>

@@ -9,12 +9,12 @@ import {
   usualTonic,
 } from '@same-song/core';
 import { useSwitching } from '../compute/compute.ts';
-import { scaleWords, tonicWords } from '../map/questionWords.ts';
+import { scaleWords, tonicWords } from '../question/questionWords.ts';
 import { SceneView } from '../scene/SceneView.tsx';
-import { tabLine } from '../map/tabLine.ts';
+import { tabLine } from '../question/tabLine.ts';
 import { scaleName, tonicText } from './cellWords.ts';
 import { dialectOf } from '../api/settings.ts';
-import type { KeysViewProps } from './KeysPage.tsx';
+import type { KeysViewProps } from './keysView.ts';
 
 /** From one key to another on one instrument: a short list that a pupil can follow. */
 export function SwitchView({ state }: KeysViewProps) {

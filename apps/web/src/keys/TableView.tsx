@@ -2,14 +2,14 @@ import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { familyById, type Family, type KeyCell } from '@same-song/core';
 import { useKeyTable } from '../compute/compute.ts';
-import { scaleChoices } from '../map/KeyWords.tsx';
-import type { MapState } from '../map/useMapState.ts';
-import { PickerPopover } from '../map/WordPicker.tsx';
+import { scaleChoices } from '../question/KeyWords.tsx';
+import type { QuestionState } from '../question/useQuestion.ts';
+import { PickerPopover } from '../question/WordPicker.tsx';
 import { CellDetail } from './CellDetail.tsx';
 import { scaleName } from './cellWords.ts';
 import { KeyGrid } from './KeyGrid.tsx';
 import { OctaveStrips } from './OctaveStrips.tsx';
-import type { KeysViewProps } from './KeysPage.tsx';
+import type { KeysViewProps } from './keysView.ts';
 import { EASIEST, heatOf, orderedRows, SCALE_SETS, shownScales } from './tableShape.ts';
 
 interface Filter {
@@ -90,7 +90,7 @@ function listed(scales: readonly string[]): string {
 }
 
 interface TableToolsProps {
-  readonly state: MapState;
+  readonly state: QuestionState;
   readonly scales: readonly string[];
 }
 

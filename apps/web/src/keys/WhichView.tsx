@@ -1,9 +1,9 @@
 import { Link } from 'react-router';
 import { families, FAMILY_IDS, familyById, type Family, type presetsFor } from '@same-song/core';
 import { usePresetsFor } from '../compute/compute.ts';
-import { presetRef } from '../map/reference.ts';
+import { presetRef } from '../question/reference.ts';
 import { demandsText, notesText, octavesText } from './cellWords.ts';
-import type { KeysViewProps } from './KeysPage.tsx';
+import type { KeysViewProps } from './keysView.ts';
 import { mapLink } from './mapLink.ts';
 
 /** Which instrument of a kind to pick up, or to buy, for a key. */

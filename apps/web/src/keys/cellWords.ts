@@ -1,5 +1,5 @@
 import { noteText, parseNote, scaleById, type Demands, type Family, type KeyCell } from '@same-song/core';
-import { callIn } from '../map/questionWords.ts';
+import { callIn } from '../question/questionWords.ts';
 
 /** `2 octaves`, or `no whole octave`. */
 export function octavesText(cell: KeyCell): string {

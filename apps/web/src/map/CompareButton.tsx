@@ -2,12 +2,12 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { scaleById, searchScales, SCALES, formulaText, scaleGroupName } from '@same-song/core';
 import { useShortcuts } from '../frame/shortcuts.ts';
-import { instrumentChoices } from './KeyWords.tsx';
-import type { MapState } from './useMapState.ts';
-import { PickerPopover, type Choice } from './WordPicker.tsx';
+import { instrumentChoices } from '../question/KeyWords.tsx';
+import type { QuestionState } from '../question/useQuestion.ts';
+import { PickerPopover, type Choice } from '../question/WordPicker.tsx';
 
 /** Sets another scale on this instrument, or this scale on another instrument, beside the map. */
-export function CompareButton({ state }: { state: MapState }) {
+export function CompareButton({ state }: { state: QuestionState }) {
   const [open, setOpen] = useState(false);
   const [anchor, setAnchor] = useState<HTMLButtonElement | null>(null);
   const { against, compareWith } = state;
@@ -38,7 +38,7 @@ export function CompareButton({ state }: { state: MapState }) {
   );
 }
 
-function scaleChoices(text: string, { question }: MapState): Choice[] {
+function scaleChoices(text: string, { question }: QuestionState): Choice[] {
   const found = text.trim() === '' ? SCALES.slice(0, 12) : searchScales(text).scales;
   return found
     .filter((scale) => scale.id !== question.scale && scaleById(scale.id).ok)
@@ -50,7 +50,7 @@ function scaleChoices(text: string, { question }: MapState): Choice[] {
     }));
 }
 
-function otherInstruments(text: string, state: MapState): Choice[] {
+function otherInstruments(text: string, state: QuestionState): Choice[] {
   return instrumentChoices(text, state)
     .choices.filter((choice) => !choice.current)
     .map((choice) => ({ ...choice, id: `on:${choice.id}` }));

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import type { Comparison, WayView } from '@same-song/core';
-import { tabLine } from './tabLine.ts';
+import { tabLine } from '../question/tabLine.ts';
 import type { Beside } from './useComparison.ts';
 
 interface ComparePanelProps {

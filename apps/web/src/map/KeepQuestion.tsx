@@ -1,12 +1,12 @@
 import Button from '@mui/material/Button';
 import Popover from '@mui/material/Popover';
 import { lazy, Suspense, useRef, useState } from 'react';
-import type { MapState } from './useMapState.ts';
+import type { QuestionState } from '../question/useQuestion.ts';
 
 const KeptQuestions = lazy(async () => ({ default: (await import('./KeptQuestions.tsx')).KeptQuestions }));
 
 /** Keeps the question under a name, and opens those kept before. */
-export function KeepQuestion({ state, title }: { state: MapState; title: string }) {
+export function KeepQuestion({ state, title }: { state: QuestionState; title: string }) {
   const [open, setOpen] = useState(false);
   const button = useRef<HTMLButtonElement>(null);
   return (

@@ -7,11 +7,11 @@ import { fieldMessage } from '../api/client.ts';
 import { questions, instruments, type QuestionRecord } from '../api/records.ts';
 import { remember } from '../frame/undo.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
-import { sentence } from './questionWords.ts';
-import type { MapState } from './useMapState.ts';
+import { sentence } from '../question/questionWords.ts';
+import type { QuestionState } from '../question/useQuestion.ts';
 
 interface KeptQuestionsProps {
-  readonly state: MapState;
+  readonly state: QuestionState;
   readonly title: string;
   readonly onOpened: () => void;
 }
@@ -26,7 +26,7 @@ export function KeptQuestions({ state, title, onOpened }: KeptQuestionsProps) {
   );
 }
 
-function KeepForm({ state, title }: { state: MapState; title: string }) {
+function KeepForm({ state, title }: { state: QuestionState; title: string }) {
   const { chosen } = state;
   const [name, setName] = useState('');
   const { keep, busy, error } = useKeeping(questions);

@@ -1,5 +1,5 @@
 import type { MapView } from '@same-song/core';
-import type { MapState } from './useMapState.ts';
+import type { QuestionState } from '../question/useQuestion.ts';
 
 /** `steps 200 100 … cents`, or what they all are. */
 function stepsText(steps: readonly number[]): string {
@@ -10,7 +10,7 @@ function stepsText(steps: readonly number[]): string {
 }
 
 /** Under the question: the notes and what a teacher says about the key. */
-export function KeyFactsLine({ state, view }: { state: MapState; view: MapView }) {
+export function KeyFactsLine({ state, view }: { state: QuestionState; view: MapView }) {
   const { facts } = view;
   const items = [
     ...view.instrumentFacts,

@@ -1,9 +1,9 @@
 import { LAYERS } from '@same-song/core';
 import { useShortcuts } from '../frame/shortcuts.ts';
-import type { MapState } from './useMapState.ts';
+import type { QuestionState } from '../question/useQuestion.ts';
 
 /** Builds a scale up layer by layer: home, the chord’s tones, five notes, the whole, colour notes. */
-export function LayerStepper({ state }: { state: MapState }) {
+export function LayerStepper({ state }: { state: QuestionState }) {
   const { question, change, current } = state;
   const step = (by: number) => {
     const at = LAYERS.findIndex((layer) => layer.id === current().question.layer);

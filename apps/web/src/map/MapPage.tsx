@@ -4,7 +4,7 @@ import { useAlternatives, useMapView } from '../compute/compute.ts';
 import { dialectOf } from '../api/settings.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { QuestionLine } from './QuestionLine.tsx';
-import { scaleWords, sentence } from './questionWords.ts';
+import { scaleWords, sentence } from '../question/questionWords.ts';
 import { ComparePanel } from './ComparePanel.tsx';
 import { KeyFactsLine } from './KeyFactsLine.tsx';
 import { LayerStepper } from './LayerStepper.tsx';
@@ -16,14 +16,14 @@ import { PrintSheet } from './PrintSheet.tsx';
 import { noteSelection, readSelection, waySelection } from './selection.ts';
 import { useComparison, type Beside } from './useComparison.ts';
 import { useMapKeys } from './useMapKeys.ts';
-import { useMapState, type MapState } from './useMapState.ts';
+import { useQuestion, type QuestionState } from '../question/useQuestion.ts';
 import { usePlayer } from './usePlayer.ts';
 import { Verdict } from './Verdict.tsx';
 import './map.css';
 
 /** Where a scale lies on one instrument: all ways, the best line, and what it costs. */
 export function MapPage() {
-  const state = useMapState();
+  const state = useQuestion();
   const { chosen, question, settings } = state;
   const {
     data: view,
@@ -52,7 +52,7 @@ export function MapPage() {
 const TEMPO = 92;
 
 interface MapBodyProps {
-  readonly state: MapState;
+  readonly state: QuestionState;
   readonly view: MapView;
   /** True while the view still answers the question before. */
   readonly behind: boolean;

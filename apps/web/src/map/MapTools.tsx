@@ -3,7 +3,7 @@ import { NAMINGS, sceneToSvg, type MapView, type NamingStyle } from '@same-song/
 import { download, fileName } from '../frame/files.ts';
 import { CompareButton } from './CompareButton.tsx';
 import { KeepQuestion } from './KeepQuestion.tsx';
-import type { MapState } from './useMapState.ts';
+import type { QuestionState } from '../question/useQuestion.ts';
 
 const NAMING_WORDS: Readonly<Record<NamingStyle, string>> = {
   key: 'as in the key',
@@ -12,7 +12,7 @@ const NAMING_WORDS: Readonly<Record<NamingStyle, string>> = {
 };
 
 interface MapToolsProps {
-  readonly state: MapState;
+  readonly state: QuestionState;
   readonly view: MapView;
   readonly title: string;
   readonly playing: boolean;

@@ -2,11 +2,11 @@ import Button from '@mui/material/Button';
 import type { MapView } from '@same-song/core';
 import { instruments, specOf } from '../api/records.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
-import { refStanding } from './reference.ts';
-import type { MapState } from './useMapState.ts';
+import { refStanding } from '../question/reference.ts';
+import type { QuestionState } from '../question/useQuestion.ts';
 
 /** Under the question: what could not be taken from the link, and an instrument that is not as the cabinet has it. */
-export function MapWarnings({ state, view }: { state: MapState; view: MapView | undefined }) {
+export function MapWarnings({ state, view }: { state: QuestionState; view: MapView | undefined }) {
   const texts = [
     ...state.problems.map((problem) => `From the link: ${problem.message}`),
     ...(view && view.brokenPins.length > 0 ? ['Some pins do not fit this line and are left out.'] : []),
@@ -28,7 +28,7 @@ export function MapWarnings({ state, view }: { state: MapState; view: MapView | 
 }
 
 /** An instrument on loan from the list can be put into the cabinet with one click. */
-function Borrowed({ state }: { state: MapState }) {
+function Borrowed({ state }: { state: QuestionState }) {
   const { keep, busy } = useKeeping(instruments);
   const put = () =>
     keep(state.chosen!.spec, {
@@ -49,7 +49,7 @@ function Borrowed({ state }: { state: MapState }) {
 }
 
 /** An instrument set for the time being can be set so in the cabinet, or be taken as it stands. */
-function SetForNow({ state }: { state: MapState }) {
+function SetForNow({ state }: { state: QuestionState }) {
   const { record, todo, spec, ref } = state.chosen!;
   const { change, busy } = useKeeping(instruments);
   const takeIt = () => state.changeInstrument(refStanding(ref), 'the instrument as it stands');

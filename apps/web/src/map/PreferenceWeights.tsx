@@ -1,10 +1,10 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { WEIGHT_RANGE } from '@same-song/core';
-import type { MapState } from './useMapState.ts';
+import type { QuestionState } from '../question/useQuestion.ts';
 
 /** The weights behind the preference, and the choices of school; a change shows at once. */
-export function PreferenceWeights({ state }: { state: MapState }) {
+export function PreferenceWeights({ state }: { state: QuestionState }) {
   const [shown, setShown] = useState(false);
   const { question, family } = state;
   const preset = family.preferences.find((p) => p.id === question.preferences.preset)!;
@@ -24,7 +24,7 @@ export function PreferenceWeights({ state }: { state: MapState }) {
   return (
     <div className="weights">
       {family.playingOptions.map((option) => (
-        <label key={option.id} className="weights-habit">
+        <label key={option.id} className="weights-option">
           {option.label}
           <select
             value={

@@ -1,6 +1,6 @@
 import { lazy, memo, Suspense } from 'react';
 import type { MapView } from '@same-song/core';
-import { tabLine } from './tabLine.ts';
+import { tabLine } from '../question/tabLine.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 
 interface PrintSheetProps {

@@ -19,11 +19,11 @@ import {
   layerWords,
   rangeWords,
   readChords,
-} from './questionWords.ts';
-import { contains, InstrumentWord, ScaleWord, TonicWord } from './KeyWords.tsx';
+} from '../question/questionWords.ts';
+import { contains, InstrumentWord, ScaleWord, TonicWord } from '../question/KeyWords.tsx';
 import { PreferenceWeights } from './PreferenceWeights.tsx';
-import { type MapState } from './useMapState.ts';
-import { WordPicker, type Choice } from './WordPicker.tsx';
+import { type QuestionState } from '../question/useQuestion.ts';
+import { WordPicker, type Choice } from '../question/WordPicker.tsx';
 
 /** Words of the sentence and the key that opens each. */
 const WORDS = {
@@ -47,7 +47,7 @@ const WORD_NAMES: Readonly<Record<Word, string>> = {
 };
 
 /** The whole state as one sentence whose words are the controls. */
-export function QuestionLine({ state, view }: { state: MapState; view: MapView | undefined }) {
+export function QuestionLine({ state, view }: { state: QuestionState; view: MapView | undefined }) {
   const [open, setOpen] = useState<Word | undefined>(undefined);
   const { question, family } = state;
   useShortcuts(
@@ -141,7 +141,7 @@ function chordChoices(text: string, question: StoredQuestion, view: MapView | un
 }
 
 /** Directions and patterns in one list; each leaves the other as it is. */
-function courseChoices(question: MapState['question']): Choice[] {
+function courseChoices(question: QuestionState['question']): Choice[] {
   return [
     ...DIRECTIONS.map((d) => ({
       id: d,
@@ -159,7 +159,7 @@ function courseChoices(question: MapState['question']): Choice[] {
   ];
 }
 
-function chooseCourse(state: MapState, id: string): void {
+function chooseCourse(state: QuestionState, id: string): void {
   const direction = DIRECTIONS.find((d) => d === id);
   if (direction) state.change('direction', { direction });
   else state.change('pattern', { pattern: id as PatternId });
@@ -203,7 +203,7 @@ function betweenChoice(ends: readonly string[], choiceOf: (range: LineRange) => 
 }
 
 /** A preset about everything the instrument has is asked over its whole range. */
-function choosePreference(state: MapState, id: string): void {
+function choosePreference(state: QuestionState, id: string): void {
   const preset = state.family.preferences.find((p) => p.id === id)!;
   const preferences = { ...state.question.preferences, preset: id, weights: {} };
   state.change(preset.label, { preferences, ...(preset.wholeRange ? { range: { kind: 'whole' } } : {}) });

@@ -106,7 +106,7 @@ function MissingPart({ view }: { view: MapView }) {
   return (
     <section>
       <h2>Missing on this instrument</h2>
-      <ul className="verdict-list">
+      <ul className="plain-list">
         {view.missing.map((m) => (
           <li key={m.pitch}>
             <b>

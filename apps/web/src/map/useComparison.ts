@@ -11,8 +11,8 @@ import {
 } from '@same-song/core';
 import { dialectOf } from '../api/settings.ts';
 import { useMapView } from '../compute/compute.ts';
-import { choose } from './reference.ts';
-import type { MapState } from './useMapState.ts';
+import { choose } from '../question/reference.ts';
+import type { QuestionState } from '../question/useQuestion.ts';
 
 /** What stands beside the map: its own question, its map once it is there, and how the two differ. */
 export interface Beside {
@@ -26,7 +26,7 @@ export interface Beside {
 }
 
 /** Reads the comparison of the link; one that names nothing is none. */
-export function useComparison(state: MapState, view: MapView | undefined): Beside | undefined {
+export function useComparison(state: QuestionState, view: MapView | undefined): Beside | undefined {
   const { against, chosen, question, cabinet, settings } = state;
   const other = useMemo(() => {
     const [kind, ...rest] = (against ?? '').split(':');

@@ -5,10 +5,10 @@ import { notify } from '../frame/notice.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { pinAsItIs } from './pinAsItIs.ts';
 import { noteSelection, readSelection, waySelection } from './selection.ts';
-import type { MapState } from './useMapState.ts';
+import type { QuestionState } from '../question/useQuestion.ts';
 
 interface MapKeys {
-  readonly state: MapState;
+  readonly state: QuestionState;
   readonly view: MapView;
   readonly pin: (pin: Pin) => void;
   readonly unpin: (noteId: string) => void;

@@ -1,5 +1,6 @@
 import { memo, type KeyboardEvent, type ReactNode } from 'react';
 import type { GroupShape, Paint, Scene, Shape } from '@same-song/core';
+import './scene.css';
 
 /** What is marked in a drawing and what choosing does. */
 interface SceneViewProps {

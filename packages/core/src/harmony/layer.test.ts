@@ -28,3 +28,8 @@ test('layers grow: each holds the one before, for every scale and chord, but for
     }
   }
 });
+
+test('colours come among the scale in rising order: a semitone below each tone of C major', () => {
+  const major = expectOk(scaleById('major'));
+  expect(layerSemitones(major, [mainChords(major)[0]!], 'colour')).toEqual([0, 2, 3, 4, 5, 6, 7, 9, 11]);
+});

@@ -2,10 +2,10 @@ import { FAMILY_IDS, familyById } from '../families/index.ts';
 import type { OpenLayout } from '../families/contract.ts';
 import type { Capability } from '../families/layoutPart.ts';
 import type { Way } from '../families/way.ts';
-import { personalProblems, stillMeasured } from './personal.ts';
+import { personalProblems, stillMeasured, type Measured } from './personal.ts';
 import { withPersonalTerms } from './personalTerms.ts';
 import type { Key } from '../scale/scale.ts';
-import { A4_RANGE, STANDARD_A4, type Pitch } from '../pitch/pitch.ts';
+import { A4_RANGE, STANDARD_A4 } from '../pitch/pitch.ts';
 import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
 
 /** One real object in somebody's hands, as it is stored and exchanged. */
@@ -20,17 +20,9 @@ export interface InstrumentSpec {
   readonly a4: number;
   readonly notes: string;
   /** What was measured, by way id; each is kept only as long as its way sounds the pitch it was measured at. */
-  readonly measured: Readonly<Record<string, Measurement>>;
+  readonly measured: Measured;
   /** Ids of the ways chosen for their pitch, at most one a pitch. */
   readonly choices: readonly string[];
-}
-
-/** What a tuner showed for one way. */
-export interface Measurement {
-  /** Pitch that was meant. */
-  readonly pitch: Pitch;
-  /** Deviation from it. */
-  readonly cents: number;
 }
 
 /** A stored instrument opened for computing. */

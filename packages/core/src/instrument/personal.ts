@@ -1,15 +1,23 @@
 import type { OpenLayout } from '../families/contract.ts';
+import type { Pitch } from '../pitch/pitch.ts';
 import { isRecord, shown, type Problem } from '../result.ts';
-import type { InstrumentSpec } from './instrument.ts';
+
+/** What a tuner showed for one way. */
+export interface Measurement {
+  /** Pitch that was meant. */
+  readonly pitch: Pitch;
+  /** Deviation from it. */
+  readonly cents: number;
+}
+
+/** Measurements by way id. */
+export type Measured = Readonly<Record<string, Measurement>>;
 
 /** Cents that a measurement may be off; more is another pitch. */
 export const CENTS_RANGE = Object.freeze({ lowest: -80, highest: 80 });
 
 /** Measurements of ways that are there and still sound the pitch they were measured at. */
-export function stillMeasured(
-  opened: OpenLayout,
-  measured: InstrumentSpec['measured'],
-): InstrumentSpec['measured'] {
+export function stillMeasured(opened: OpenLayout, measured: Measured): Measured {
   const pitches = new Map(opened.ways.map((way) => [way.id, way.pitch]));
   return Object.fromEntries(Object.entries(measured).filter(([id, { pitch }]) => pitches.get(id) === pitch));
 }

@@ -63,6 +63,11 @@ test.each([
   expect(signature.every((s) => s.sign === sign)).toBe(true);
 });
 
+test('a key with flats has no signature where everything is to be named with sharps', () => {
+  expect(staffOf(key('major', 'F'), 'sharps', [65]).signature).toEqual([]);
+  expect(staffOf(key('major', 'G'), 'sharps', [67]).signature).toHaveLength(1);
+});
+
 test('every sign of every signature stands on its own letter, in every clef', () => {
   for (const clef of CLEF_IDS)
     for (const tonic of USUAL_KEYS) {

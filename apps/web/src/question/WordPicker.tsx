@@ -9,6 +9,7 @@ import {
   type KeyboardEvent,
   type ReactNode,
 } from 'react';
+import './question.css';
 
 /** One thing that a word of the question line can be. */
 export interface Choice {

@@ -21,7 +21,7 @@ import { choose, homeOf, isBorrowed, refStanding } from './reference.ts';
 const OTHER_NOTES = ['tonic', 'scale'];
 
 /** The whole state of Map, read from the link and written to it; every change can be undone. */
-export function useMapState() {
+export function useQuestion() {
   const [params, setParams] = useSearchParams();
   const { data: cabinet, isPending, error } = instruments.useList();
   const { settings, loaded, change: changeSettings } = useSettings();
@@ -203,7 +203,7 @@ export function useMapState() {
   };
 }
 
-export type MapState = ReturnType<typeof useMapState>;
+export type QuestionState = ReturnType<typeof useQuestion>;
 
 /** Link parameters of a question and of what is marked in it; all others belong to the place. */
 /** The link with its question replaced. */

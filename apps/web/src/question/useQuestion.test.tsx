@@ -5,7 +5,7 @@ import { RouterProvider } from 'react-router/dom';
 import { DEFAULT_SETTINGS, specFromPreset } from '@same-song/core';
 import { answerReads } from '../../test/answerReads.ts';
 import { redo, undo } from '../frame/undo.ts';
-import { useMapState, type MapState } from './useMapState.ts';
+import { useQuestion, type QuestionState } from './useQuestion.ts';
 
 const OWN = { ...specFromPreset('diatonic', '58'), name: 'Ours', id: 'own', version: 1 };
 
@@ -28,9 +28,9 @@ function opened(link: string, answers: Record<string, unknown> = {}) {
       : all[known];
     return Promise.resolve(new Response(JSON.stringify(answer)));
   }) as typeof fetch;
-  const seen: { state: MapState | undefined } = { state: undefined };
+  const seen: { state: QuestionState | undefined } = { state: undefined };
   function Probe() {
-    seen.state = useMapState();
+    seen.state = useQuestion();
     return null;
   }
   const router = createMemoryRouter([{ path: '/map', element: <Probe /> }], { initialEntries: [link] });

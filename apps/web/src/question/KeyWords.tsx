@@ -17,7 +17,7 @@ import {
 } from '@same-song/core';
 import { scaleWords, tonicWords } from './questionWords.ts';
 import { presetRef, refStanding } from './reference.ts';
-import type { MapState } from './useMapState.ts';
+import type { QuestionState } from './useQuestion.ts';
 import { WordPicker, type Choice } from './WordPicker.tsx';
 
 /** What opens and closes one word of a sentence. */
@@ -28,7 +28,7 @@ export interface WordProps {
     readonly open: boolean;
     readonly onOpen: (open: boolean) => void;
   };
-  readonly state: MapState;
+  readonly state: QuestionState;
 }
 
 export function ScaleWord({ picker, state }: WordProps) {
@@ -101,7 +101,7 @@ function withScale(id: string, typed: string): Partial<StoredQuestion> {
 }
 
 /** Keys as the scale is usually spelled, or what was typed and its twin. */
-function tonicChoices(text: string, { question }: MapState) {
+function tonicChoices(text: string, { question }: QuestionState) {
   const scale = scaleById(question.scale);
   const usual = scale.ok ? USUAL_KEYS.map((key) => usualTonic(scale.value, notePitchClass(key))) : USUAL_KEYS;
   const choiceOf = (note: (typeof usual)[number]): Choice => ({
@@ -126,7 +126,7 @@ function tonicChoices(text: string, { question }: MapState) {
 }
 
 /** Instruments of the cabinet, then presets on loan, that fit a typed text. */
-export function instrumentChoices(text: string, { cabinet, chosen }: MapState) {
+export function instrumentChoices(text: string, { cabinet, chosen }: QuestionState) {
   const standing = chosen && refStanding(chosen.ref);
   const own = cabinet.map((record): Choice => {
     const family = familyById(record.family);
