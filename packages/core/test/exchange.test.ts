@@ -15,7 +15,7 @@ function file(): ExchangeFile {
   }));
   const questions = FAMILY_IDS.map((family, n) => ({
     id: id(100 + n),
-    name: 'Warm-up 🎶 אבג',
+    name: n === 0 ? 'Q' : 'Warm-up 🎶 אבג',
     instrumentId: id(n),
     question: defaultQuestion(families[family]),
   }));
@@ -24,7 +24,7 @@ function file(): ExchangeFile {
     version: EXCHANGE_VERSION,
     instruments,
     questions,
-    progressions: [{ id: id(200), name: 'Quay', text: '1 4,5 1 ii7', beats: 3 }],
+    progressions: [{ id: id(200), name: 'Q', text: '1 4,5 1 ii7', beats: 3 }],
     layouts: FAMILY_IDS.map((family, n) => ({
       id: id(300 + n),
       family,

@@ -1,3 +1,8 @@
+import { noteText, parseNote } from '../pitch/noteName.ts';
+import { expectOk } from '../result.ts';
+import { scaleLine } from '../route/line.ts';
+import { namer } from '../scale/namer.ts';
+import { keyOf, scaleById } from '../scale/scale.ts';
 import { PATTERNS, patternById } from './pattern.ts';
 
 const degrees = (id: string, count: number, homes: readonly number[] = [0]) =>
@@ -31,4 +36,18 @@ test.each(PATTERNS.map((p) => [p.id]))('%s keeps to the notes there are, whateve
     expect(order.every((i) => Number.isInteger(i) && i >= 0 && i < count)).toBe(true);
     if (count >= 6) expect(new Set(order).size).toBe(count);
   }
+});
+
+test('from the middle home and back finds home among the notes of the line', () => {
+  const key = keyOf(expectOk(scaleById('major')), expectOk(parseNote('C')));
+  const line = scaleLine(
+    key,
+    { kind: 'between', low: 55, high: 67 },
+    { direction: 'up', pattern: patternById('home-and-back') },
+    Array.from({ length: 40 }, (_, i) => 48 + i),
+  );
+  const name = namer(key, 'key');
+  expect(line.map(({ pitch }) => noteText(name.spelled(pitch))).join(' ')).toBe(
+    'C D E F G F E D C B A G A B C',
+  );
 });
