@@ -34,7 +34,11 @@ export default {
   projects: [
     project('core', ['packages/core']),
     project('server', ['apps/server/src', 'apps/server/test']),
-    { ...project('web', ['apps/web/src']), testEnvironment: '<rootDir>/apps/web/test/browserLike.mjs' },
+    {
+      ...project('web', ['apps/web/src']),
+      testEnvironment: '<rootDir>/apps/web/test/browserLike.mjs',
+      moduleNameMapper: { '\\.css$': '<rootDir>/apps/web/test/noStyle.mjs' },
+    },
     project('browser', ['e2e']),
   ],
 };

@@ -1,0 +1,2 @@
+/** Stands for a style sheet where tests draw without a browser. */
+export default undefined;
