@@ -1,23 +1,8 @@
 import request from 'supertest';
-import { defaultQuestion, families, specFromPreset } from '@same-song/core';
-import { harmonica, startServer, type TestServer } from './server.ts';
+import { families, specFromPreset } from '@same-song/core';
+import { harmonica, QUESTION, serverForEach, startServer } from './server.ts';
 
-let server: TestServer;
-const api = () => request(server.app.getHttpServer());
-/** What a list shows. */
-const listed = async (path: string) => (await api().get(`/api/${path}`).expect(200)).body.items as object[];
-
-beforeEach(async () => {
-  server = await startServer();
-});
-afterEach(() => server.stop());
-
-async function added(name = 'F harmonica', preset = '65') {
-  const { body } = await api().post('/api/instruments').send(harmonica(name, preset)).expect(201);
-  return body as { id: string; version: number; name: string };
-}
-
-const question = { name: 'Warm-up', question: defaultQuestion(families.diatonic) };
+const { api, listed, added } = serverForEach();
 
 describe('instruments', () => {
   test('are added, read, changed and listed', async () => {
@@ -48,7 +33,7 @@ describe('instruments', () => {
     const { id } = await added();
     await api()
       .post('/api/questions')
-      .send({ ...question, instrumentId: id })
+      .send({ ...QUESTION, instrumentId: id })
       .expect(201);
     await api().delete(`/api/instruments/${id}?version=1`).expect(200);
     expect(await listed('instruments')).toEqual([]);
@@ -57,7 +42,7 @@ describe('instruments', () => {
     await api().get(`/api/instruments/${id}`).expect(404);
     await api()
       .post('/api/questions')
-      .send({ ...question, instrumentId: id })
+      .send({ ...QUESTION, instrumentId: id })
       .expect(404);
     await api().post(`/api/instruments/${id}/restore`).expect(200);
     expect(await listed('questions')).toHaveLength(1);
@@ -185,9 +170,9 @@ describe('kept questions', () => {
     const { id } = await added();
     await api()
       .post('/api/questions')
-      .send({ ...question, instrumentId: id })
+      .send({ ...QUESTION, instrumentId: id })
       .expect(201);
-    const wrong = { ...question, instrumentId: id, question: { ...question.question, tonic: 'H' } };
+    const wrong = { ...QUESTION, instrumentId: id, question: { ...QUESTION.question, tonic: 'H' } };
     expect((await api().post('/api/questions').send(wrong).expect(422)).body.problems[0].field).toBe(
       'question.tonic',
     );
@@ -198,11 +183,11 @@ describe('kept questions', () => {
     const kept = (
       await api()
         .post('/api/questions')
-        .send({ ...question, instrumentId: id })
+        .send({ ...QUESTION, instrumentId: id })
     ).body as { id: string };
     await api()
       .put(`/api/questions/${kept.id}`)
-      .send({ ...question, name: 'Evening', instrumentId: id, version: 1 })
+      .send({ ...QUESTION, name: 'Evening', instrumentId: id, version: 1 })
       .expect(200);
     await api().delete(`/api/questions/${kept.id}?version=2`).expect(200);
     expect(await listed('questions')).toEqual([]);

@@ -2,25 +2,10 @@
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
 import request from 'supertest';
-import { defaultQuestion, EXCHANGE_VERSION, families } from '@same-song/core';
-import { harmonica, startServer, type TestServer } from './server.ts';
+import { EXCHANGE_VERSION } from '@same-song/core';
+import { QUESTION, serverForEach, startServer } from './server.ts';
 
-let server: TestServer;
-const api = () => request(server.app.getHttpServer());
-/** What a list shows. */
-const listed = async (path: string) => (await api().get(`/api/${path}`).expect(200)).body.items as object[];
-
-beforeEach(async () => {
-  server = await startServer();
-});
-afterEach(() => server.stop());
-
-async function added(name = 'F harmonica', preset = '65') {
-  const { body } = await api().post('/api/instruments').send(harmonica(name, preset)).expect(201);
-  return body as { id: string; version: number; name: string };
-}
-
-const question = { name: 'Warm-up', question: defaultQuestion(families.diatonic) };
+const { api, listed, added } = serverForEach();
 
 describe('the whole data set', () => {
   test('leaves by its published schema and comes back into an empty server as it was', async () => {
@@ -74,7 +59,7 @@ describe('the whole data set', () => {
     for (const { id } of [kept, binned])
       await api()
         .post('/api/questions')
-        .send({ ...question, instrumentId: id })
+        .send({ ...QUESTION, instrumentId: id })
         .expect(201);
     await api().delete(`/api/instruments/${binned.id}?version=1`).expect(200);
     const { body: file } = await api().get('/api/data/export').expect(200);

@@ -1,7 +1,6 @@
 /** Every family through the API: kept, changed, refused at the field, exported and brought back. */
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
-import request from 'supertest';
 import {
   defaultQuestion,
   expectOk,
@@ -13,14 +12,9 @@ import {
   type ExchangeFile,
 } from '@same-song/core';
 import { demoData } from '../src/demo/demoData.ts';
-import { startServer, type TestServer } from './server.ts';
+import { serverForEach } from './server.ts';
 
-let server: TestServer;
-const api = () => request(server.app.getHttpServer());
-beforeEach(async () => {
-  server = await startServer();
-});
-afterEach(() => server.stop());
+const { api } = serverForEach();
 
 const specOf = (id: (typeof FAMILY_IDS)[number]) => specFromPreset(id, families[id].presets[0]!.id);
 

@@ -3,7 +3,8 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
-import { specFromPreset } from '@same-song/core';
+import request from 'supertest';
+import { defaultQuestion, families, specFromPreset } from '@same-song/core';
 import { readConfig } from '../src/config.ts';
 import { createApp } from '../src/createApp.ts';
 
@@ -35,4 +36,27 @@ export function temporaryFolder(): string {
 /** A sound instrument to send. */
 export function harmonica(name = 'F harmonica', preset = '65') {
   return { ...specFromPreset('diatonic', preset), name };
+}
+
+/** A question to keep, but for its instrument. */
+export const QUESTION = { name: 'Warm-up', question: defaultQuestion(families.diatonic) };
+
+/** A server of its own for each test of a file, and what the tests ask of it. */
+export function serverForEach() {
+  let server: TestServer;
+  beforeEach(async () => {
+    server = await startServer();
+  });
+  afterEach(() => server.stop());
+  const api = () => request(server.app.getHttpServer());
+  return {
+    api,
+    /** What a list shows. */
+    listed: async (path: string) => (await api().get(`/api/${path}`).expect(200)).body.items as object[],
+    /** A harmonica put into the cabinet. */
+    async added(name?: string, preset?: string) {
+      const { body } = await api().post('/api/instruments').send(harmonica(name, preset)).expect(201);
+      return body as { id: string; version: number; name: string };
+    },
+  };
 }

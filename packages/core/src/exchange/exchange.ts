@@ -7,6 +7,7 @@ import {
   type ContentOf,
   type RecordKindId,
 } from '../records/kinds.ts';
+import { fileSchema } from '../records/recordKind.ts';
 import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
 import { checkSettings, type Settings } from '../settings/settings.ts';
 
@@ -84,14 +85,7 @@ export function exchangeSchema(): object {
     ...Object.fromEntries(lists),
     settings: { type: 'object' },
   };
-  return {
-    $schema: 'https://json-schema.org/draft/2020-12/schema',
-    title: 'Same Song data',
-    type: 'object',
-    properties,
-    required: ['format', 'version'],
-    additionalProperties: false,
-  };
+  return fileSchema('Same Song data', properties, ['format', 'version']);
 }
 
 function headProblem(file: unknown): Problem | undefined {

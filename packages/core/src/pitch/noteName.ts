@@ -6,7 +6,7 @@ export const LETTERS = Object.freeze(['C', 'D', 'E', 'F', 'G', 'A', 'B'] as cons
 export type Letter = (typeof LETTERS)[number];
 
 /** Semitones of the natural letters above C (the white keys). */
-const NATURALS: Readonly<Record<Letter, number>> = Object.freeze({
+export const NATURALS: Readonly<Record<Letter, PitchClass>> = Object.freeze({
   C: 0,
   D: 2,
   E: 4,

@@ -33,17 +33,11 @@ export interface AskedChord {
   readonly chord: Chord;
 }
 
-/** An question in plain JSON, as it is stored, linked and exchanged. */
-export interface StoredQuestion {
+/** A question in plain JSON, as it is stored, linked and exchanged. */
+export interface StoredQuestion extends Omit<Question, 'tonic' | 'scale' | 'chords'> {
   readonly tonic: string;
   readonly scale: string;
-  readonly range: LineRange;
-  readonly direction: Direction;
   readonly chords: readonly string[];
-  readonly layer: LayerId;
-  readonly pattern: PatternId;
-  readonly preferences: Preferences;
-  readonly pins: readonly Pin[];
 }
 
 export const OCTAVES = Object.freeze({ least: 1, most: 4 });

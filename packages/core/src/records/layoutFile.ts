@@ -1,6 +1,7 @@
 import { familyById, FAMILY_IDS } from '../families/index.ts';
 import { NAME_LIMIT, textProblems } from '../instrument/instrument.ts';
 import { fail, isRecord, ok, shown, under, type Result } from '../result.ts';
+import { fileSchema } from './recordKind.ts';
 
 export const LAYOUT_FORMAT = 'same-song-layout';
 export const LAYOUT_VERSION = 1;
@@ -49,14 +50,7 @@ export function layoutFileSchema(): object {
     name: { type: 'string', minLength: 1, maxLength: NAME_LIMIT },
     layout: { type: 'object' },
   };
-  return {
-    $schema: 'https://json-schema.org/draft/2020-12/schema',
-    title: 'Same Song layout',
-    type: 'object',
-    properties,
-    required: Object.keys(properties),
-    additionalProperties: false,
-  };
+  return fileSchema('Same Song layout', properties, Object.keys(properties));
 }
 
 /** A layout kept to begin new instruments with. */

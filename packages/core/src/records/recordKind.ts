@@ -43,3 +43,19 @@ export function unknownFields(
     .filter((field) => !Object.hasOwn(kind.fields, field))
     .map((field) => ({ field, wrong: shown(field), message: `There is no field “${shown(field)}”.` }));
 }
+
+/** JSON Schema of a file of ours with just these properties. */
+export function fileSchema(
+  title: string,
+  properties: Readonly<Record<string, object>>,
+  required: readonly string[],
+): object {
+  return {
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    title,
+    type: 'object',
+    properties,
+    required,
+    additionalProperties: false,
+  };
+}

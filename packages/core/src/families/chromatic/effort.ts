@@ -1,5 +1,5 @@
 import { EVEN_HAND, type EffortTerm, type PlayingOption, type PreferencePreset } from '../effortTerm.ts';
-import { breathTurns, holesJumped, tongueBlocks } from '../kernel/holes.ts';
+import { againstHabit, breathTurns, holesJumped, tongueBlocks } from '../kernel/holes.ts';
 import type { Hold } from '../way.ts';
 import type { ChromaticLayout } from './layout.ts';
 import type { ChromaticWay } from './ways.ts';
@@ -35,11 +35,7 @@ export const terms: readonly EffortTerm<ChromaticLayout, ChromaticWay>[] = [
   },
   tongueBlocks,
   {
-    id: 'habit',
-    label: 'against your habit',
-    about: 'The other one of two equal notes.',
-    tally: 'notes',
-    weight: 4,
+    ...againstHabit,
     onWay({ way }, { layout, options }) {
       const preferred = options['home'] ?? 'either';
       const place = placeInTwin(layout, way);

@@ -1,5 +1,5 @@
 import { EVEN_HAND, type EffortTerm, type PlayingOption, type PreferencePreset } from '../effortTerm.ts';
-import { breathTurns, holesJumped, tongueBlocks } from '../kernel/holes.ts';
+import { againstHabit, breathTurns, holesJumped, tongueBlocks } from '../kernel/holes.ts';
 import type { FingeredWay, Hold } from '../way.ts';
 import { ROOTS, type DiatonicLayout } from './layout.ts';
 import type { TechniqueId } from './techniques.ts';
@@ -131,11 +131,7 @@ export const terms: readonly EffortTerm<DiatonicLayout, DiatonicWay>[] = [
   },
   { ...tongueBlocks, weight: 0.4 },
   {
-    id: 'habit',
-    label: 'against your habit',
-    about: 'The other one of two equal notes.',
-    tally: 'notes',
-    weight: 4,
+    ...againstHabit,
     onWay({ way }, { layout, options }) {
       const twin = options['twin'] ?? 'either';
       return twin !== 'either' && twinOf(layout, way) === twin ? 1 : 0;

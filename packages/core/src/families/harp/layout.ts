@@ -1,4 +1,4 @@
-import { noteText, type NoteName } from '../../pitch/noteName.ts';
+import { noteText, type NoteName, NATURALS } from '../../pitch/noteName.ts';
 import { pitchClass, type Pitch, type PitchClass } from '../../pitch/pitch.ts';
 import type { Result } from '../../result.ts';
 import type { Key } from '../../scale/scale.ts';
@@ -11,7 +11,6 @@ import {
   BASES,
   COUNTS,
   LOWEST,
-  NATURAL,
   nameText,
   SHARPS_ORDER,
   stringName,
@@ -68,7 +67,7 @@ export function nameAt({ lowest }: Pick<HarpLayout, 'lowest'>, index: number): S
 /** A pitch as a note of the letter of its string. */
 export function callOn(layout: HarpLayout, index: number, pitch: Pitch): NoteName {
   const { letter, octave } = nameAt(layout, index);
-  return { letter, accidental: pitch - (12 * (octave + 1) + NATURAL[letter]) };
+  return { letter, accidental: pitch - (12 * (octave + 1) + NATURALS[letter]) };
 }
 
 /** A pitch named by the letter of its string: `F♯4`, `E♯4`. */

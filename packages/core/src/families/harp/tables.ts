@@ -1,16 +1,5 @@
-import { LETTERS, type Letter } from '../../pitch/noteName.ts';
-import type { Pitch, PitchClass } from '../../pitch/pitch.ts';
-
-/** Pitch classes of the letters, unaltered. */
-export const NATURAL: Readonly<Record<Letter, PitchClass>> = Object.freeze({
-  C: 0,
-  D: 2,
-  E: 4,
-  F: 5,
-  G: 7,
-  A: 9,
-  B: 11,
-});
+import { LETTERS, NATURALS, type Letter } from '../../pitch/noteName.ts';
+import type { Pitch } from '../../pitch/pitch.ts';
 
 /** Letters that a base tuning lowers by a semitone. Source: the tunings harps are kept in with all levers down. */
 export const BASES = Object.freeze({
@@ -37,7 +26,7 @@ export interface StringName {
 
 export function basePitch({ letter, octave }: StringName, base: BaseId): Pitch {
   const flats: readonly Letter[] = BASES[base].flats;
-  return 12 * (octave + 1) + NATURAL[letter] - (flats.includes(letter) ? 1 : 0);
+  return 12 * (octave + 1) + NATURALS[letter] - (flats.includes(letter) ? 1 : 0);
 }
 
 export function nameText({ letter, octave }: StringName): string {

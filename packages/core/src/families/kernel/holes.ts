@@ -73,3 +73,12 @@ export const tongueBlocks: EffortTerm<unknown, HoleWay> = Object.freeze({
   weight: 0.3,
   onHold: (hold: Hold<HoleWay>) => mouthOf(hold).gaps.reduce((sum, gap) => sum + gap, 0),
 });
+
+/** Where two ways sound one pitch and a player is used to one of them; a family tells which. */
+export const againstHabit = Object.freeze({
+  id: 'habit',
+  label: 'against your habit',
+  about: 'The other one of two equal notes.',
+  tally: 'notes',
+  weight: 4,
+} as const);
