@@ -158,3 +158,16 @@ describe.each(FAMILY_IDS)('%s', (id) => {
     );
   });
 });
+
+test('a way is told to be in the main chords and in the one that was asked for, once each', () => {
+  const instrument = expectOk(openInstrument(specFromPreset('diatonic', '60')));
+  const chordsOf = (id: string, ...chords: string[]) => {
+    const question = { ...defaultQuestion(families.diatonic), tonic: 'C', chords };
+    const asked = expectOk(checkQuestion(families.diatonic, question));
+    return mapView(instrument, asked, { naming: 'key', dialect: 'words' }).ways.find((w) => w.id === id)!
+      .chords;
+  };
+  expect(chordsOf('1d', 'bVII7')).toEqual(['V', '♭VII7']);
+  expect(chordsOf('1b', 'bVII7')).toEqual(['I', 'IV']);
+  expect(chordsOf('1b', '4')).toEqual(['I', 'IV']);
+});

@@ -1,5 +1,6 @@
 import type { Technique, Way } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
+import type { Chord } from '../harmony/chord.ts';
 import { mainChords } from '../harmony/scaleChords.ts';
 import type { Role } from '../harmony/role.ts';
 import { aboveHome, type Key } from '../scale/scale.ts';
@@ -14,7 +15,7 @@ export interface InventoryItem {
   readonly advice: Advice;
   /** True for an over-note (or the like) that only repeats a pitch with an easier way. */
   readonly redundant: boolean;
-  /** Names of the main chords it belongs to, e.g. I and V. */
+  /** Names of the chords it belongs to, such as I and V. */
   readonly chords: readonly string[];
 }
 
@@ -31,9 +32,17 @@ export interface Inventory {
  * Safe: in the scale and of a technique that can be relied on. Risk: in the scale by a harder technique, or a colour
  * note; also whatever the instrument or its player cannot do yet. Leave out: outside notes, and what is redundant.
  * @param roles role of each of the 12 semitones above home
+ * @param over chords told of besides the main ones
  */
-export function takeInventory(instrument: Instrument, key: Key, roles: readonly Role[]): Inventory {
-  const chords = mainChords(key.scale);
+export function takeInventory(
+  instrument: Instrument,
+  key: Key,
+  roles: readonly Role[],
+  over: readonly Chord[] = [],
+): Inventory {
+  const main = mainChords(key.scale);
+  const known = new Set(main.map(({ name }) => name));
+  const chords = [...main, ...over.filter(({ name }) => !known.has(name))];
   const judge = (way: Way, technique: Technique): InventoryItem => {
     const semitone = aboveHome(key, way.pitch);
     const role = roles[semitone]!;

@@ -1,4 +1,5 @@
 import type { Air, Side } from '../families/way.ts';
+import type { Chord } from '../harmony/chord.ts';
 import { scaleRoles, type Role } from '../harmony/role.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import { takeInventory, type Advice } from '../inventory/inventory.ts';
@@ -30,22 +31,23 @@ export interface WayView {
   /** It only repeats a pitch with an easier way. */
   readonly redundant: boolean;
   readonly advice: Advice;
-  /** Names of the main chords it belongs to. */
+  /** Names of the chords it belongs to: the main ones, and those asked for. */
   readonly chords: readonly string[];
   /** Sounding frequency at the instrument's pitch standard. */
   readonly hz: number;
 }
 
-/** Every way of an instrument as it is judged in a key. @param roles by semitones above home */
+/** Every way of an instrument as it is judged in a key. @param roles by semitones above home @param over chords asked for */
 export function waysIn(
   instrument: Instrument,
   key: Key,
   roles: readonly Role[],
+  over: readonly Chord[],
   usable: ReadonlySet<string>,
   { naming, dialect }: NotationOptions,
 ): readonly WayView[] {
   const name = namer(key, naming);
-  const items = takeInventory(instrument, key, roles).byTechnique.flatMap((group) => group.items);
+  const items = takeInventory(instrument, key, roles, over).byTechnique.flatMap((group) => group.items);
   return items.map(({ way, ...judged }): WayView => {
     const { id, words, pitch, air, technique } = way;
     const cents = instrument.centsOf(way);

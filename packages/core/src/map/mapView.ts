@@ -1,6 +1,6 @@
 import type { FactTable } from '../families/layoutPart.ts';
 import type { Remark } from '../families/way.ts';
-import { chordSymbol } from '../harmony/chord.ts';
+import { chordSymbol, type Chord } from '../harmony/chord.ts';
 import { triadsOf } from '../harmony/scaleChords.ts';
 import { layerSemitones, type LayerId } from '../harmony/layer.ts';
 import { rolesOf, type Role } from '../harmony/role.ts';
@@ -62,7 +62,7 @@ export interface MapView {
 
 /** Computes Map. Pure; some milliseconds for any instrument served. */
 export function mapView(base: Instrument, question: Question, notation: NotationOptions): MapView {
-  const { key, instrument, context, line, roles } = asked(base, question);
+  const { key, instrument, context, line, roles, chords } = asked(base, question);
   const route = routeLine(context, line, { pins: question.pins });
   const remarks = route.remarks();
   const name = namer(key, notation.naming);
@@ -78,7 +78,7 @@ export function mapView(base: Instrument, question: Question, notation: Notation
       symbol: chordSymbol(chord, question.tonic),
     })),
     scene: sceneIn(instrument, key, roles, name, usable),
-    ways: waysIn(instrument, key, roles, usable, notation),
+    ways: waysIn(instrument, key, roles, chords, usable, notation),
     line: notes,
     tabText: writeTabLine(instrument, tabItems(route), notation.dialect, name.spelled),
     tabSeparator,
@@ -124,6 +124,7 @@ function asked(
   readonly context: RoutingContext;
   readonly line: readonly LineNote[];
   readonly roles: readonly Role[];
+  readonly chords: readonly Chord[];
 } {
   const key = keyOf(question.scale, question.tonic);
   const instrument = base.forKey(key);
@@ -139,7 +140,7 @@ function asked(
     pattern: patternById(question.pattern),
     semitones: layer,
   };
-  return { key, instrument, context, roles, line: scaleLine(key, question.range, shape, playable) };
+  return { key, instrument, context, roles, chords, line: scaleLine(key, question.range, shape, playable) };
 }
 
 /** What the instrument lacks of the scale, and what the line asks for beyond it; rising. */
