@@ -1,8 +1,14 @@
 import { TestEnvironment } from 'jest-environment-jsdom';
 
-/** A worker that never answers: what is computed in it is tested where it is computed. */
-class SilentWorker extends EventTarget {
-  postMessage() {}
+/** A worker that answers nothing to everything: what is computed in it is tested where it is computed. */
+class EmptyWorker extends EventTarget {
+  /** Every call so far, its name and what it was given, over all workers. */
+  static calls = [];
+  postMessage({ id, path, argumentList }) {
+    EmptyWorker.calls.push([...path, ...argumentList.map((argument) => argument.value)]);
+    const answer = Object.assign(new Event('message'), { data: { id, type: 'RAW', value: null } });
+    setTimeout(() => this.dispatchEvent(answer));
+  }
   terminate() {}
 }
 
@@ -18,7 +24,7 @@ export default class BrowserLike extends TestEnvironment {
       Request,
       Response,
       Headers,
-      Worker: SilentWorker,
+      Worker: EmptyWorker,
       // React's own switch for tests that wait for what they cause.
       IS_REACT_ACT_ENVIRONMENT: true,
     });

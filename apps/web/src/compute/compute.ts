@@ -1,61 +1,101 @@
-import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
+import { hashKey, keepPreviousData, useQuery, useQueryClient, type QueryKey } from '@tanstack/react-query';
+import { wrap, type Remote } from 'comlink';
 import { useCallback } from 'react';
-import { proxy, wrap } from 'comlink';
-import type {
-  InstrumentSpec,
-  NamingStyle,
-  Preferences,
-  Role,
-  StoredQuestion,
-  NotationOptions,
+import {
+  rankSuggestions,
+  type InstrumentSpec,
+  type NamingStyle,
+  type NotationOptions,
+  type Preferences,
+  type Role,
+  type StoredQuestion,
+  type Suggestion,
 } from '@same-song/core';
-import type { CabinetSuggestion, Compute, KeyQuestion } from './worker.ts';
+import { Jobs } from './jobs.ts';
+import { draftSubject, type Subject } from './subject.ts';
+import type { Compute, KeyQuestion } from './worker.ts';
 
-const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' });
-const compute = wrap<Compute>(worker);
+/** A worker and what it has to do; it is started with its first job. */
+function lazyWorker() {
+  let compute: Remote<Compute> | undefined;
+  const start = () => wrap<Compute>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }));
+  return { jobs: new Jobs(), compute: () => (compute ??= start()) };
+}
 
-function mapQuery(spec: InstrumentSpec | undefined, question: StoredQuestion, notation: NotationOptions) {
+type LazyWorker = ReturnType<typeof lazyWorker>;
+
+/** Answers what is on screen within a blink. */
+const quick = lazyWorker();
+/** Works on tables and whole cabinets, so that nothing quick ever waits behind them. */
+const thorough = lazyWorker();
+
+/** Something to compute, remembered by its key; what nobody waits for any more is dropped before its turn. */
+function computed<T>(worker: LazyWorker, queryKey: QueryKey, run: (compute: Remote<Compute>) => Promise<T>) {
+  const begin = () => run(worker.compute());
   return {
-    queryKey: ['map', spec, question, notation],
-    queryFn: () => compute.map(spec!, question, notation),
+    queryKey,
+    queryFn: ({ signal }: { signal: AbortSignal }) => worker.jobs.ask(hashKey(queryKey), begin, signal),
+    /** The same, computed only when the worker has nothing to do that was asked for. */
+    guess: () => worker.jobs.guess(hashKey(queryKey), begin),
     staleTime: Infinity,
     retry: false,
     networkMode: 'always',
   } as const;
 }
 
-/** Map for a question, computed off the main thread and remembered by its content. */
+/** Of all that a page knows of an instrument, what the worker needs. It is asked for nothing without one. */
+function sent(subject: Subject | undefined): Subject {
+  const { key, spec } = subject!;
+  return { key, spec };
+}
+
+/** An older answer stays on screen until the new one is there. */
+const lasting = { placeholderData: keepPreviousData } as const;
+
+function mapQuery(subject: Subject | undefined, question: StoredQuestion, notation: NotationOptions) {
+  return computed(quick, ['map', subject?.key, question, notation], (compute) =>
+    compute.map(sent(subject), question, notation),
+  );
+}
+
+/** Map for a question. */
 export function useMapView(
-  spec: InstrumentSpec | undefined,
+  subject: Subject | undefined,
   question: StoredQuestion,
   notation: NotationOptions,
 ) {
-  return useQuery({
-    ...mapQuery(spec, question, notation),
-    enabled: spec !== undefined,
-    placeholderData: keepPreviousData,
-  });
+  return useQuery({ ...mapQuery(subject, question, notation), enabled: subject !== undefined, ...lasting });
 }
 
-function alternativesQuery(spec: InstrumentSpec | undefined, question: StoredQuestion, noteId: string) {
-  return {
-    queryKey: ['alternatives', spec, question, noteId],
-    queryFn: () => compute.alternatives(spec!, question, noteId),
-    staleTime: Infinity,
-    retry: false,
-    networkMode: 'always',
-  } as const;
+/** Sets the worker to a map that may be asked for next, while the page still draws the question. */
+export function useMapAhead() {
+  const client = useQueryClient();
+  return useCallback(
+    async (subject: Subject, question: StoredQuestion, notation: NotationOptions) => {
+      const { queryKey, guess } = mapQuery(subject, question, notation);
+      if (client.getQueryData(queryKey) !== undefined) return;
+      const view = await guess();
+      if (view !== undefined) client.setQueryData(queryKey, view);
+    },
+    [client],
+  );
+}
+
+function alternativesQuery(subject: Subject | undefined, question: StoredQuestion, noteId: string) {
+  return computed(quick, ['alternatives', subject?.key, question, noteId], (compute) =>
+    compute.alternatives(sent(subject), question, noteId),
+  );
 }
 
 /** Other ways for one note of Map's line, worked out when it is selected. */
 export function useAlternatives(
-  spec: InstrumentSpec | undefined,
+  subject: Subject | undefined,
   question: StoredQuestion,
   noteId: string | undefined,
 ) {
   return useQuery({
-    ...alternativesQuery(spec, question, noteId ?? ''),
-    enabled: spec !== undefined && noteId !== undefined,
+    ...alternativesQuery(subject, question, noteId ?? ''),
+    enabled: subject !== undefined && noteId !== undefined,
   });
 }
 
@@ -63,130 +103,122 @@ export function useAlternatives(
 export function useAskAlternatives() {
   const client = useQueryClient();
   return useCallback(
-    (spec: InstrumentSpec, question: StoredQuestion, noteId: string) =>
-      client.fetchQuery(alternativesQuery(spec, question, noteId)),
-    [client],
-  );
-}
-
-/** Sets the worker to a map that will be asked for next, while the page still draws the question. */
-export function useMapAhead() {
-  const client = useQueryClient();
-  return useCallback(
-    (spec: InstrumentSpec, question: StoredQuestion, notation: NotationOptions) =>
-      void client.prefetchQuery(mapQuery(spec, question, notation)),
+    (subject: Subject, question: StoredQuestion, noteId: string) =>
+      client.fetchQuery(alternativesQuery(subject, question, noteId)),
     [client],
   );
 }
 
 /** Pitches with at least so many ways, side by side, for an instrument as it stands in the editor. */
 export function useAlternates(spec: InstrumentSpec, dialect: string, least: number) {
+  const subject = draftSubject(spec);
   return useQuery({
-    queryKey: [
-      'alternates',
-      spec.family,
-      spec.layout,
-      spec.capability,
-      spec.measured,
-      spec.choices,
-      dialect,
-      least,
-    ],
-    queryFn: () => compute.alternates(spec, dialect, least),
-    placeholderData: keepPreviousData,
-    staleTime: Infinity,
-    retry: false,
-    networkMode: 'always',
+    ...computed(quick, ['alternates', subject.key, dialect, least], (compute) =>
+      compute.alternates(sent(subject), dialect, least),
+    ),
+    ...lasting,
   });
 }
 
-/** A question to the worker, remembered by its content; an older answer stays on screen until the new one is there. */
-const lasting = {
-  placeholderData: keepPreviousData,
-  staleTime: Infinity,
-  retry: false,
-  networkMode: 'always',
-} as const;
-
 export function useKeyTable(
-  spec: InstrumentSpec | undefined,
+  subject: Subject | undefined,
   scales: readonly string[],
   preferences: Preferences,
 ) {
   return useQuery({
-    queryKey: ['keys', spec, scales, preferences],
-    queryFn: () => compute.keyTable(spec!, scales, preferences),
-    enabled: spec !== undefined,
+    ...computed(thorough, ['keys', subject?.key, scales, preferences], (compute) =>
+      compute.keyTable(sent(subject), scales, preferences),
+    ),
+    enabled: subject !== undefined,
     ...lasting,
   });
 }
 
 /** The octaves of one cell of the table, each with its tab. */
 export function useKeyOctaves(
-  spec: InstrumentSpec,
+  subject: Subject,
   question: KeyQuestion,
   preferences: Preferences,
   dialect: string,
 ) {
   return useQuery({
-    queryKey: ['octaves', spec, question, preferences, dialect],
-    queryFn: () => compute.keyOctaves(spec, question, preferences, dialect),
+    ...computed(quick, ['octaves', subject.key, question, preferences, dialect], (compute) =>
+      compute.keyOctaves(sent(subject), question, preferences, dialect),
+    ),
     ...lasting,
   });
 }
 
-/** Every instrument for a key; `onProgress` gets the share that is done, and a newer question stops an older one. */
+/** A suggestion, and which of the instruments asked about it is for. */
+export type CabinetSuggestion = Suggestion & { readonly of: number };
+
+/** Every instrument for a key, best first; `onProgress` gets the share that is done. */
 export function useEverything(
-  specs: readonly InstrumentSpec[],
+  subjects: readonly Subject[],
   question: KeyQuestion,
   onProgress: (share: number) => void,
 ) {
+  const client = useQueryClient();
+  const suggestionsOf = (subject: Subject) =>
+    client.fetchQuery(
+      computed(thorough, ['suggestions', subject.key, question], (compute) =>
+        compute.suggestions(sent(subject), question),
+      ),
+    );
   return useQuery({
-    queryKey: ['everything', specs, question],
-    queryFn: async () => {
-      const found = await compute.everything(specs, question, proxy(onProgress));
-      if (!found) throw new Error('a newer question came');
-      return found;
+    queryKey: ['everything', subjects.map((subject) => subject.key), question],
+    queryFn: async ({ signal }): Promise<readonly CabinetSuggestion[]> => {
+      const found: CabinetSuggestion[] = [];
+      for (const [of, subject] of subjects.entries()) {
+        for (const suggestion of await suggestionsOf(subject)) found.push({ ...suggestion, of });
+        signal.throwIfAborted();
+        onProgress((of + 1) / subjects.length);
+      }
+      return rankSuggestions(found);
     },
-    enabled: specs.length > 0,
+    enabled: subjects.length > 0,
+    staleTime: Infinity,
+    retry: false,
+    networkMode: 'always',
     ...lasting,
   });
 }
 
 export function usePresetsFor(family: string, question: KeyQuestion) {
   return useQuery({
-    queryKey: ['presets', family, question],
-    queryFn: () => compute.presets(family, question),
+    ...computed(thorough, ['presets', family, question], (compute) => compute.presets(family, question)),
     ...lasting,
   });
 }
 
 export function useSwitching(
-  spec: InstrumentSpec | undefined,
+  subject: Subject | undefined,
   from: KeyQuestion,
   to: KeyQuestion,
   notation: NotationOptions,
 ) {
   return useQuery({
-    queryKey: ['switch', spec, from, to, notation],
-    queryFn: () => compute.switching(spec!, from, to, notation),
-    enabled: spec !== undefined,
+    ...computed(quick, ['switch', subject?.key, from, to, notation], (compute) =>
+      compute.switching(sent(subject), from, to, notation),
+    ),
+    enabled: subject !== undefined,
     ...lasting,
   });
 }
 
 export function useChordScene(
-  spec: InstrumentSpec | undefined,
+  subject: Subject | undefined,
   question: KeyQuestion,
   roles: readonly Role[] | undefined,
   naming: NamingStyle,
 ) {
   return useQuery({
-    queryKey: ['chord', spec, question, roles, naming],
-    queryFn: () => compute.chordScene(spec!, question, roles!, naming),
-    enabled: spec !== undefined && roles !== undefined,
+    ...computed(quick, ['chord', subject?.key, question, roles, naming], (compute) =>
+      compute.chordScene(sent(subject), question, roles!, naming),
+    ),
+    enabled: subject !== undefined && roles !== undefined,
     ...lasting,
   });
 }
 
-export type { CabinetSuggestion, KeyQuestion };
+export type { KeyQuestion };

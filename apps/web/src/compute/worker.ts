@@ -5,7 +5,6 @@ import {
   octavesInFull,
   parseNote,
   presetsFor,
-  rankSuggestions,
   scaleById,
   sceneForKey,
   suggestionsFor,
@@ -28,11 +27,11 @@ import {
   type AlternateRow,
   type AlternativeView,
   type Instrument,
-  type InstrumentSpec,
   type MapView,
   type StoredQuestion,
   type NotationOptions,
 } from '@same-song/core';
+import type { Subject } from './subject.ts';
 
 /** A scale on a tonic, as links write them. */
 export interface KeyQuestion {
@@ -40,90 +39,60 @@ export interface KeyQuestion {
   readonly tonic: string;
 }
 
-/** Instruments opened lately, by their content. */
+/** Instruments opened lately, by key; the last in the list was wanted last. */
 const opened = new Map<string, Instrument>();
 const OPENED_LIMIT = 50;
 
-function open(spec: InstrumentSpec): Instrument {
-  const key = JSON.stringify(spec);
-  const known = opened.get(key);
-  if (known) return known;
-  if (opened.size >= OPENED_LIMIT) opened.clear();
-  const instrument = expectOk(openInstrument(spec));
+function open({ key, spec }: Subject): Instrument {
+  const instrument = opened.get(key) ?? expectOk(openInstrument(spec));
+  opened.delete(key);
   opened.set(key, instrument);
+  const longestAgo = opened.keys().next().value;
+  if (opened.size > OPENED_LIMIT && longestAgo !== undefined) opened.delete(longestAgo);
   return instrument;
 }
-
-/** The newest run over many instruments; older ones stop when they see it. */
-let newest = 0;
-
-/** Lets messages that wait be handled, so that a newer question can stop an older one. */
-const breathe = () => new Promise((resolve) => setTimeout(resolve));
 
 function keyFor(question: KeyQuestion): Key {
   return keyOf(expectOk(scaleById(question.scale)), expectOk(parseNote(question.tonic)));
 }
 
 const api = {
-  map(spec: InstrumentSpec, question: StoredQuestion, notation: NotationOptions): MapView {
-    const instrument = open(spec);
+  map(subject: Subject, question: StoredQuestion, notation: NotationOptions): MapView {
+    const instrument = open(subject);
     return mapView(instrument, expectOk(checkQuestion(instrument.family, question)), notation);
   },
   /** Other ways for one note of Map's line. */
-  alternatives(spec: InstrumentSpec, question: StoredQuestion, noteId: string): readonly AlternativeView[] {
-    const instrument = open(spec);
+  alternatives(subject: Subject, question: StoredQuestion, noteId: string): readonly AlternativeView[] {
+    const instrument = open(subject);
     return alternativesView(instrument, expectOk(checkQuestion(instrument.family, question)), noteId);
   },
-  alternates(spec: InstrumentSpec, dialect: string, least: number): readonly AlternateRow[] {
-    const instrument = open(spec);
+  alternates(subject: Subject, dialect: string, least: number): readonly AlternateRow[] {
+    const instrument = open(subject);
     return alternatesOf(instrument, defaultPreferences(instrument.family), dialect, least);
   },
-  keyTable(spec: InstrumentSpec, scales: readonly string[], preferences: Preferences): KeyTable {
+  keyTable(subject: Subject, scales: readonly string[], preferences: Preferences): KeyTable {
     return keyTable(
-      open(spec),
+      open(subject),
       scales.map((id) => expectOk(scaleById(id))),
       preferences,
     );
   },
-  keyOctaves(spec: InstrumentSpec, question: KeyQuestion, preferences: Preferences, dialect: string) {
-    return octavesInFull(open(spec), keyFor(question), preferences, dialect);
+  keyOctaves(subject: Subject, question: KeyQuestion, preferences: Preferences, dialect: string) {
+    return octavesInFull(open(subject), keyFor(question), preferences, dialect);
   },
-  /** All instruments for a key, best first; undefined when a newer question came in between. */
-  async everything(
-    specs: readonly InstrumentSpec[],
-    question: KeyQuestion,
-    onProgress: (share: number) => void,
-  ): Promise<readonly CabinetSuggestion[] | undefined> {
-    newest += 1;
-    const run = newest;
-    const found: CabinetSuggestion[] = [];
-    for (const [done, spec] of specs.entries()) {
-      for (const suggestion of suggestionsFor(open(spec), keyFor(question)))
-        found.push({ ...suggestion, of: done });
-      onProgress((done + 1) / specs.length);
-      await breathe();
-      if (run !== newest) return undefined;
-    }
-    return rankSuggestions(found);
+  suggestions(subject: Subject, question: KeyQuestion): readonly Suggestion[] {
+    return suggestionsFor(open(subject), keyFor(question));
   },
   presets(family: string, question: KeyQuestion) {
     return presetsFor(family, keyFor(question));
   },
-  switching(spec: InstrumentSpec, from: KeyQuestion, to: KeyQuestion, notation: NotationOptions): Switching {
-    return switchKeys(open(spec), keyFor(from), keyFor(to), notation);
+  switching(subject: Subject, from: KeyQuestion, to: KeyQuestion, notation: NotationOptions): Switching {
+    return switchKeys(open(subject), keyFor(from), keyFor(to), notation);
   },
-  chordScene(
-    spec: InstrumentSpec,
-    question: KeyQuestion,
-    roles: readonly Role[],
-    naming: NamingStyle,
-  ): Scene {
-    return sceneForKey(open(spec), keyFor(question), naming, roles);
+  chordScene(subject: Subject, question: KeyQuestion, roles: readonly Role[], naming: NamingStyle): Scene {
+    return sceneForKey(open(subject), keyFor(question), naming, roles);
   },
 };
-
-/** A suggestion, and which of the instruments asked about it is for. */
-export type CabinetSuggestion = Suggestion & { readonly of: number };
 
 export type Compute = typeof api;
 expose(api);

@@ -27,7 +27,7 @@ export function CellDetail({ cell, state: { chosen, family, question, settings }
   const call = callIn(cell);
   const hard = hardText(cell, family);
   const { data, isPlaceholderData } = useKeyOctaves(
-    chosen!.spec,
+    chosen!,
     { scale: cell.scale, tonic: cell.tonic },
     question.preferences,
     dialectOf(settings, family),

@@ -2,8 +2,9 @@ import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { familyById, type Suggestion } from '@same-song/core';
-import { specOf, type InstrumentRecord } from '../api/records.ts';
+import type { InstrumentRecord } from '../api/records.ts';
 import { useEverything, type CabinetSuggestion } from '../compute/compute.ts';
+import { subjectOf } from '../compute/subject.ts';
 import { refWith } from '../question/reference.ts';
 import { demandsText, notesText, octavesText } from './cellWords.ts';
 import type { KeysViewProps } from './keysView.ts';
@@ -13,9 +14,9 @@ import { mapLink } from './mapLink.ts';
 export function EverythingView({ state }: KeysViewProps) {
   const { cabinet, question } = state;
   const [progress, setProgress] = useState(0);
-  const specs = useMemo(() => cabinet.map(specOf), [cabinet]);
+  const subjects = useMemo(() => cabinet.map(subjectOf), [cabinet]);
   const { data, isFetching, error } = useEverything(
-    specs,
+    subjects,
     { scale: question.scale, tonic: question.tonic },
     setProgress,
   );

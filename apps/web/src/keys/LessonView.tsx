@@ -13,7 +13,7 @@ const SIDES: readonly Side[] = ['above', 'level', 'below'];
 export function LessonView({ state }: KeysViewProps) {
   const { chosen, question, settings, family } = state;
   const dialect = dialectOf(settings, family);
-  const { data: view, error } = useMapView(chosen?.spec, question, { naming: settings.naming, dialect });
+  const { data: view, error } = useMapView(chosen, question, { naming: settings.naming, dialect });
   if (error) return <p role="alert">This lesson cannot be made: {error.message}</p>;
   if (!view) return <p className="loading">Writing the lesson…</p>;
   const { separator } = family.dialects.find((d) => d.id === dialect)!;

@@ -55,7 +55,7 @@ export function ProgressionView({ state }: KeysViewProps) {
   const chord = progression?.bars[bar]?.[0] ?? progression?.bars[0]?.[0];
   const roles = useMemo(() => (key && chord ? rolesOver(key, chord) : undefined), [key, chord]);
   const { data: scene } = useChordScene(
-    chosen?.spec,
+    chosen,
     { scale: question.scale, tonic: question.tonic },
     roles,
     settings.naming,

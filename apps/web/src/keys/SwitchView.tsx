@@ -32,7 +32,7 @@ export function SwitchView({ state }: KeysViewProps) {
   const dialect = dialectOf(settings, family);
   const from = { scale: question.scale, tonic: question.tonic };
   const { data, error } = useSwitching(
-    chosen?.spec,
+    chosen,
     from,
     { scale, tonic: to },
     { dialect, naming: settings.naming },

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
-import { familyById, type Family, type KeyCell } from '@same-song/core';
+import type { Family, KeyCell } from '@same-song/core';
 import { useKeyTable } from '../compute/compute.ts';
 import { scaleChoices } from '../question/KeyWords.tsx';
 import type { QuestionState } from '../question/useQuestion.ts';
@@ -9,6 +9,7 @@ import { CellDetail } from './CellDetail.tsx';
 import { scaleName } from './cellWords.ts';
 import { KeyGrid } from './KeyGrid.tsx';
 import { OctaveStrips } from './OctaveStrips.tsx';
+import { homeOf } from '../question/reference.ts';
 import type { KeysViewProps } from './keysView.ts';
 import { EASIEST, heatOf, orderedRows, SCALE_SETS, shownScales } from './tableShape.ts';
 
@@ -37,12 +38,9 @@ export function TableView({ state }: KeysViewProps) {
   const { chosen, question, family, param, setParam } = state;
   const asked = param('scales');
   const scales = useMemo(() => shownScales(asked, question.scale), [asked, question.scale]);
-  const { data: table, error } = useKeyTable(chosen?.spec, scales, question.preferences);
+  const { data: table, error } = useKeyTable(chosen, scales, question.preferences);
   const heat = useMemo(() => table && heatOf(table), [table]);
-  const home = useMemo(() => {
-    const opened = chosen && familyById(chosen.spec.family)?.open(chosen.spec.layout, {});
-    return opened?.ok ? opened.value.home : 0;
-  }, [chosen]);
+  const home = useMemo(() => homeOf(chosen), [chosen]);
   if (error) return <p role="alert">This table cannot be worked out: {error.message}</p>;
   if (!table || !heat) return <p className="loading">Trying every key…</p>;
   const order = param('order');

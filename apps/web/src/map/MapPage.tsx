@@ -29,7 +29,7 @@ export function MapPage() {
     data: view,
     error,
     isPlaceholderData,
-  } = useMapView(chosen?.spec, question, {
+  } = useMapView(chosen, question, {
     naming: settings.naming,
     dialect: dialectOf(settings, state.family),
   });
@@ -83,7 +83,7 @@ function Body({ state, view }: MapBodyProps) {
   const otherPins = (noteId: string) => current().question.pins.filter((p) => p.noteId !== noteId);
   const pin = (wanted: Pin) => change('pin', { pins: [...otherPins(wanted.noteId), wanted] });
   const unpin = (noteId: string) => change('pin', { pins: otherPins(noteId) });
-  const { data: alternatives } = useAlternatives(chosen?.spec, question, selection.note?.id);
+  const { data: alternatives } = useAlternatives(chosen, question, selection.note?.id);
   useMapKeys({ state, view, pin, unpin, hear: player.hear, togglePlay: player.toggle });
   const { changeSettings } = state;
   const showStaff = useCallback((staff: boolean) => changeSettings({ staff }), [changeSettings]);

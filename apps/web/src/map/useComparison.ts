@@ -5,18 +5,17 @@ import {
   familyById,
   scaleById,
   type Comparison,
-  type InstrumentSpec,
   type MapView,
   type StoredQuestion,
 } from '@same-song/core';
 import { dialectOf } from '../api/settings.ts';
 import { useMapView } from '../compute/compute.ts';
+import type { Subject } from '../compute/subject.ts';
 import { choose } from '../question/reference.ts';
 import type { QuestionState } from '../question/useQuestion.ts';
 
 /** What stands beside the map: its own question, its map once it is there, and how the two differ. */
-export interface Beside {
-  readonly spec: InstrumentSpec;
+export interface Beside extends Subject {
   readonly question: StoredQuestion;
   /** The scale's or the instrument's name. */
   readonly name: string;
@@ -36,7 +35,13 @@ export function useComparison(state: QuestionState, view: MapView | undefined): 
       const scale = scaleById(ref);
       if (!scale.ok) return undefined;
       const beside: StoredQuestion = { ...question, scale: scale.value.id, pins: [] };
-      return { spec: chosen.spec, question: beside, name: scale.value.name, sameInstrument: true };
+      return {
+        key: chosen.key,
+        spec: chosen.spec,
+        question: beside,
+        name: scale.value.name,
+        sameInstrument: true,
+      };
     }
     const found = kind === 'on' ? choose(ref, cabinet, false) : undefined;
     const family = found && familyById(found.spec.family);
@@ -44,6 +49,7 @@ export function useComparison(state: QuestionState, view: MapView | undefined): 
     const sameFamily = found.spec.family === chosen.spec.family;
     const preferences = sameFamily ? question.preferences : defaultPreferences(family);
     return {
+      key: found.key,
       spec: found.spec,
       question: { ...question, pins: [], preferences },
       name: found.spec.name,
@@ -52,7 +58,7 @@ export function useComparison(state: QuestionState, view: MapView | undefined): 
   }, [against, chosen, question, cabinet]);
   const family = other && familyById(other.spec.family);
   const dialect = family ? dialectOf(settings, family) : '';
-  const { data } = useMapView(other?.spec, other?.question ?? question, { naming: settings.naming, dialect });
+  const { data } = useMapView(other, other?.question ?? question, { naming: settings.naming, dialect });
   return useMemo(() => {
     if (!other) return undefined;
     const fits = data !== undefined && data.scene.title !== '' && view !== undefined;

@@ -44,9 +44,9 @@ export function useMapKeys({ state, view, pin, unpin, hear, togglePlay }: MapKey
   };
   const nextWay = async () => {
     const { note } = selected();
-    const spec = state.chosen?.spec;
-    if (!note || !spec) return notify(CHOOSE_FIRST);
-    const [other] = await ask(spec, state.current().question, note.id);
+    const { chosen } = state;
+    if (!note || !chosen) return notify(CHOOSE_FIRST);
+    const [other] = await ask(chosen, state.current().question, note.id);
     if (other) pin({ noteId: note.id, wayId: other.wayId });
     else notify('This note has no other way.');
   };

@@ -4,16 +4,15 @@ import {
   familyById,
   openInstrument,
   specFromPreset,
-  type InstrumentSpec,
   type Adjustment,
 } from '@same-song/core';
-import { specOf, type InstrumentRecord } from '../api/records.ts';
+import type { InstrumentRecord } from '../api/records.ts';
+import { subjectOf, type Subject } from '../compute/subject.ts';
 
 /** An instrument of the cabinet, or one borrowed from the list of presets, as it stands or set for the time being. */
-export interface ChosenInstrument {
+export interface ChosenInstrument extends Subject {
   /** As the link names it: a record's id, or `preset:diatonic/60`; then what is set, as `~capo:3`. */
   readonly ref: string;
-  readonly spec: InstrumentSpec;
   readonly record: InstrumentRecord | undefined;
   /** What to do first, so that it is as the link says; empty when it stands so. */
   readonly todo: readonly string[];
@@ -58,13 +57,13 @@ function standingOf(
   waiting: boolean,
 ): ChosenInstrument | undefined {
   if (isBorrowed(ref)) {
-    const spec = borrowed(ref);
-    if (spec) return { ref, spec, record: undefined, todo: [] };
+    const subject = borrowed(ref);
+    if (subject) return { ref, ...subject, record: undefined, todo: [] };
   }
   if (waiting) return undefined;
   const record = cabinet.find((instrument) => instrument.id === ref) ?? cabinet[0];
-  if (record) return { ref: record.id, spec: specOf(record), record, todo: [] };
-  return { ref: FIRST_BORROWED, spec: borrowed(FIRST_BORROWED)!, record: undefined, todo: [] };
+  if (record) return { ref: record.id, ...subjectOf(record), record, todo: [] };
+  return { ref: FIRST_BORROWED, ...borrowed(FIRST_BORROWED)!, record: undefined, todo: [] };
 }
 
 /** What a link sets that cannot be set leaves the instrument as it stands. */
@@ -77,13 +76,14 @@ function setAs(standing: ChosenInstrument, texts: readonly string[]): ChosenInst
   const set = opened.ok ? adjusted(opened.value, settings) : opened;
   if (!set.ok || set.value.todo.length === 0) return standing;
   const { instrument, todo } = set.value;
-  return { ...standing, spec: instrument.spec, todo, ref: refWith(standing.ref, settings) };
+  const [ref, key] = [standing.ref, standing.key].map((name) => refWith(name, settings));
+  return { ...standing, ref: ref!, key: key!, spec: instrument.spec, todo };
 }
 
-function borrowed(ref: string): InstrumentSpec | undefined {
+function borrowed(ref: string): Subject | undefined {
   const [familyId = '', preset = ''] = ref.slice(BORROWED.length).split('/');
   const known = familyById(familyId)?.presets.some((p) => p.id === preset);
-  return known ? specFromPreset(familyId, preset) : undefined;
+  return known ? { key: ref, spec: specFromPreset(familyId, preset) } : undefined;
 }
 
 /** The key in which a player of an instrument begins; C where there is none. */

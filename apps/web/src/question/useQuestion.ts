@@ -76,7 +76,7 @@ export function useQuestion() {
       if (!there || !itsFamily) return;
       const { question: asked } = questionFromLink(Object.fromEntries(link), itsFamily, homeOf(there));
       const notation = { naming: settings.naming, dialect: dialectOf(settings, itsFamily) };
-      ahead(there.spec, storedQuestion(asked), notation);
+      void ahead(there, storedQuestion(asked), notation);
     },
     [chosen, cabinet, settings, ahead],
   );
