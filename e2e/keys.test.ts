@@ -16,7 +16,7 @@ const HARP = id(13);
 
 async function choose(label: string, value: string): Promise<void> {
   const select = await page.waitForSelector(
-    `::-p-xpath(//select[@aria-label="${label}"] | //label[contains(., "${label}")]/select)`,
+    `::-p-xpath(//select[@aria-label="${label}"] | //label[contains(., "${label}")]//select)`,
   );
   await (select as ElementHandle<Element>).select(value);
 }
@@ -42,7 +42,7 @@ describe('this instrument, all keys', () => {
     await sees(page, 'at least one octave');
     const ruledOut = () => page.$$eval('.keys-cell.ruled-out', (cells) => cells.length);
     expect(await ruledOut()).toBe(0);
-    await page.click('::-p-xpath(//label[contains(., "no overblows")]/input)');
+    await page.click('::-p-xpath(//label[contains(., "no overblows")]//input)');
     await page.waitForSelector('.keys-cell.ruled-out');
     const rows = () =>
       page.$$eval('.keys-grid tbody th', (cells) => cells.map((c) => c.textContent.split(' ')[0]));
@@ -241,8 +241,8 @@ test('what is this: notes, tab, mistakes with their place, and what several inst
   await field.click({ count: 3 });
   await field.type('1 2 3 5');
   await sees(page, 'It fits, best first');
-  await page.click('::-p-xpath(//section//label[contains(., "Lantern drum")]/input)');
-  await page.click('::-p-xpath(//label[contains(., "A♭ harmonica of the room")]/input)');
+  await page.click('::-p-xpath(//section//label[contains(., "Lantern drum")]//input)');
+  await page.click('::-p-xpath(//label[contains(., "A♭ harmonica of the room")]//input)');
   await sees(page, 'In common:');
 });
 
@@ -322,7 +322,7 @@ describe('without a mouse', () => {
 
   test('switching: another key to go to', async () => {
     await open('switch', HARP, '.switch-drawing .chip');
-    await tabTo('select[aria-label="Key to go to"]');
+    await tabTo('.switch-question select');
     await keys(page, 'D');
     await shows(page, '.switch-drawing:nth-of-type(2) figcaption', 'D');
   });

@@ -1,3 +1,5 @@
+import Tab from '@mui/material/Tab';
+import Tabs from '@mui/material/Tabs';
 import Button from '@mui/material/Button';
 import { useNavigate, useSearchParams } from 'react-router';
 import {
@@ -18,20 +20,16 @@ export function AddInstrument({ empty }: { empty: boolean }) {
   return (
     <div className="add">
       <h2>{empty ? 'Your cabinet is empty. What do you have?' : 'What else do you have?'}</h2>
-      <div className="add-families" role="tablist" aria-label="Kind of instrument">
+      <Tabs
+        className="add-families"
+        value={family}
+        aria-label="Kind of instrument"
+        onChange={(_, kind: FamilyId) => setParams({ kind }, { replace: true })}
+      >
         {FAMILY_IDS.map((id) => (
-          <button
-            key={id}
-            type="button"
-            role="tab"
-            aria-selected={id === family}
-            className="add-family"
-            onClick={() => setParams({ kind: id }, { replace: true })}
-          >
-            {families[id].label}
-          </button>
+          <Tab key={id} value={id} label={families[id].label} />
         ))}
-      </div>
+      </Tabs>
       <p>Choose what comes nearest. Everything about it can be changed on the next page.</p>
       <FamilyPresets key={family} id={family} />
     </div>
@@ -51,7 +49,7 @@ function FamilyPresets({ id }: { id: FamilyId }) {
       onUndone: () => navigate('/cabinet'),
     });
   return (
-    <section aria-label={family.label}>
+    <section role="tabpanel" aria-label={family.label}>
       <OwnLayouts id={id} busy={busy} onChoose={choose} />
       {groups.map((group) => (
         <div key={group} className="add-group" role="group" aria-label={group}>

@@ -1,3 +1,8 @@
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import {
   CENTS_RANGE,
@@ -8,6 +13,8 @@ import {
   type Problem,
 } from '@same-song/core';
 import { dialectOf, useSettings } from '../api/settings.ts';
+import { Check } from '../controls/Check.tsx';
+import { OneOf } from '../controls/OneOf.tsx';
 import { useAlternates } from '../compute/compute.ts';
 
 interface AlternatesPanelProps {
@@ -44,10 +51,7 @@ function AlternatesTable(props: AlternatesPanelProps) {
   if (!rows) return <p className="loading">Comparing every way…</p>;
   return (
     <>
-      <label className="alternates-all">
-        <input type="checkbox" checked={all} onChange={(event) => setAll(event.target.checked)} />
-        pitches with a single way too
-      </label>
+      <Check label="pitches with a single way too" checked={all} onChange={setAll} />
       {rows.length === 0 && (
         <p className="editor-hint">No pitch of this instrument can be had in more than one way.</p>
       )}
@@ -72,60 +76,67 @@ function AlternateGroup({ row, spec, onMeasured, onChoices }: AlternatesPanelPro
     onMeasured(cents === undefined ? rest : { ...rest, [wayId]: { pitch: row.pitch, cents } });
   };
   return (
-    <table className="alternate">
+    <Table className="alternate">
       <caption>
         <b>{row.note}</b> between {row.between.join(' and ')}
       </caption>
-      <thead>
-        <tr>
-          <th scope="col">way</th>
-          <th scope="col">asks</th>
-          <th scope="col">measured cents</th>
-          <th scope="col">your choice</th>
-        </tr>
-      </thead>
-      <tbody>
+      <TableHead>
+        <TableRow>
+          <TableCell component="th" scope="col">
+            way
+          </TableCell>
+          <TableCell component="th" scope="col">
+            asks
+          </TableCell>
+          <TableCell component="th" scope="col">
+            measured cents
+          </TableCell>
+          <TableCell component="th" scope="col">
+            your choice
+          </TableCell>
+        </TableRow>
+      </TableHead>
+      <TableBody>
         {candidates.map((candidate) => (
-          <tr key={candidate.wayId}>
-            <th scope="row">
+          <TableRow key={candidate.wayId}>
+            <TableCell component="th" scope="row">
               {candidate.tab}
               <span>{candidate.words}</span>
-            </th>
-            <td>
+            </TableCell>
+            <TableCell>
               {candidate.moves.map((move) => `${move.label} ${move.count}`).join(', ') || 'next to nothing'}
               {candidate.recommended && candidates.length > 1 && <b className="recommended">recommended</b>}
-            </td>
-            <td>
+            </TableCell>
+            <TableCell>
               <CentsField
                 candidate={candidate}
                 note={row.note}
                 onChange={(cents) => measure(candidate.wayId, cents)}
               />
-            </td>
-            <td>
+            </TableCell>
+            <TableCell>
               {candidates.length > 1 && (
-                <input
-                  type="radio"
-                  name={`choice-${row.pitch}`}
-                  aria-label={`${candidate.words} for ${row.note}`}
+                <OneOf
+                  group={`choice-${row.pitch}`}
+                  name={`${candidate.words} for ${row.note}`}
                   checked={candidate.chosen}
-                  onChange={() => onChoices([...others, candidate.wayId])}
+                  onChoose={() => onChoices([...others, candidate.wayId])}
                 />
               )}
-            </td>
-          </tr>
+            </TableCell>
+          </TableRow>
         ))}
         {chosen && (
-          <tr>
-            <td colSpan={4}>
+          <TableRow>
+            <TableCell colSpan={4}>
               <button type="button" className="link" onClick={() => onChoices(others)}>
                 No choice: let the line decide
               </button>
-            </td>
-          </tr>
+            </TableCell>
+          </TableRow>
         )}
-      </tbody>
-    </table>
+      </TableBody>
+    </Table>
   );
 }
 

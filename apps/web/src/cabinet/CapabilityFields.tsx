@@ -1,4 +1,5 @@
 import Button from '@mui/material/Button';
+import { Check } from '../controls/Check.tsx';
 import type { Capability, CapabilityGroup, Instrument, InstrumentSpec } from '@same-song/core';
 
 interface CapabilityFieldsProps {
@@ -46,10 +47,7 @@ function GroupFields({ group, places, onChange }: GroupFieldsProps) {
     <fieldset className="capability">
       <legend>{group.label}</legend>
       {group.places.map((place) => (
-        <label key={place}>
-          <input type="checkbox" checked={places.includes(place)} onChange={() => flip(place)} />
-          {place}
-        </label>
+        <Check key={place} label={place} checked={places.includes(place)} onChange={() => flip(place)} />
       ))}
       <Button size="small" variant="text" onClick={() => onChange(all ? [] : group.places)}>
         {all ? 'None' : 'All'}

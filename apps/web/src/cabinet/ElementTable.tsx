@@ -1,3 +1,8 @@
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import {
   ownNamer,
@@ -10,6 +15,7 @@ import {
   type LayoutElement,
   type Problem,
 } from '@same-song/core';
+import { Check } from '../controls/Check.tsx';
 import { ColumnHeads } from '../frame/ColumnHeads.tsx';
 
 interface ElementTableProps {
@@ -97,28 +103,30 @@ function Cells({ name, elements, cell }: CellsProps) {
       </fieldset>
     ));
   return (
-    <table className="elements">
+    <Table className="elements">
       {name && <caption>{name}</caption>}
-      <thead>
-        <tr>
-          <th scope="col">
+      <TableHead>
+        <TableRow>
+          <TableCell component="th" scope="col">
             <span className="unseen">Row</span>
-          </th>
+          </TableCell>
           <ColumnHeads columns={columns} />
-        </tr>
-      </thead>
-      <tbody>
+        </TableRow>
+      </TableHead>
+      <TableBody>
         {rows.map((row) => (
-          <tr key={row}>
-            <th scope="row">{row}</th>
+          <TableRow key={row}>
+            <TableCell component="th" scope="row">
+              {row}
+            </TableCell>
             {columns.map((column) => {
               const element = elements.find((e) => e.row === row && e.column === column);
-              return <td key={column}>{element && cell(element)}</td>;
+              return <TableCell key={column}>{element && cell(element)}</TableCell>;
             })}
-          </tr>
+          </TableRow>
         ))}
-      </tbody>
-    </table>
+      </TableBody>
+    </Table>
   );
 }
 
@@ -236,15 +244,9 @@ function ValueField({ element, value, wrong, onChange }: ValueFieldProps) {
   }, [wrong, value.value]);
   if (value.kind === 'flag')
     return (
-      <label className="element-value">
-        <input
-          type="checkbox"
-          aria-label={name}
-          checked={value.value}
-          onChange={(event) => onChange(event.target.checked)}
-        />
-        {value.label}
-      </label>
+      <div className="element-value">
+        <Check label={value.label} name={name} checked={value.value} onChange={onChange} />
+      </div>
     );
   const take = () => {
     const typed = text.trim();

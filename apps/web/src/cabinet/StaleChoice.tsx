@@ -1,3 +1,8 @@
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import Button from '@mui/material/Button';
 import type { InstrumentSpec } from '@same-song/core';
 
@@ -31,24 +36,26 @@ export function StaleChoice({ mine, theirs, onMine, onTheirs }: StaleChoiceProps
   return (
     <div className="stale" role="alert">
       <h3>This was changed elsewhere while you were editing</h3>
-      <table>
-        <thead>
-          <tr>
-            <th />
-            <th>Yours</th>
-            <th>There now</th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell component="th" />
+            <TableCell component="th">Yours</TableCell>
+            <TableCell component="th">There now</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {fields.map((field) => (
-            <tr key={field}>
-              <th scope="row">{LABELS[field]}</th>
-              <td dir="auto">{text(mine, field)}</td>
-              <td dir="auto">{text(theirs, field)}</td>
-            </tr>
+            <TableRow key={field}>
+              <TableCell component="th" scope="row">
+                {LABELS[field]}
+              </TableCell>
+              <TableCell dir="auto">{text(mine, field)}</TableCell>
+              <TableCell dir="auto">{text(theirs, field)}</TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       <Button variant="contained" onClick={onMine}>
         Keep mine
       </Button>{' '}

@@ -1,8 +1,10 @@
+import TableCell from '@mui/material/TableCell';
+
 /** Heads of a table's columns, each with its own text. */
 export function ColumnHeads({ columns }: { columns: readonly string[] }) {
   return columns.map((column) => (
-    <th key={column} scope="col">
+    <TableCell key={column} component="th" scope="col">
       {column}
-    </th>
+    </TableCell>
   ));
 }

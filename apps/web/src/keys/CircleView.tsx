@@ -12,6 +12,7 @@ import {
   usualInstrument,
   type NoteName,
 } from '@same-song/core';
+import { Picklist } from '../controls/Picklist.tsx';
 import { keyIn } from '../question/questionWords.ts';
 import { homeOf, presetRef } from '../question/reference.ts';
 import type { KeysViewProps } from './keysView.ts';
@@ -57,33 +58,25 @@ export function CircleView({ state }: KeysViewProps) {
       <Circle segments={segments} current={current} now={now} onChoose={choose} />
       <section className="circle-words" aria-label="This key">
         <div className="keys-tools">
-          <label>
-            Clockwise{' '}
-            <select
-              value={param('turn')}
-              onChange={(event) => setParam('turn', event.target.value, 'the circle')}
-            >
-              <option value="">by fifths</option>
-              <option value="fourths">by fourths</option>
-            </select>
-          </label>
+          <Picklist
+            label="Clockwise"
+            value={param('turn')}
+            choices={TURNS}
+            onChange={(turn) => setParam('turn', turn, 'the circle')}
+          />
         </div>
         <KeyWords segment={current} home={USUAL_KEYS[home]!} />
         <ScaleWords state={state} />
         <h3>Key and position give the harmonica</h3>
         <p className="circle-position">
           To play in {noteText(current.note)} in{' '}
-          <select
-            aria-label="Position"
-            value={wanted}
-            onChange={(event) => setParam('position', event.target.value, 'the position')}
-          >
-            {Array.from({ length: 12 }, (_, i) => (
-              <option key={i + 1} value={i + 1}>
-                {ordinal(i + 1)} position
-              </option>
-            ))}
-          </select>{' '}
+          <Picklist
+            label="Position"
+            silent
+            value={String(wanted)}
+            choices={POSITIONS}
+            onChange={(position) => setParam('position', position, 'the position')}
+          />{' '}
           take <b>{noteText(needed)}</b>.{' '}
           <button
             type="button"
@@ -120,6 +113,15 @@ function ScaleWords({ state }: KeysViewProps) {
     </p>
   );
 }
+
+const TURNS = [
+  { id: '', label: 'by fifths' },
+  { id: 'fourths', label: 'by fourths' },
+];
+const POSITIONS = Array.from({ length: 12 }, (_, i) => ({
+  id: String(i + 1),
+  label: `${ordinal(i + 1)} position`,
+}));
 
 function ordinal(n: number): string {
   return `${n}${['st', 'nd', 'rd'][n - 1] ?? 'th'}`;

@@ -1,3 +1,8 @@
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -37,24 +42,32 @@ export function EverythingView({ state }: KeysViewProps) {
           Trying the cabinet… <progress value={progress} max={1} />
         </p>
       )}
-      <table className="keys-list">
-        <thead>
-          <tr>
-            <th scope="col">Take</th>
-            <th scope="col">Do first</th>
-            <th scope="col">It gives</th>
-            <th scope="col">The best octave asks</th>
-            <th scope="col">
+      <Table className="keys-list">
+        <TableHead>
+          <TableRow>
+            <TableCell component="th" scope="col">
+              Take
+            </TableCell>
+            <TableCell component="th" scope="col">
+              Do first
+            </TableCell>
+            <TableCell component="th" scope="col">
+              It gives
+            </TableCell>
+            <TableCell component="th" scope="col">
+              The best octave asks
+            </TableCell>
+            <TableCell component="th" scope="col">
               <span className="unseen">Open</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
+            </TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {data?.map((suggestion, i) => (
             <SuggestionRow key={i} suggestion={suggestion} reference={refOf(suggestion, cabinet)} />
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
     </>
   );
 }
@@ -67,22 +80,22 @@ function refOf({ of, settings }: CabinetSuggestion, cabinet: readonly Instrument
 function SuggestionRow({ suggestion, reference }: { suggestion: Suggestion; reference: string }) {
   const { spec, todo, cell } = suggestion;
   return (
-    <tr className={cell.best === undefined ? 'keys-poor' : ''}>
-      <th scope="row" dir="auto">
+    <TableRow className={cell.best === undefined ? 'keys-poor' : ''}>
+      <TableCell component="th" scope="row" dir="auto">
         {spec.name}
         <span>{cell.facts[0]}</span>
-      </th>
-      <td>{todo.length > 0 ? todo.join(', ') : 'nothing'}</td>
-      <td>
+      </TableCell>
+      <TableCell>{todo.length > 0 ? todo.join(', ') : 'nothing'}</TableCell>
+      <TableCell>
         <b>{octavesText(cell)}</b>
         <span>{notesText(cell, familyById(spec.family)!)}</span>
-      </td>
-      <td>{demandsText(cell)}</td>
-      <td>
+      </TableCell>
+      <TableCell>{demandsText(cell)}</TableCell>
+      <TableCell>
         <Link className="link" to={mapLink(reference, cell)}>
           Map
         </Link>
-      </td>
-    </tr>
+      </TableCell>
+    </TableRow>
   );
 }

@@ -1,3 +1,7 @@
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import {
@@ -13,6 +17,7 @@ import {
   type Instrument,
 } from '@same-song/core';
 import { specOf } from '../api/records.ts';
+import { Check } from '../controls/Check.tsx';
 import { pitchChip } from '../scene/pitchChip.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { dialectOf } from '../api/settings.ts';
@@ -92,13 +97,13 @@ export function IdentifyView({ state }: KeysViewProps) {
           <>
             <h2>{fits.length === 0 ? 'No scale of the list comes near this set' : 'It fits, best first'}</h2>
             {fits.length === 0 && <p>Try fewer notes, or look what several of them share.</p>}
-            <table className="keys-list">
-              <tbody>
+            <Table className="keys-list">
+              <TableBody>
                 {fits.slice(0, SHOWN).map((fit, i) => (
                   <FitRow key={i} fit={fit} reference={chosen!.ref} />
                 ))}
-              </tbody>
-            </table>
+              </TableBody>
+            </Table>
           </>
         )}
         {text.trim() === '' && (
@@ -149,11 +154,11 @@ function FitRow({ fit, reference }: { fit: Fit; reference: string }) {
   const degrees = (semitones: readonly number[]) => semitones.map((s) => CHROMATIC_DEGREE_NAMES[s]).join(' ');
   const exact = fit.lacking.length + fit.strange.length === 0;
   return (
-    <tr>
-      <th scope="row">
+    <TableRow>
+      <TableCell component="th" scope="row">
         {noteText(fit.tonic)} {fit.scale.name}
-      </th>
-      <td>
+      </TableCell>
+      <TableCell>
         {exact
           ? 'exactly'
           : [
@@ -162,13 +167,13 @@ function FitRow({ fit, reference }: { fit: Fit; reference: string }) {
             ]
               .filter((part) => part !== '')
               .join(', ')}
-      </td>
-      <td>
+      </TableCell>
+      <TableCell>
         <Link className="link" to={mapLink(reference, { tonic: noteCode(fit.tonic), scale: fit.scale.id })}>
           Map
         </Link>
-      </td>
-    </tr>
+      </TableCell>
+    </TableRow>
   );
 }
 
@@ -200,10 +205,12 @@ function CommonPart({ state }: KeysViewProps) {
       <p>Counting what each of them plays plainly: no bends, no half-holes, strings as they are.</p>
       <div className="keys-tools">
         {cabinet.map((record) => (
-          <label key={record.id}>
-            <input type="checkbox" checked={ids.includes(record.id)} onChange={() => toggle(record.id)} />
-            {record.name}
-          </label>
+          <Check
+            key={record.id}
+            label={record.name}
+            checked={ids.includes(record.id)}
+            onChange={() => toggle(record.id)}
+          />
         ))}
       </div>
       {sets.length > 1 && (

@@ -1,5 +1,7 @@
+import Tab from '@mui/material/Tab';
+import Tabs from '@mui/material/Tabs';
 import { lazy, Suspense, useEffect } from 'react';
-import { NavLink, Navigate, useLocation, useNavigate, useParams } from 'react-router';
+import { Link, Navigate, useLocation, useNavigate, useParams } from 'react-router';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useQuestion } from '../question/useQuestion.ts';
 import { KeysSentence } from './KeysSentence.tsx';
@@ -62,15 +64,19 @@ export function KeysPage() {
     <div className="keys">
       <header className="keys-head">
         <KeysSentence state={state} question={id} />
-        <nav className="keys-views" aria-label="Questions about keys">
+        <Tabs component="nav" className="keys-views" value={id} aria-label="Questions about keys">
           {VIEWS.map((entry) => (
-            <NavLink key={entry.id} to={`/keys/${entry.id}${search}`}>
-              {entry.name}
-            </NavLink>
+            <Tab
+              key={entry.id}
+              value={entry.id}
+              label={entry.name}
+              component={Link}
+              to={`/keys/${entry.id}${search}`}
+            />
           ))}
-        </nav>
+        </Tabs>
       </header>
-      <div className="keys-page" aria-label={name}>
+      <div className="keys-page" role="tabpanel" aria-label={name}>
         <Suspense fallback={<p className="loading">Opening…</p>}>
           {state.chosen ? <View state={state} /> : <p className="loading">Opening the cabinet…</p>}
         </Suspense>

@@ -1,3 +1,4 @@
+import ToggleButton from '@mui/material/ToggleButton';
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import {
@@ -17,6 +18,7 @@ import {
 } from '@same-song/core';
 import { progressions, type ProgressionRecord } from '../api/records.ts';
 import { useChordScene } from '../compute/compute.ts';
+import { Picklist } from '../controls/Picklist.tsx';
 import { useKeeping } from '../frame/useKeeping.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import type { KeysViewProps } from './keysView.ts';
@@ -143,16 +145,12 @@ function Editor({ text, byDegree, beats, forms, form, problem, onForm, onText, o
   }
   return (
     <div className="chords-editor">
-      <label>
-        Progression{' '}
-        <select value={form} onChange={(event) => onForm(event.target.value)}>
-          {forms.map((f) => (
-            <option key={f.id} value={f.id}>
-              {f.name}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Picklist
+        label="Progression"
+        value={form}
+        choices={forms.map(({ id, name }) => ({ id, label: name }))}
+        onChange={onForm}
+      />
       <label className="chords-text">
         Chords by degree, bar by bar{' '}
         <input
@@ -248,7 +246,7 @@ function Bars({ progression, keyOfAll, bar, onBar }: BarsProps) {
     <ol className="bars" aria-label="Bars">
       {progression.bars.map((chords, i) => (
         <li key={i}>
-          <button type="button" aria-pressed={i === bar} onClick={() => onBar(i)}>
+          <ToggleButton value={i} selected={i === bar} onChange={() => onBar(i)}>
             <span className="bars-number">{i + 1}</span>
             {chords.map((chord, c) => (
               <span key={c} className="bars-chord">
@@ -260,7 +258,7 @@ function Bars({ progression, keyOfAll, bar, onBar }: BarsProps) {
                 </span>
               </span>
             ))}
-          </button>
+          </ToggleButton>
         </li>
       ))}
     </ol>

@@ -9,6 +9,7 @@ import {
   usualTonic,
 } from '@same-song/core';
 import { useSwitching } from '../compute/compute.ts';
+import { Picklist } from '../controls/Picklist.tsx';
 import { scaleWords, tonicWords } from '../question/questionWords.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { tabLine } from '../question/tabLine.ts';
@@ -56,35 +57,26 @@ export function SwitchView({ state }: KeysViewProps) {
         facts: data.facts[i]!,
       }))
     : [];
+  const keys = [...new Set([to, ...USUAL_KEYS.map(noteCode)])];
+  const scales = [...new Set([scale, ...SCALES.map((s) => s.id)])];
   return (
     <div className="switch">
       <p className="switch-question">
         From <b>{`${tonicWords(question)} ${scaleWords(question)}`}</b> to{' '}
-        <select
-          aria-label="Key to go to"
+        <Picklist
+          label="Key to go to"
+          silent
           value={to}
-          onChange={(event) => setParam('to', event.target.value, 'the key to go to')}
-        >
-          {[...new Set([to, ...USUAL_KEYS.map(noteCode)])].map((code) => (
-            <option key={code} value={code}>
-              {tonicText(code)}
-            </option>
-          ))}
-        </select>{' '}
-        <select
-          aria-label="Scale to go to"
+          choices={keys.map((id) => ({ id, label: tonicText(id) }))}
+          onChange={(id) => setParam('to', id, 'the key to go to')}
+        />{' '}
+        <Picklist
+          label="Scale to go to"
+          silent
           value={scale}
-          onChange={(event) => setParam('toscale', event.target.value, 'the scale to go to')}
-        >
-          {[...new Set([scale, ...SCALES.map((s) => s.id)])].map((id) => {
-            const found = scaleById(id);
-            return (
-              <option key={id} value={id}>
-                {found.ok ? found.value.name : id}
-              </option>
-            );
-          })}
-        </select>
+          choices={scales.map((id) => ({ id, label: scaleName(id) }))}
+          onChange={(id) => setParam('toscale', id, 'the scale to go to')}
+        />
       </p>
       {error && <p role="alert">This cannot be worked out: {error.message}</p>}
       {data && (

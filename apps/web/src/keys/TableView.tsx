@@ -9,6 +9,8 @@ import { CellDetail } from './CellDetail.tsx';
 import { scaleName } from './cellWords.ts';
 import { KeyGrid } from './KeyGrid.tsx';
 import { OctaveStrips } from './OctaveStrips.tsx';
+import { Check } from '../controls/Check.tsx';
+import { Picklist } from '../controls/Picklist.tsx';
 import { homeOf } from '../question/reference.ts';
 import type { KeysViewProps } from './keysView.ts';
 import { EASIEST, heatOf, orderedRows, SCALE_SETS, shownScales } from './tableShape.ts';
@@ -108,43 +110,31 @@ function TableTools({ state, scales }: TableToolsProps) {
   const chosen = param('only').split(',');
   return (
     <div className="keys-tools">
-      <label>
-        <span className="unseen">Order of the keys</span>
-        <select value={order} onChange={(event) => setParam('order', event.target.value, 'the order')}>
-          {orders.map(({ id, label }) => (
-            <option key={id} value={id}>
-              {label}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label>
-        <span className="unseen">Scales shown</span>
-        <select
-          value={asked}
-          onChange={(event) => setParam('scales', event.target.value, 'the scales shown')}
-        >
-          {SCALE_SETS.map(({ id, label }) => (
-            <option key={id} value={id}>
-              {label}
-            </option>
-          ))}
-          {!isSet && <option value={asked}>scales of your choice</option>}
-        </select>
-      </label>
+      <Picklist
+        label="Order of the keys"
+        silent
+        value={order}
+        choices={orders}
+        onChange={(id) => setParam('order', id, 'the order')}
+      />
+      <Picklist
+        label="Scales shown"
+        silent
+        value={asked}
+        choices={isSet ? SCALE_SETS : [...SCALE_SETS, { id: asked, label: 'scales of your choice' }]}
+        onChange={(id) => setParam('scales', id, 'the scales shown')}
+      />
       <AddScale
         current={question.scale}
         onAdd={(id) => setParam('scales', listed([...new Set([...scales, id])]), 'the scales shown')}
       />
       {filtersOf(family).map(({ id, label }) => (
-        <label key={id}>
-          <input
-            type="checkbox"
-            checked={chosen.includes(id)}
-            onChange={() => flipParam('only', id, 'the filter')}
-          />
-          {label}
-        </label>
+        <Check
+          key={id}
+          label={label}
+          checked={chosen.includes(id)}
+          onChange={() => flipParam('only', id, 'the filter')}
+        />
       ))}
     </div>
   );

@@ -1,6 +1,12 @@
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import { Link } from 'react-router';
 import { families, FAMILY_IDS, familyById, type Family, type presetsFor } from '@same-song/core';
 import { usePresetsFor } from '../compute/compute.ts';
+import { Picklist } from '../controls/Picklist.tsx';
 import { presetRef } from '../question/reference.ts';
 import { demandsText, notesText, octavesText } from './cellWords.ts';
 import type { KeysViewProps } from './keysView.ts';
@@ -15,34 +21,38 @@ export function WhichView({ state }: KeysViewProps) {
   return (
     <>
       <div className="keys-tools">
-        <label>
-          Kind of instrument{' '}
-          <select value={kind} onChange={(event) => setParam('kind', event.target.value, 'the kind')}>
-            {FAMILY_IDS.map((id) => (
-              <option key={id} value={id}>
-                {families[id].label}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Picklist
+          label="Kind of instrument"
+          value={kind}
+          choices={FAMILY_IDS.map((id) => families[id])}
+          onChange={(id) => setParam('kind', id, 'the kind')}
+        />
         <span className="keys-soft">Each opens on Map.</span>
       </div>
       {error && <p role="alert">This cannot be worked out: {error.message}</p>}
       {!data && !error && <p className="loading">Trying every one…</p>}
-      <table className="keys-list">
-        <thead>
-          <tr>
-            <th scope="col">Take</th>
-            <th scope="col">It is then</th>
-            <th scope="col">It gives</th>
-            <th scope="col">The best octave asks</th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table className="keys-list">
+        <TableHead>
+          <TableRow>
+            <TableCell component="th" scope="col">
+              Take
+            </TableCell>
+            <TableCell component="th" scope="col">
+              It is then
+            </TableCell>
+            <TableCell component="th" scope="col">
+              It gives
+            </TableCell>
+            <TableCell component="th" scope="col">
+              The best octave asks
+            </TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {data &&
             merged(data, shown).map((row) => <ChoiceRow key={row.ones[0]!.preset} row={row} kind={kind} />)}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
     </>
   );
 }
@@ -78,20 +88,20 @@ function merged(ones: readonly One[], family: Family): readonly Row[] {
 function ChoiceRow({ row, kind }: { row: Row; kind: string }) {
   const { ones, position, octaves, notes, demands } = row;
   return (
-    <tr className={ones[0]!.cell.best === undefined ? 'keys-poor' : ''}>
-      <th scope="row" className="keys-ones">
+    <TableRow className={ones[0]!.cell.best === undefined ? 'keys-poor' : ''}>
+      <TableCell component="th" scope="row" className="keys-ones">
         {ones.map(({ preset, label, cell }) => (
           <Link key={preset} className="link" to={mapLink(presetRef(kind, preset), cell)} title="Open in Map">
             {label}
           </Link>
         ))}
-      </th>
-      <td>{position}</td>
-      <td>
+      </TableCell>
+      <TableCell>{position}</TableCell>
+      <TableCell>
         <b>{octaves}</b>
         <span>{notes}</span>
-      </td>
-      <td>{demands}</td>
-    </tr>
+      </TableCell>
+      <TableCell>{demands}</TableCell>
+    </TableRow>
   );
 }

@@ -1,3 +1,8 @@
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import Button from '@mui/material/Button';
 import type { Comparison, WayView } from '@same-song/core';
 import { tabLine } from '../question/tabLine.ts';
@@ -41,32 +46,40 @@ interface EffortTableProps {
 
 function EffortTable({ first, second, comparison }: EffortTableProps) {
   return (
-    <table className="compare-table">
-      <thead>
-        <tr>
-          <th scope="col">
+    <Table className="compare-table">
+      <TableHead>
+        <TableRow>
+          <TableCell component="th" scope="col">
             <span className="unseen">What</span>
-          </th>
-          <th scope="col">{first}</th>
-          <th scope="col">{second}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr>
-          <th scope="row">notes to be had</th>
+          </TableCell>
+          <TableCell component="th" scope="col">
+            {first}
+          </TableCell>
+          <TableCell component="th" scope="col">
+            {second}
+          </TableCell>
+        </TableRow>
+      </TableHead>
+      <TableBody>
+        <TableRow>
+          <TableCell component="th" scope="row">
+            notes to be had
+          </TableCell>
           {comparison.coverage.map((text, i) => (
-            <td key={i}>{text}</td>
+            <TableCell key={i}>{text}</TableCell>
           ))}
-        </tr>
+        </TableRow>
         {comparison.terms.map((term) => (
-          <tr key={term.label}>
-            <th scope="row">{term.label}</th>
-            <td className={term.first < term.second ? 'compare-less' : ''}>{term.first}</td>
-            <td className={term.second < term.first ? 'compare-less' : ''}>{term.second}</td>
-          </tr>
+          <TableRow key={term.label}>
+            <TableCell component="th" scope="row">
+              {term.label}
+            </TableCell>
+            <TableCell className={term.first < term.second ? 'compare-less' : ''}>{term.first}</TableCell>
+            <TableCell className={term.second < term.first ? 'compare-less' : ''}>{term.second}</TableCell>
+          </TableRow>
         ))}
-      </tbody>
-    </table>
+      </TableBody>
+    </Table>
   );
 }
 

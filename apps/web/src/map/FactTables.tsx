@@ -1,3 +1,8 @@
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import type { FactTable, LineView, Remark } from '@same-song/core';
 import { ColumnHeads } from '../frame/ColumnHeads.tsx';
 
@@ -40,22 +45,22 @@ export function FactTables({
   return tables.map((table) => (
     <section key={table.id}>
       <h2>{table.title}</h2>
-      <table className="fact-table" aria-label={table.title}>
-        <thead>
-          <tr>
+      <Table className="fact-table" aria-label={table.title}>
+        <TableHead>
+          <TableRow>
             <ColumnHeads columns={table.columns} />
-          </tr>
-        </thead>
-        <tbody>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {table.rows.map((row, i) => (
-            <tr key={i} className={selected && row.wayIds?.includes(selected) ? 'lit' : ''}>
+            <TableRow key={i} className={selected && row.wayIds?.includes(selected) ? 'lit' : ''}>
               {row.cells.map((cell, j) => (
-                <td key={j}>{cell}</td>
+                <TableCell key={j}>{cell}</TableCell>
               ))}
-            </tr>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       <p className="fact-about">{table.about}</p>
     </section>
   ));

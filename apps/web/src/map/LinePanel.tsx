@@ -1,3 +1,4 @@
+import ToggleButton from '@mui/material/ToggleButton';
 import { area, curveLinear, line as lineShape } from 'd3-shape';
 import { lazy, memo, Suspense, useEffect, useRef } from 'react';
 import type { AirBalance, AirNames, LineView, MapView, Side, SideNames } from '@same-song/core';
@@ -110,15 +111,15 @@ export const LinePanel = memo(function LinePanel({
         </div>
       </div>
       {onStaff && (
-        <button
-          type="button"
-          className="link line-staff"
-          aria-pressed={staff}
+        <ToggleButton
+          className="line-staff"
+          value="staff"
+          selected={staff}
           title="The line as notes on a staff (F)"
-          onClick={() => onStaff(!staff)}
+          onChange={() => onStaff(!staff)}
         >
           staff
-        </button>
+        </ToggleButton>
       )}
       <LineTab line={line} separator={view.tabSeparator} marked={marked} />
     </section>

@@ -1,6 +1,9 @@
 import Button from '@mui/material/Button';
 import { NAMINGS, sceneToSvg, type MapView, type NamingStyle } from '@same-song/core';
 import { download, fileName } from '../frame/files.ts';
+import { dialectOf } from '../api/settings.ts';
+import { Check } from '../controls/Check.tsx';
+import { Picklist } from '../controls/Picklist.tsx';
 import { CompareButton } from './CompareButton.tsx';
 import { KeepQuestion } from './KeepQuestion.tsx';
 import type { QuestionState } from '../question/useQuestion.ts';
@@ -10,6 +13,8 @@ const NAMING_WORDS: Readonly<Record<NamingStyle, string>> = {
   simple: 'plain names',
   sharps: 'sharps only',
 };
+
+const NAMING_CHOICES = NAMINGS.map((id) => ({ id, label: NAMING_WORDS[id] }));
 
 interface MapToolsProps {
   readonly state: QuestionState;
@@ -44,42 +49,23 @@ export function MapTools(props: MapToolsProps) {
         />
         bpm
       </label>
-      <label className="map-tool giving">
-        <span className="unseen">Tab</span>
-        <select
-          value={settings.dialects[family.id]}
-          onChange={(event) =>
-            changeSettings({ dialects: { ...settings.dialects, [family.id]: event.target.value } })
-          }
-        >
-          {family.dialects.map((dialect) => (
-            <option key={dialect.id} value={dialect.id}>
-              {dialect.label}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label className="map-tool">
-        <span className="unseen">Note names</span>
-        <select
-          title="Note names: as the key spells them; plain, without F♭ and double signs; or sharps only"
-          value={settings.naming}
-          onChange={(event) => changeSettings({ naming: event.target.value as NamingStyle })}
-        >
-          {NAMINGS.map((naming) => (
-            <option key={naming} value={naming}>
-              {NAMING_WORDS[naming]}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Picklist
+        label="Tab"
+        silent
+        value={dialectOf(settings, family)}
+        choices={family.dialects}
+        onChange={(dialect) => changeSettings({ dialects: { ...settings.dialects, [family.id]: dialect } })}
+      />
+      <Picklist
+        label="Note names"
+        silent
+        title="Note names: as the key spells them; plain, without F♭ and double signs; or sharps only"
+        value={settings.naming}
+        choices={NAMING_CHOICES}
+        onChange={(naming) => changeSettings({ naming })}
+      />
       <span className="map-tools-gap" />
-      {view.drones.length > 0 && (
-        <label className="map-tool">
-          <input type="checkbox" checked={droning} onChange={(event) => onDrone(event.target.checked)} />
-          drones
-        </label>
-      )}
+      {view.drones.length > 0 && <Check label="drones" checked={droning} onChange={onDrone} />}
       <CompareButton state={state} />
       <KeepQuestion state={state} title={title} />
       <Button variant="text" onClick={() => window.print()}>

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { WEIGHT_RANGE } from '@same-song/core';
+import { Picklist } from '../controls/Picklist.tsx';
 import type { QuestionState } from '../question/useQuestion.ts';
 
 /** The weights behind the preference, and the choices of school; a change shows at once. */
@@ -24,23 +25,17 @@ export function PreferenceWeights({ state }: { state: QuestionState }) {
   return (
     <div className="weights">
       {family.playingOptions.map((option) => (
-        <label key={option.id} className="weights-option">
-          {option.label}
-          <select
-            value={
-              question.preferences.playingOptions[option.id] ??
-              preset.playingOptions?.[option.id] ??
-              option.options[0]!.id
-            }
-            onChange={(event) => setOption(option.id, event.target.value)}
-          >
-            {option.options.map((choice) => (
-              <option key={choice.id} value={choice.id}>
-                {choice.label}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Picklist
+          key={option.id}
+          label={option.label}
+          value={
+            question.preferences.playingOptions[option.id] ??
+            preset.playingOptions?.[option.id] ??
+            option.options[0]!.id
+          }
+          choices={option.options}
+          onChange={(choice) => setOption(option.id, choice)}
+        />
       ))}
       <Button variant="text" size="small" onClick={() => setShown(!shown)} aria-expanded={shown}>
         {shown ? 'Hide the weights' : 'What counts how much'}

@@ -24,6 +24,24 @@ const COLOURS = Object.freeze({
   },
 });
 
+/** A box to tick or a ring to choose: its lines are drawn by `controls/`. */
+function mark({ ink, leaf, soft, chord }: (typeof COLOURS)[Ground]) {
+  return {
+    padding: 3,
+    '& .mark': {
+      width: 20,
+      height: 20,
+      fill: leaf,
+      stroke: soft,
+      strokeWidth: 1.5,
+      '& path': { fill: 'none', stroke: ink, strokeWidth: 3 },
+      '& .mark-filled': { fill: ink, stroke: 'none' },
+    },
+    '&.Mui-checked .mark': { stroke: chord, strokeWidth: 2 },
+    '&.Mui-focusVisible': { outline: '3px solid var(--home)', outlineOffset: -1 },
+  };
+}
+
 const TEXT_FACE = 'var(--text-face)';
 const HEADING_FACE = 'var(--heading-face)';
 
@@ -73,6 +91,55 @@ export function themeFor(ground: Ground): Theme {
       },
       MuiPopover: {
         styleOverrides: { paper: { border: `2px solid ${c.ink}`, borderRadius: 8, marginTop: 6 } },
+      },
+      MuiCheckbox: { styleOverrides: { root: mark(c) } },
+      MuiRadio: { styleOverrides: { root: mark(c) } },
+      MuiTabs: {
+        // Tabs that find no room stand in a second row, so the mark is each tab's own.
+        styleOverrides: {
+          root: { minHeight: 0 },
+          list: { flexWrap: 'wrap', gap: '2px 4px' },
+          indicator: { display: 'none' },
+        },
+      },
+      MuiTab: {
+        styleOverrides: {
+          root: {
+            minHeight: 0,
+            minWidth: 0,
+            padding: '6px 11px 8px',
+            fontSize: '1rem',
+            color: c.ink,
+            opacity: 1,
+            '&.Mui-selected': { color: c.ink },
+          },
+        },
+      },
+      MuiToggleButton: {
+        styleOverrides: {
+          root: {
+            border: outline,
+            color: c.ink,
+            background: c.leaf,
+            fontSize: '1rem',
+            textAlign: 'left',
+            '&:hover, &.Mui-selected, &.Mui-selected:hover': { background: c.leaf, color: c.ink },
+          },
+        },
+      },
+      MuiTable: { styleOverrides: { root: { width: 'auto' } } },
+      MuiTableCell: {
+        styleOverrides: {
+          root: {
+            font: 'inherit',
+            lineHeight: 'inherit',
+            color: 'inherit',
+            borderBottom: outline,
+            padding: '4px 12px 4px 0',
+            verticalAlign: 'top',
+          },
+          head: { fontWeight: 450, color: c.soft, padding: '2px 12px 2px 0' },
+        },
       },
       MuiOutlinedInput: {
         styleOverrides: {

@@ -44,6 +44,8 @@ export interface State {
 
 export interface StateSet {
   readonly id: number;
+  /** What has been worked out to follow, by choices and time. */
+  readonly next: Map<number, Entered>;
   readonly states: readonly State[];
   /** What a state left behind, as the family's `carry` wrote it. */
   carried(state: number): string;
@@ -60,21 +62,20 @@ const STATES_LIMIT = 4096;
 /** Numbers below which holds, and things left behind, stay, so that several make one exact number. */
 const HOLDS = 2 ** 20;
 const CARRIED = 2 ** 12;
-const FILLED = 2 ** 8;
 const TIMES = 2 ** 12;
 
 export function stateTable(instrument: Instrument, costs: CostTable): StateTable {
   const numbers = new Map<string, number>();
   const choices = new Map<string, Choices>();
   const sets = new Map<string, StateSet>();
-  const entered = new Map<number, Entered>();
+  const beginnings = new Map<number, Entered>();
   const times = new Map<string, number>();
   const timesOf = new WeakMap<NoteTiming, number>();
   const own = new Map<string, readonly number[]>();
   const texts: string[] = [''];
   const textNumbers = new Map<string, number>([['', 0]]);
   const carriedOn = new Map<number, number>();
-  const stepCosts = new Map<string, Map<number, number>>();
+  const stepCosts = new Map<string, Map<number, Map<number, number>>>();
 
   const nameOf = (hold: Hold) =>
     hold.map(({ way, fingering }) => `${way.id} ${way.technique} ${fingering ?? ''}`).join('+');
@@ -97,15 +98,18 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
     return found;
   };
 
-  /** Cost of a step, remembered for all timings at which steps cost the same. */
-  const stepCost = (
-    known: Map<number, number>,
-    from: State,
-    number: number,
-    to: Hold,
-    timing: NoteTiming,
-  ) => {
-    const key = (from.number * CARRIED + from.carried) * HOLDS + number;
+  /** Costs of steps to a hold that are known, for all timings at which steps cost the same. */
+  const knownCosts = (number: number, timing: NoteTiming) => {
+    const timingKey = costs.stepCacheKey(timing);
+    const byHold = stepCosts.get(timingKey) ?? new Map<number, Map<number, number>>();
+    stepCosts.set(timingKey, byHold);
+    const known = byHold.get(number) ?? new Map<number, number>();
+    byHold.set(number, known);
+    return known;
+  };
+
+  const stepCost = (known: Map<number, number>, from: State, to: Hold, timing: NoteTiming) => {
+    const key = from.number * CARRIED + from.carried;
     let cost = known.get(key);
     if (cost === undefined) {
       cost = costs.step(from.hold, to, texts[from.carried]!, timing);
@@ -114,10 +118,12 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
     return cost;
   };
 
-  const setOf = (names: readonly number[], states: readonly State[]): StateSet => {
-    const name = names.join(' ');
+  const setOf = (states: readonly State[]): StateSet => {
+    let name = '';
+    for (const { number, carried, filled } of states) name += `${number} ${carried} ${filled} `;
     const known = sets.get(name) ?? {
       id: sets.size,
+      next: new Map<number, Entered>(),
       states,
       carried: (state: number) => texts[states[state]!.carried]!,
     };
@@ -138,10 +144,7 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
       const { filled } = moved(0, hold, length, bellows);
       return { hold, number: held[i]!, carried: carry(0, held[i]!, hold), filled };
     });
-    const set = setOf(
-      states.map(({ number, carried, filled }) => stateName(number, carried, filled)),
-      states,
-    );
+    const set = setOf(states);
     const cost = holds.map((hold, i) => {
       const help = moved(0, hold, length, bellows).helped ? bellows!.weight : 0;
       return ownCosts(set, timing)[i]! + costs.step(undefined, hold, '', timing) + help;
@@ -152,25 +155,25 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
   /** The states of one hold, with the steps that lead to each. */
   const targetsOf = (before: StateSet, hold: Hold, number: number, when: When): readonly Target[] => {
     const { timing, length, bellows } = when;
-    const timingKey = costs.stepCacheKey(timing);
-    const known = stepCosts.get(timingKey) ?? new Map<number, number>();
-    stepCosts.set(timingKey, known);
-    const targets = new Map<number, Target>();
+    const known = knownCosts(number, timing);
+    const targets: Target[] = [];
+    let target: Target | undefined;
     for (let b = 0; b < before.states.length; b += 1) {
       const state = before.states[b]!;
       const { filled, helped } = moved(state.filled, hold, length, bellows);
       const carried = carry(state.carried, number, hold);
-      const name = stateName(number, carried, filled);
-      let target = targets.get(name);
+      // Many states lead to the same one, mostly one after the other.
+      if (target?.state.carried !== carried || target.state.filled !== filled)
+        target = targets.find(({ state: one }) => one.carried === carried && one.filled === filled);
       if (!target) {
-        target = { name, state: { hold, number, carried, filled }, from: [], cost: [] };
-        targets.set(name, target);
+        target = { state: { hold, number, carried, filled }, from: [], cost: [] };
+        targets.push(target);
       }
       target.from.push(b);
-      target.cost.push(stepCost(known, state, number, hold, timing) + (helped ? bellows!.weight : 0));
+      target.cost.push(stepCost(known, state, hold, timing) + (helped ? bellows!.weight : 0));
     }
     // In an order that does not depend on what the table was asked before, so that ties are always decided alike.
-    return [...targets.values()].sort(
+    return targets.sort(
       ({ state: one }, { state: two }) =>
         (texts[one.carried]! < texts[two.carried]! ? -1 : Number(one.carried !== two.carried)) ||
         one.filled - two.filled,
@@ -181,10 +184,7 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
     const targets: Target[] = [];
     for (const [i, hold] of holds.entries()) targets.push(...targetsOf(before, hold, held[i]!, when));
     targets.length = Math.min(targets.length, STATES_LIMIT);
-    const set = setOf(
-      targets.map((target) => target.name),
-      targets.map((target) => target.state),
-    );
+    const set = setOf(targets.map((target) => target.state));
     return { set, layer: { own: ownCosts(set, when.timing), steps: stepsTo(targets) } };
   };
 
@@ -209,11 +209,12 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
       return known;
     },
     enter(before, open, when) {
-      const key = ((before ? before.id + 1 : 0) * HOLDS + open.id) * TIMES + timeNumber(when);
-      let found = entered.get(key);
+      const known = before?.next ?? beginnings;
+      const key = open.id * TIMES + timeNumber(when);
+      let found = known.get(key);
       if (!found) {
         found = before ? goOn(before, open, when) : start(open, when);
-        entered.set(key, found);
+        known.set(key, found);
       }
       return found;
     },
@@ -222,15 +223,9 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
 
 /** A state, and the steps that lead to it from those before. */
 interface Target {
-  readonly name: number;
   readonly state: State;
   readonly from: number[];
   readonly cost: number[];
-}
-
-/** One number for what makes a state. */
-function stateName(number: number, carried: number, filled: number): number {
-  return (number * CARRIED + carried) * FILLED + filled + FILLED / 2;
 }
 
 const STILL = Object.freeze({ filled: 0, helped: false });

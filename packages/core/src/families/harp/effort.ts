@@ -1,6 +1,14 @@
 import { EVEN_HAND, type EffortTerm, type PlayingOption, type PreferencePreset } from '../effortTerm.ts';
 import type { Hold, PlayedHold, Remark } from '../way.ts';
-import { handOf, isSameString, naturalStrings, nearestSteps, neighbours, type HandStep } from './hand.ts';
+import {
+  HANDS,
+  handOf,
+  isSameString,
+  naturalStrings,
+  nearestStep,
+  neighbours,
+  type HandStep,
+} from './hand.ts';
 import { nameAt, type HarpLayout } from './layout.ts';
 import { leversMoved, leversToMove } from './levers.ts';
 import type { HarpWay } from './ways.ts';
@@ -23,7 +31,9 @@ function handMove({ sameString, strings, fingers }: HandStep): readonly [HandMov
 function handMoves(from: Hold<HarpWay>, to: Hold<HarpWay>): Readonly<Record<HandMove, number>> {
   if (last?.from !== from || last.to !== to) {
     const moves = { again: 0, crossed: 0, stretch: 0, moves: 0 };
-    for (const step of nearestSteps(from, to)) {
+    for (const hand of HANDS) {
+      const step = nearestStep(hand, from, to);
+      if (!step) continue;
       const [kind, cost] = handMove(step);
       moves[kind] += cost;
     }

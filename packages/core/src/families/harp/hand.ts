@@ -4,7 +4,7 @@ import type { HarpWay } from './ways.ts';
 /** Four fingers a hand: the thumb, 1, plucks the highest string of a placed hand, the ring finger, 4, the lowest. */
 export type Finger = FingeredWay<HarpWay>;
 
-const HANDS = Object.freeze(['L', 'R'] as const);
+export const HANDS = Object.freeze(['L', 'R'] as const);
 type HandId = (typeof HANDS)[number];
 
 export function handOf({ fingering }: Finger): HandId {
@@ -27,19 +27,22 @@ export interface HandStep {
   readonly fingers: number;
 }
 
-/** For each hand that plays in both holds, the two of its strings that lie nearest each other. */
-export function nearestSteps(from: Hold<HarpWay>, to: Hold<HarpWay>): readonly HandStep[] {
-  const nearest: Partial<Record<HandId, HandStep>> = {};
-  for (const after of to)
+/** From hold to hold, the step of a hand between the two of its strings that lie nearest each other; none where it rests. */
+export function nearestStep(hand: HandId, from: Hold<HarpWay>, to: Hold<HarpWay>): HandStep | undefined {
+  let nearest = Infinity;
+  let step: HandStep | undefined;
+  for (const after of to) {
+    if (handOf(after) !== hand) continue;
     for (const before of from) {
-      const hand = handOf(after);
       if (handOf(before) !== hand) continue;
       const strings = after.way.string - before.way.string;
-      if (Math.abs(strings) >= Math.abs(nearest[hand]?.strings ?? Infinity)) continue;
+      if (Math.abs(strings) >= nearest) continue;
+      nearest = Math.abs(strings);
       const fingers = fingerOf(before) - fingerOf(after);
-      nearest[hand] = { sameString: isSameString(before, after), strings, fingers };
+      step = { sameString: isSameString(before, after), strings, fingers };
     }
-  return Object.values(nearest);
+  }
+  return step;
 }
 
 export function isSameString(a: Finger, b: Finger): boolean {
