@@ -198,8 +198,8 @@ figures('dulcimer', 'd3-a3-d4', [
 // A harp in C from C2, all levers down: string 22 is C5, 18 F4.
 figures('harp', 'c-34', [
   ['flips', ['18up/R1'], 1, { from: ['17down/R2'] }],
-  ['flips', ['18up/R1'], 0, { from: ['17down/R2'], carried: '18' }],
-  ['flips', ['18down/R1'], 1, { from: ['17down/R2'], carried: '18' }],
+  ['flips', ['18up/R1'], 0, { from: ['17down/R2'], carried: ' 18 ' }],
+  ['flips', ['18down/R1'], 1, { from: ['17down/R2'], carried: ' 18 ' }],
   ['flips', ['18down/R1'], 0, { from: ['17down/R2'] }],
   ['hurry', ['18up/R1'], 0.75, { from: ['17down/R2'], timing: { haste: 0.75 } }],
   ['hurry', ['18up/R1'], 0, { from: ['17down/R2'], timing: { haste: 0 } }],

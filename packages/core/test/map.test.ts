@@ -116,11 +116,12 @@ describe.each(FAMILY_IDS)('%s', (id) => {
             .forKey(keyOf(question.scale, question.tonic))
             .ways.find((w) => w.id === wayId)!;
           if (other.redundant) expect(redundantTo).toBeDefined();
-          else expect(difference).toBeGreaterThanOrEqual(-1e-6);
+          else if (free.exact) expect(difference).toBeGreaterThanOrEqual(-1e-6);
           if (difference > 0.5) expect(changes.length).toBeGreaterThan(0);
           const pinned = mapView(instrument, { ...question, pins: [{ noteId: note.id, wayId }] }, how);
           expect(pinned.line[note.index]).toMatchObject({ wayId, pinned: true });
-          expect(pinned.effort.total).toBeCloseTo(free.effort.total + difference, 6);
+          if (free.exact && pinned.exact)
+            expect(pinned.effort.total).toBeCloseTo(free.effort.total + difference, 6);
           expect(pinned.brokenPins).toEqual([]);
         }
       }),

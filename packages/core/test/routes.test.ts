@@ -177,3 +177,23 @@ test('bellows that run out steer the choice: where both directions have the note
   expect(button(0)).toBe(11);
   expect(button(10)).toBe(0);
 });
+
+test('two rows and every lever to flip: more than can be tried is said, and one row alone is never better', () => {
+  const instrument = own('harp', 'c-23-double');
+  const context = routingContext(instrument, { preset: 'even', weights: {}, playingOptions: {} });
+  const line = Array.from({ length: 49 }, (_, i) => ({
+    id: String(i),
+    pitch: i <= 24 ? 60 + i : 108 - i,
+    onset: i * QUARTER,
+    length: QUARTER,
+  }));
+  const free = routeLine(context, line);
+  expect(free.exact).toBe(false);
+  for (const row of ['L', 'R']) {
+    const pins = free.notes.map(({ id, way }) => ({ noteId: id, wayId: way!.id.replace(/^[LR]/, row) }));
+    const inOneRow = routeLine(context, line, { pins });
+    expect(inOneRow).toMatchObject({ exact: true, brokenPins: [] });
+    expect(inOneRow.effort.total).toBeGreaterThan(free.effort.total);
+  }
+  expect(routeLine(context, line.slice(0, 5)).exact).toBe(true);
+});

@@ -82,6 +82,12 @@ function EffortTerm({ view }: { view: MapView }) {
           </div>
         ))}
       </dl>
+      {!view.exact && (
+        <p className="verdict-plain">
+          So much could be set differently along this line that not everything was tried: there may be a
+          slightly better way.
+        </p>
+      )}
     </section>
   );
 }

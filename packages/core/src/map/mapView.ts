@@ -43,6 +43,8 @@ export interface MapView {
   /** The line in common notation, note by note. */
   readonly staff: Staff;
   readonly effort: Effort;
+  /** False where so much could be set differently along the line that a better way may exist. */
+  readonly exact: boolean;
   readonly air: AirBalance;
   /** What to do at single notes, those that recur at every note left out. */
   readonly remarks: readonly Remark[];
@@ -88,6 +90,7 @@ export function mapView(base: Instrument, question: Question, notation: Notation
       route.notes.map((note) => note.pitch),
     ),
     effort: route.effort,
+    exact: route.exact,
     air: route.air,
     remarks: remarks.filter((remark) => !remark.routine),
     tables: instrument.tables(key),

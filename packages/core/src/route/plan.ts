@@ -1,19 +1,21 @@
 import { AIR_BUTTON } from '../families/generalTerms.ts';
 import type { PlayedHold } from '../families/way.ts';
-import { solve, type Layer, type Solution } from '../solver/solver.ts';
+import { reachedBy, solve, type Layer, type Solution } from '../solver/solver.ts';
 import type { NoteTiming } from '../time/noteTiming.ts';
 import { airBalance, type AirBalance } from './air.ts';
 import { bellowsFor } from './bellows.ts';
 import type { RoutingContext } from './context.ts';
 import { effortOf, type Effort } from './effort.ts';
 import type { Onset } from './onsets.ts';
-import type { StateSet, When } from './states.ts';
+import { isCrowded, type StateSet, type When } from './states.ts';
 
 /** The best path through the onsets of a line, and what is needed to ask for others. */
 export interface Plan {
   readonly onsets: readonly Onset[];
   readonly sets: readonly StateSet[];
   readonly solution: Solution;
+  /** False where so many states came together that some had to be let go: it may then not be the very best. */
+  readonly exact: boolean;
   /** The holds of a path, as they are played. */
   played(path: readonly number[]): readonly PlayedHold[];
 }
@@ -56,11 +58,19 @@ function layOut(
 ): Plan {
   const sets: StateSet[] = [];
   const layers: Layer[] = [];
+  let reached: readonly number[] = [];
+  let upTo = 0;
+  let exact = true;
   for (let i = 0; i < onsets.length; i += 1) {
     const { choices, length } = onsets[i]!;
-    const { set, layer } = states.enter(sets[i - 1], choices, { timing: timings[i]!, length, bellows });
-    sets.push(set);
-    layers.push(layer);
+    let entered = states.enter(sets[i - 1], choices, { timing: timings[i]!, length, bellows });
+    if (isCrowded(entered.set, choices)) {
+      for (; upTo < i; upTo += 1) reached = reachedBy(reached, layers[upTo]!);
+      entered = states.thinned(entered, reachedBy(reached, entered.layer));
+      exact = false;
+    }
+    sets.push(entered.set);
+    layers.push(entered.layer);
   }
   const solution = solve(layers);
   if (!solution.ok) throw new Error(`layOut: no path at onset ${solution.layer}: a cost is infinite`);
@@ -68,6 +78,7 @@ function layOut(
     onsets,
     sets,
     solution,
+    exact,
     played: (path) =>
       path.map((state, i) => {
         const { onset, length, noteIds } = onsets[i]!;

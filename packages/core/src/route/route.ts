@@ -26,6 +26,8 @@ export interface Route {
   readonly notes: readonly RouteNote[];
   readonly effort: Effort;
   readonly air: AirBalance;
+  /** False where it may not be the very best, since too much had to be remembered along the line. */
+  readonly exact: boolean;
   /** What to do at single notes, in the family's words. */
   remarks(): readonly Remark[];
   /** Pins that fit no note of the line, or no way of their note on this instrument. */
@@ -67,6 +69,7 @@ export function routeLine(
     notes,
     effort,
     air,
+    exact: plan.exact,
     brokenPins,
     remarks: () => context.instrument.remarks(played, context.chosen.options),
     alternatives: (noteId) => alternativesTo({ context, line, pins, metre: counted, plan, effort }, noteId),

@@ -3,7 +3,7 @@ import type { Instrument } from '../instrument/instrument.ts';
 import type { Layer, Steps } from '../solver/solver.ts';
 import type { NoteTiming } from '../time/noteTiming.ts';
 import type { Ticks } from '../time/ticks.ts';
-import { moveBellows, type Bellows } from './bellows.ts';
+import { moveBellows, type Bellows, type BellowsMove } from './bellows.ts';
 import type { CostTable } from './costs.ts';
 
 /**
@@ -16,6 +16,11 @@ export interface StateTable {
   choicesOf(holds: readonly Hold[]): Choices;
   /** The states in which each of the holds is reached, from those before or at the start of a line. */
   enter(before: StateSet | undefined, choices: Choices, when: When): Entered;
+  /**
+   * Of too many states the cheapest of every hold, and some more.
+   * @param reached what it costs to have come to each of the states
+   */
+  thinned(entered: Entered, reached: readonly number[]): Entered;
 }
 
 export interface Choices {
@@ -56,13 +61,20 @@ export interface Entered {
   readonly layer: Layer;
 }
 
-/** Most states kept of one onset; more are let go, and the route is then not sure to be the best. */
-const STATES_LIMIT = 4096;
+/**
+ * Most states of one onset that are all kept. Of more only some go on, and the route is then not sure to be the best.
+ * Double-strung harps come that far in lines with many levers to flip, since each note can be had in either row.
+ */
+const STATES_LIMIT = 128;
+/** How many go on then besides the cheapest of each hold; with twice as many the routes tried cost the same. */
+const KEPT = 32;
 
 /** Numbers below which holds, and things left behind, stay, so that several make one exact number. */
 const HOLDS = 2 ** 20;
 const CARRIED = 2 ** 12;
 const TIMES = 2 ** 12;
+/** More than the bellows are ever open or closed, in units. */
+const FILLED = 2 ** 7;
 
 export function stateTable(instrument: Instrument, costs: CostTable): StateTable {
   const numbers = new Map<string, number>();
@@ -156,24 +168,32 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
   const targetsOf = (before: StateSet, hold: Hold, number: number, when: When): readonly Target[] => {
     const { timing, length, bellows } = when;
     const known = knownCosts(number, timing);
-    const targets: Target[] = [];
+    const targets = new Map<number, Target>();
     let target: Target | undefined;
+    const moves: BellowsMove[] = [];
     for (let b = 0; b < before.states.length; b += 1) {
       const state = before.states[b]!;
-      const { filled, helped } = moved(state.filled, hold, length, bellows);
+      const { filled, helped } = (moves[state.filled + FILLED] ??= moved(
+        state.filled,
+        hold,
+        length,
+        bellows,
+      ));
       const carried = carry(state.carried, number, hold);
       // Many states lead to the same one, mostly one after the other.
-      if (target?.state.carried !== carried || target.state.filled !== filled)
-        target = targets.find(({ state: one }) => one.carried === carried && one.filled === filled);
-      if (!target) {
-        target = { state: { hold, number, carried, filled }, from: [], cost: [] };
-        targets.push(target);
+      if (target?.state.carried !== carried || target.state.filled !== filled) {
+        const name = carried * 2 * FILLED + filled;
+        target = targets.get(name);
+        if (!target) {
+          target = { state: { hold, number, carried, filled }, from: [], cost: [] };
+          targets.set(name, target);
+        }
       }
       target.from.push(b);
       target.cost.push(stepCost(known, state, hold, timing) + (helped ? bellows!.weight : 0));
     }
     // In an order that does not depend on what the table was asked before, so that ties are always decided alike.
-    return targets.sort(
+    return [...targets.values()].sort(
       ({ state: one }, { state: two }) =>
         (texts[one.carried]! < texts[two.carried]! ? -1 : Number(one.carried !== two.carried)) ||
         one.filled - two.filled,
@@ -183,9 +203,25 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
   const goOn = (before: StateSet, { holds, numbers: held }: Choices, when: When): Entered => {
     const targets: Target[] = [];
     for (const [i, hold] of holds.entries()) targets.push(...targetsOf(before, hold, held[i]!, when));
-    targets.length = Math.min(targets.length, STATES_LIMIT);
     const set = setOf(targets.map((target) => target.state));
     return { set, layer: { own: ownCosts(set, when.timing), steps: stepsTo(targets) } };
+  };
+
+  const thinned = ({ set, layer }: Entered, reached: readonly number[]): Entered => {
+    const kept = cheapest(set.states, reached);
+    const from = layer.steps!;
+    const targets = kept.map((state): Target => {
+      const [first, end] = [from.begin[state]!, from.begin[state + 1]!];
+      return {
+        state: set.states[state]!,
+        from: from.from.slice(first, end),
+        cost: from.cost.slice(first, end),
+      };
+    });
+    return {
+      set: setOf(targets.map((target) => target.state)),
+      layer: { own: kept.map((state) => layer.own[state]!), steps: stepsTo(targets) },
+    };
   };
 
   /** The same for all times at which everything costs the same. */
@@ -201,6 +237,7 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
   };
 
   return {
+    thinned,
     choicesOf(holds) {
       const held = holds.map(numberOf);
       const name = held.join(' ');
@@ -221,6 +258,28 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
   };
 }
 
+/** Whether so many states came together that not all can go on: more than the limit, and several of a hold. */
+export function isCrowded({ states }: StateSet, { holds }: Choices): boolean {
+  return states.length > Math.max(STATES_LIMIT, holds.length);
+}
+
+/** Numbers of the states that are kept, rising: the cheapest of each hold, then the cheapest of all. */
+function cheapest(states: readonly State[], reached: readonly number[]): readonly number[] {
+  const rising = states.map((_, state) => state).sort((a, b) => reached[a]! - reached[b]! || a - b);
+  const best = new Map<number, number>();
+  for (const state of rising) {
+    const { number } = states[state]!;
+    if (!best.has(number)) best.set(number, state);
+  }
+  const kept = new Set(best.values());
+  const most = kept.size + KEPT;
+  for (const state of rising) {
+    if (kept.size >= most) break;
+    kept.add(state);
+  }
+  return [...kept].sort((a, b) => a - b);
+}
+
 /** A state, and the steps that lead to it from those before. */
 interface Target {
   readonly state: State;
@@ -228,9 +287,9 @@ interface Target {
   readonly cost: number[];
 }
 
-const STILL = Object.freeze({ filled: 0, helped: false });
+const STILL: BellowsMove = Object.freeze({ filled: 0, helped: false });
 
-function moved(filled: number, hold: Hold, length: Ticks, bellows: Bellows | undefined) {
+function moved(filled: number, hold: Hold, length: Ticks, bellows: Bellows | undefined): BellowsMove {
   if (!bellows) return STILL;
   const units = Math.max(1, Math.round(length / bellows.unit));
   return moveBellows(filled, hold[0]!.way.air, units, bellows.room);

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { everyStep, solve, someSteps, type Layer, type Solution, type Steps } from './solver.ts';
+import { everyStep, reachedBy, solve, someSteps, type Layer, type Solution, type Steps } from './solver.ts';
 
 /** A problem over tables: costs of states and, per layer, of steps from row to column; null is not allowed. */
 interface Tables {
@@ -88,6 +88,21 @@ test('the best path through any state is the best of all paths that hold it', ()
       }
     }),
     { numRuns: 150 },
+  );
+});
+
+test('what is reached layer by layer is what the best paths cost that end there', () => {
+  fc.assert(
+    fc.property(tables, (problem) => {
+      const layers = layersOf(problem);
+      let reached: readonly number[] = [];
+      for (const [i, layer] of layers.entries()) {
+        reached = reachedBy(reached, layer);
+        const solution = solve(layers.slice(0, i + 1));
+        expect(Math.min(...reached)).toBe(solution.ok ? solution.total : Infinity);
+        if (solution.ok) expect(reached).toEqual(layer.own.map((_, s) => solution.totalThrough(i, s)));
+      }
+    }),
   );
 });
 

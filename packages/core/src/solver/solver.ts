@@ -157,6 +157,21 @@ function forwards(layers: readonly Layer[], starts: Starts): Forwards | NoPath {
   return { starts, forward, cameFrom };
 }
 
+/**
+ * Costs of the cheapest paths to the states of one layer, their own included.
+ * @param before the same of the layer before; not looked at in the first layer
+ */
+export function reachedBy(before: readonly number[], { own, steps }: Layer): readonly number[] {
+  if (!steps) return own;
+  const { begin, from, cost } = steps;
+  return own.map((costOfState, state) => {
+    let least = Infinity;
+    for (let step = begin[state]!; step < begin[state + 1]!; step += 1)
+      least = Math.min(least, before[from[step]!]! + cost[step]!);
+    return least + costOfState;
+  });
+}
+
 interface Backwards {
   /** Cheapest cost from each state to the end, its own left out. */
   readonly backward: readonly number[];

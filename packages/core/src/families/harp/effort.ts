@@ -65,8 +65,8 @@ export const terms: readonly EffortTerm<HarpLayout, HarpWay>[] = [
     tally: 'sum',
     weight: 4,
     feels: ['haste'],
-    between: (_from: Hold<HarpWay>, to: Hold<HarpWay>, { carried, timing }) =>
-      leversToMove(carried, to) * timing.haste,
+    between: (_from: Hold<HarpWay>, to: Hold<HarpWay>, { carried, timing: { haste } }) =>
+      haste === 0 ? 0 : haste * leversToMove(carried, to),
   },
   {
     id: 'moves',

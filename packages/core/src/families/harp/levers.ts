@@ -2,11 +2,10 @@ import type { FingeredWay, Hold } from '../way.ts';
 import type { HarpWay } from './ways.ts';
 
 /**
- * Levers along a line. What is carried along are the strings whose lever is not as it is set for the key, each by row
- * and number, such as `12` or `L5 R7`; '' while all are as set. A way that needs its lever otherwise has the technique `flip`.
+ * Levers along a line. What is carried along are the marks of the strings whose lever is not as it is set for the key,
+ * such as ` 12 ` or ` L5  R7 `; '' while all are as set. A way that needs its lever otherwise has the technique `flip`.
  */
-const isOtherwise = (carried: string, way: HarpWay) =>
-  carried !== '' && ` ${carried} `.includes(` ${way.stringId} `);
+const isOtherwise = (carried: string, way: HarpWay) => carried !== '' && carried.includes(way.stringMark);
 
 /** Whether a way's lever must be moved before it sounds, coming from what was carried. */
 const mustMove = (carried: string, way: HarpWay) => isOtherwise(carried, way) !== (way.technique === 'flip');
@@ -27,7 +26,7 @@ export function leversToMove(carried: string, hold: Hold<HarpWay>): number {
 export function carry(before: string, hold: Hold<HarpWay>): string {
   const moved = leversMoved(before, hold);
   if (moved.length === 0) return before;
-  const flipped = new Set(before === '' ? [] : before.split(' '));
-  for (const { way } of moved) if (!flipped.delete(way.stringId)) flipped.add(way.stringId);
-  return [...flipped].sort().join(' ');
+  const flipped = new Set<string>(before.match(/ \S+ /g));
+  for (const { way } of moved) if (!flipped.delete(way.stringMark)) flipped.add(way.stringMark);
+  return [...flipped].sort().join('');
 }

@@ -20,8 +20,8 @@ export interface HarpWay extends Way {
   /** Index of the string, 0 the lowest. */
   readonly string: number;
   readonly lever: 'down' | 'up';
-  /** Row and number, counted from 1: `12`, `L5`. */
-  readonly stringId: string;
+  /** Row and number, counted from 1, as it stands among others: ` 12 `, ` L5 `. */
+  readonly stringMark: string;
   /** The row of a double-strung harp. */
   readonly row: 'L' | 'R' | undefined;
   /** The sounding note by the string's letter. */
@@ -53,7 +53,7 @@ export function ways(layout: HarpLayout, capability: Capability): readonly HarpW
       able: set || flips.includes(name.letter),
       redundantTo: set ? undefined : setAt.get(pitch),
       string,
-      stringId,
+      stringMark: ` ${stringId} `,
       lever,
       row,
       name: soundingName(layout, string, pitch),
