@@ -131,11 +131,11 @@ test.each([
   ['dulcimer', 'd3-a3-d4', '4', ['bass.3/r', 'melody.0'], '3'],
   ['dulcimer', 'd3-a3-d4', '4', ['melody.5/i'], '3'],
   ['harp', 'c-34', '', ['17down/R2'], ''],
-  ['harp', 'c-34', '', ['17up/R2'], '17'],
-  ['harp', 'c-34', '17', ['20up/R1'], '17 20'],
-  ['harp', 'c-34', '17 20', ['17down/R2'], '20'],
-  ['harp', 'c-34', '17', ['17up/R2'], '17'],
-  ['harp', 'c-34', '', ['17up/R2', '20up/R1'], '17 20'],
+  ['harp', 'c-34', '', ['17up/R2'], ' 17 '],
+  ['harp', 'c-34', ' 17 ', ['20up/R1'], ' 17  20 '],
+  ['harp', 'c-34', ' 17  20 ', ['17down/R2'], ' 20 '],
+  ['harp', 'c-34', ' 17 ', ['17up/R2'], ' 17 '],
+  ['harp', 'c-34', '', ['17up/R2', '20up/R1'], ' 17  20 '],
 ])('%s %s, coming with “%s”: %j leaves “%s” behind', (family, preset, before, hold, after) => {
   const instrument = ableInstrument(family, preset);
   expect(
