@@ -113,7 +113,8 @@ export { alternatesOf, type AlternateRow, type Candidate } from './alternates/al
 
 // Drawings and staff
 export { chipShape } from './scene/chip.ts';
-export type { GroupShape, Paint, Scene, Shape } from './scene/scene.ts';
+export { elementOf } from './scene/element.ts';
+export type { GroupShape, Ink, Scene, Shape } from './scene/scene.ts';
 export { sceneToSvg } from './scene/svg.ts';
 export { CLEFS, type Clef, type ClefId } from './staff/clefs.ts';
 export type { Staff, StaffNote } from './staff/staff.ts';

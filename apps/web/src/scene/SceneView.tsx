@@ -1,5 +1,5 @@
-import { memo, type KeyboardEvent, type ReactNode } from 'react';
-import type { GroupShape, Paint, Scene, Shape } from '@same-song/core';
+import { createElement, memo, type KeyboardEvent, type ReactNode } from 'react';
+import { elementOf, type GroupShape, type Ink, type Scene, type Shape } from '@same-song/core';
 import './scene.css';
 
 /** What is marked in a drawing and what choosing does. */
@@ -50,38 +50,14 @@ function drawn(shapes: readonly Shape[], props: SceneViewProps): ReactNode {
 }
 
 function shapeElement(shape: Shape, key: number, props: SceneViewProps): ReactNode {
-  switch (shape.kind) {
-    case 'rect':
-      return (
-        <rect
-          key={key}
-          x={shape.x}
-          y={shape.y}
-          width={shape.width}
-          height={shape.height}
-          rx={shape.radius ?? 0}
-          {...painted(shape)}
-        />
-      );
-    case 'path':
-      return <path key={key} d={shape.d} {...painted(shape)} />;
-    case 'text':
-      return (
-        <text
-          key={key}
-          x={shape.x}
-          y={shape.y}
-          fontSize={shape.sizeMm}
-          fontWeight={shape.bold ? 700 : 450}
-          textAnchor={shape.anchor ?? 'start'}
-          fill={`var(--${shape.ink})`}
-        >
-          {shape.text}
-        </text>
-      );
-    case 'group':
-      return shape.id ? choosableGroup(shape, shape.id, key, props) : plainGroup(shape, key, props);
-  }
+  if (shape.kind === 'group')
+    return shape.id ? choosableGroup(shape, shape.id, key, props) : plainGroup(shape, key, props);
+  const { tag, attributes, text } = elementOf(shape, inkOf);
+  return createElement(tag, { key, ...attributes }, text);
+}
+
+function inkOf(ink: Ink): string {
+  return `var(--${ink})`;
 }
 
 function plainGroup(shape: GroupShape, key: number, props: SceneViewProps): ReactNode {
@@ -136,16 +112,4 @@ function choosableGroup(shape: GroupShape, id: string, key: number, props: Scene
       )}
     </g>
   );
-}
-
-function painted(paint: Paint) {
-  const fill =
-    paint.fill === undefined ? 'none' : paint.fill === 'hatch' ? 'url(#hatch)' : `var(--${paint.fill})`;
-  if (!paint.stroke) return { fill };
-  return {
-    fill,
-    stroke: `var(--${paint.stroke})`,
-    strokeWidth: paint.strokeMm ?? 0.4,
-    ...(paint.dashed ? { strokeDasharray: '1.4 1' } : {}),
-  };
 }

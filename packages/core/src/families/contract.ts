@@ -3,13 +3,16 @@ import type { Pitch, PitchClass } from '../pitch/pitch.ts';
 import type { Result } from '../result.ts';
 import type { Key } from '../scale/scale.ts';
 import type { ChipText } from '../scene/chip.ts';
+import type { Diagram } from '../scene/diagram.ts';
 import type { Scene } from '../scene/scene.ts';
 import type { ChosenOptions, EffortTerm, PlayingOption, PreferencePreset, TermInfo } from './effortTerm.ts';
 import type {
+  Can,
   Capability,
   CapabilityGroup,
   ElementChange,
   FactTable,
+  GroupOfPlaces,
   LayoutElement,
   LayoutOption,
   LayoutPreset,
@@ -72,7 +75,7 @@ export interface FamilyDefinition<Layout, W extends Way> {
   withOption(layout: Layout, option: string, value: string): Layout;
   elements(layout: Layout): readonly LayoutElement[];
   withElement(layout: Layout, element: string, change: ElementChange): Layout;
-  capabilityGroups(layout: Layout): readonly CapabilityGroup[];
+  capabilityGroups(layout: Layout): readonly GroupOfPlaces[];
 
   /** How a layout is set before playing in a key, such as its levers; equal texts are equal settings. */
   settingFor?(layout: Layout, key: Key): string;
@@ -83,7 +86,7 @@ export interface FamilyDefinition<Layout, W extends Way> {
   withSetting?(layout: Layout, setting: string): Layout;
   /** What is set on a layout, one entry for each thing a player sets. */
   settings?(layout: Layout): readonly Setting[];
-  ways(layout: Layout, capability: Capability): readonly W[];
+  ways(layout: Layout, can: Can): readonly W[];
   marks?(layout: Layout): readonly Mark[];
   /**
    * Fingerings that can play a way under the chosen options; left out where there is nothing to choose.
@@ -123,15 +126,13 @@ export interface FamilyDefinition<Layout, W extends Way> {
   tab(layout: Layout, way: W, dialect: string, called: NoteName): string;
   /** The shortest text that tells a way from all others on the same side: `3″`, for where the side is shown by place. */
   brief(layout: Layout, way: W): string;
-  /** Reads one note of tab; the problem's position is the index of the first wrong character. @param write the family's own tab */
-  parseTab(
-    layout: Layout,
-    ways: readonly W[],
-    text: string,
-    dialect: string,
-    write: (way: W, dialect: string) => string,
-  ): Result<W>;
-  scene(layout: Layout, ways: readonly W[], chip: (way: W) => ChipText): Scene;
+  /**
+   * Reads one note of tab; the problem's position is the index of the first wrong character. Left out, a note is looked
+   * up among what `tab` writes of all ways.
+   */
+  parseTab?(ways: readonly W[], text: string, dialect: string): Result<W>;
+  /** The instrument as its player sees it, and where each way lies. */
+  diagram(layout: Layout, ways: readonly W[]): Diagram<W>;
 }
 
 /** A layout opened for computing: the definition's functions with the layout filled in. */

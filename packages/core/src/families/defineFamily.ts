@@ -1,12 +1,15 @@
 import { ownNamer } from '../scale/namer.ts';
+import { sceneOf, type Diagram } from '../scene/diagram.ts';
 import { fail, ok, type Result } from '../result.ts';
 import type { Face, Family, FamilyDefinition, OpenLayout } from './contract.ts';
-import type { Capability } from './layoutPart.ts';
+import { parseByTable } from './kernel/tabTable.ts';
+import type { Can, Capability, CapabilityGroup } from './layoutPart.ts';
 import { AGAINST_CHOICE, AIR_BUTTON, OUT_OF_TUNE } from './generalTerms.ts';
 import type { FingeredWay, Hold, PlayedHold, Way } from './way.ts';
 
 /** Closes a definition over its own types, so that the list of families needs no type of any one of them. */
 export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition<Layout, W>): Family {
+  const dialectIds = definition.dialects.map((dialect) => dialect.id);
   const terms = Object.freeze([
     ...definition.terms,
     OUT_OF_TUNE,
@@ -37,15 +40,18 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
       airCapacity: definition.airCapacity?.(layout),
       options: definition.options(layout),
       elements: definition.elements(layout),
-      capabilityGroups: definition.capabilityGroups(layout),
+      capabilityGroups: definition
+        .capabilityGroups(layout)
+        .map((group): CapabilityGroup => ({ byDefault: group.places, ...group })),
       tuning: definition.tuning?.(layout),
     };
   }
 
   function opened(layout: Layout, capability: Capability, facts = standing(layout)): OpenLayout {
-    const ways = definition.ways(layout, capability);
+    const ways = definition.ways(layout, canOf(facts.capabilityGroups, capability));
     /** Made when first asked for: of many settings only the costs that a setting changes are asked. */
     let byId: ReadonlyMap<string, W> | undefined;
+    let diagram: Diagram<W> | undefined;
     /** Layouts as they are set for keys, each opened once. */
     const settled = new Map<string, OpenLayout>();
     const own = (way: Way): W => {
@@ -88,8 +94,12 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
       tables: (key) => definition.tables?.(layout, key, ways) ?? [],
       tab: (way, dialect, note) => write(own(way), dialect, note),
       brief: (way) => definition.brief(layout, own(way)),
-      parseTab: (text, dialect) => definition.parseTab(layout, ways, text, dialect, write),
-      scene: (chip) => definition.scene(layout, ways, chip),
+      parseTab: (text, dialect) =>
+        definition.parseTab?.(ways, text, dialect) ?? parseByTable(ways, dialectIds, write, text, dialect),
+      scene: (chip) => {
+        diagram ??= definition.diagram(layout, ways);
+        return sceneOf(facts.description, diagram, ways, chip);
+      },
       withOption: (option, value) => definition.withOption(layout, option, value),
       withElement: (element, change) => definition.withElement(layout, element, change),
       withTuning: (cents) =>
@@ -97,4 +107,14 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
         fail({ field: '', wrong: '', message: `A ${definition.label} takes no tuning from a file.` }),
     };
   }
+}
+
+/** What is stored of a capability, and the defaults of what is not. */
+function canOf(groups: readonly CapabilityGroup[], capability: Capability): Can {
+  const able = new Map(groups.map(({ id, byDefault }) => [id, new Set(capability[id] ?? byDefault)]));
+  return (group, place) => {
+    const places = able.get(group);
+    if (!places) throw new Error(`there is no group of places ${group}`);
+    return places.has(place);
+  };
 }

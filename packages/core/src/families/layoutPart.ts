@@ -13,6 +13,12 @@ export interface CapabilityGroup {
 
 export type Capability = Readonly<Record<string, readonly string[]>>;
 
+/** A group as a family tells it; left out, `byDefault` is all places. */
+export type GroupOfPlaces = Omit<CapabilityGroup, 'byDefault'> & Partial<Pick<CapabilityGroup, 'byDefault'>>;
+
+/** Whether a place can do what its group is about. */
+export type Can = (group: string, place: string) => boolean;
+
 /** A layout property with a short list of values: key, tuning … */
 export interface LayoutOption {
   readonly id: string;

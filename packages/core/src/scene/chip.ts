@@ -1,5 +1,5 @@
 import type { Role } from '../harmony/role.ts';
-import type { GroupShape, Ink, Paint, Shape } from './scene.ts';
+import type { Box, GroupShape, Ink, Paint, Shape } from './scene.ts';
 
 /** What a way's chip shows; the caller knows the key, the drawing does not. */
 export interface ChipText {
@@ -11,15 +11,11 @@ export interface ChipText {
 }
 
 /** One chip: where, what it says and which way it stands for. Lengths in millimetres. */
-export interface Chip extends ChipText {
+export interface Chip extends ChipText, Box {
   readonly id: string;
   readonly label: string;
   /** Technique mark in the corner, e.g. ″ or °. */
   readonly mark?: string;
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
 }
 
 /**

@@ -23,12 +23,16 @@ export interface Paint {
   readonly dashed?: boolean;
 }
 
-export interface RectShape extends Paint {
-  readonly kind: 'rect';
+/** A rectangle in millimetres. */
+export interface Box {
   readonly x: number;
   readonly y: number;
   readonly width: number;
   readonly height: number;
+}
+
+export interface RectShape extends Paint, Box {
+  readonly kind: 'rect';
   /** Corner radius. */
   readonly radius?: number;
 }
@@ -58,7 +62,7 @@ export interface GroupShape {
   /** Said by a screen reader. */
   readonly label?: string;
   /** Box to outline when chosen. */
-  readonly box?: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
+  readonly box?: Box;
   readonly shapes: readonly Shape[];
 }
 

@@ -1,3 +1,4 @@
+import { fine as n } from './element.ts';
 import type { Ink, Paint, PathShape, RectShape, TextShape } from './scene.ts';
 
 /** Short ways to write shapes; all lengths in millimetres. */
@@ -39,9 +40,4 @@ export function label(
   more: Partial<Pick<TextShape, 'ink' | 'anchor' | 'bold'>> = {},
 ): TextShape {
   return { kind: 'text', x, y, text, sizeMm, ink: 'ink', ...more };
-}
-
-/** Hundredths of a millimetre are enough for any paper. */
-function n(value: number): number {
-  return Math.round(value * 100) / 100;
 }

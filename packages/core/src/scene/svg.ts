@@ -1,4 +1,5 @@
-import type { Ink, Paint, Scene, Shape } from './scene.ts';
+import { elementOf } from './element.ts';
+import type { Ink, Scene, Shape } from './scene.ts';
 
 /** A colour for every ink, as CSS text. */
 export type Palette = Readonly<Record<Ink, string>>;
@@ -33,37 +34,21 @@ export function sceneToSvg(scene: Scene, palette: Palette = PRINT_PALETTE): stri
 }
 
 function shapeToSvg(shape: Shape, palette: Palette): string {
-  switch (shape.kind) {
-    case 'rect': {
-      const { x, y, width, height, radius } = shape;
-      return `<rect x="${n(x)}" y="${n(y)}" width="${n(width)}" height="${n(height)}" rx="${n(radius ?? 0)}"${paintOf(shape, palette)}/>`;
-    }
-    case 'path':
-      return `<path d="${shape.d}"${paintOf(shape, palette)}/>`;
-    case 'text': {
-      const weight = shape.bold ? ' font-weight="700"' : '';
-      return `<text x="${n(shape.x)}" y="${n(shape.y)}" font-size="${n(shape.sizeMm)}" text-anchor="${shape.anchor ?? 'start'}"${weight} fill="${palette[shape.ink]}">${escapeXml(shape.text)}</text>`;
-    }
-    case 'group': {
-      const id = shape.id ? ` id="${escapeXml(shape.id)}"` : '';
-      const title = shape.label ? `<title>${escapeXml(shape.label)}</title>` : '';
-      return `<g${id}>${title}${shape.shapes.map((inner) => shapeToSvg(inner, palette)).join('')}</g>`;
-    }
+  if (shape.kind === 'group') {
+    const id = shape.id ? ` id="${escapeXml(shape.id)}"` : '';
+    const title = shape.label ? `<title>${escapeXml(shape.label)}</title>` : '';
+    return `<g${id}>${title}${shape.shapes.map((inner) => shapeToSvg(inner, palette)).join('')}</g>`;
   }
+  const { tag, attributes, text } = elementOf(shape, (ink) => palette[ink]);
+  const written = Object.entries(attributes)
+    .map(([name, value]) => ` ${inFile(name)}="${escapeXml(String(value))}"`)
+    .join('');
+  return text === undefined ? `<${tag}${written}/>` : `<${tag}${written}>${escapeXml(text)}</${tag}>`;
 }
 
-function paintOf(paint: Paint, palette: Palette): string {
-  const fill =
-    paint.fill === undefined ? 'none' : paint.fill === 'hatch' ? 'url(#hatch)' : palette[paint.fill];
-  const stroke = paint.stroke
-    ? ` stroke="${palette[paint.stroke]}" stroke-width="${n(paint.strokeMm ?? 0.4)}"`
-    : '';
-  return ` fill="${fill}"${stroke}${paint.dashed ? ' stroke-dasharray="1.4 1"' : ''}`;
-}
-
-/** Two decimals are a hundredth of a millimetre: enough for paper. */
-function n(value: number): string {
-  return String(Math.round(value * 100) / 100);
+/** `strokeWidth` is `stroke-width` in a file. */
+function inFile(name: string): string {
+  return name.replace(/[A-Z]/g, (capital) => `-${capital.toLowerCase()}`);
 }
 
 /** Text made safe for XML; characters that XML 1.0 forbids are dropped. */

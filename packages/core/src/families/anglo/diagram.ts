@@ -1,8 +1,8 @@
-import { chipShape, type ChipText } from '../../scene/chip.ts';
-import type { Scene, Shape } from '../../scene/scene.ts';
+import type { Diagram } from '../../scene/diagram.ts';
+import type { Shape } from '../../scene/scene.ts';
 import { label, line, rect } from '../../scene/shapes.ts';
-import { HAND_WORDS, HANDS, type Hand } from '../kernel/buttons.ts';
-import { buttonNumber, describe, IN_ROW, places, type AngloLayout, type Place } from './layout.ts';
+import { twoEnds } from '../kernel/twoEnds.ts';
+import { buttonNumber, IN_ROW, places, type AngloLayout, type Place } from './layout.ts';
 import { ROWS } from './tables.ts';
 import type { AngloWay } from './ways.ts';
 
@@ -21,31 +21,22 @@ const SIZE = Object.freeze({
 });
 
 /** Both ends side by side, rows from outside (above) to inside, as the player sees them; mirrored for one opposite. */
-export function scene(
-  layout: AngloLayout,
-  ways: readonly AngloWay[],
-  chip: (way: AngloWay) => ChipText,
-): Scene {
+export function diagram(layout: AngloLayout, ways: readonly AngloWay[]): Diagram<AngloWay> {
   const rows = ROWS.filter((row) => ways.some((way) => way.row === row));
   const mirrored = layout.seen === 'opposite';
-  const order: readonly Hand[] = mirrored ? [...HANDS].reverse() : HANDS;
-  const end = (hand: Hand) => SIZE.left + order.indexOf(hand) * (SIZE.hand + SIZE.between);
-  const cellX = ({ hand, column }: Pick<Place, 'hand' | 'column'>) =>
-    end(hand) + 4.4 + (mirrored ? IN_ROW - column : column - 1) * SIZE.column;
-  const rowY = (row: Place['row']) => SIZE.margin + SIZE.head + rows.indexOf(row) * SIZE.row;
   const height = SIZE.head + rows.length * SIZE.row;
-  const ends = HANDS.flatMap((hand): Shape[] => [
-    rect(end(hand), SIZE.margin, SIZE.hand, height, {
-      fill: 'leaf',
-      stroke: 'rule',
-      strokeMm: 0.7,
-      radius: 7,
-    }),
-    label(end(hand) + SIZE.hand / 2, SIZE.margin + 6.4, `${HAND_WORDS[hand]} hand`, 4.4, {
-      anchor: 'middle',
-      bold: true,
-    }),
-  ]);
+  const { leftOf, shapes } = twoEnds(layout.seen, {
+    left: SIZE.left,
+    top: SIZE.margin,
+    hand: SIZE.hand,
+    between: SIZE.between,
+    height,
+    radius: 7,
+    name: { y: 6.4, sizeMm: 4.4 },
+  });
+  const cellX = ({ hand, column }: Pick<Place, 'hand' | 'column'>) =>
+    leftOf(hand) + 4.4 + (mirrored ? IN_ROW - column : column - 1) * SIZE.column;
+  const rowY = (row: Place['row']) => SIZE.margin + SIZE.head + rows.indexOf(row) * SIZE.row;
   const names = rows.flatMap((row): Shape[] => [label(1, rowY(row) + 11.6, row, 3.9, { bold: true })]);
   const cells = places(layout.plan).flatMap((place): Shape[] => {
     const x = cellX(place);
@@ -71,38 +62,26 @@ export function scene(
       ),
     ];
   });
-  const chips = ways.map((way) =>
-    chipShape({
-      ...chip(way),
-      id: way.id,
-      label: way.words,
-      x: cellX(way) + 2.6,
-      y: rowY(way.row) + 0.9 + (way.air === 'out' ? 0 : SIZE.chip + SIZE.gap),
-      width: SIZE.cellWidth - 5.2,
-      height: SIZE.chip,
-    }),
-  );
+  const wayY = (way: AngloWay) => rowY(way.row) + (way.air === 'out' ? 0 : SIZE.chip + SIZE.gap);
   const arrows = ways.map((way) =>
-    label(
-      cellX(way) - 0.2,
-      rowY(way.row) + 6.6 + (way.air === 'out' ? 0 : SIZE.chip + SIZE.gap),
-      way.air === 'out' ? '↑' : '↓',
-      3.6,
-      { ink: 'soft' },
-    ),
+    label(cellX(way) - 0.2, wayY(way) + 6.6, way.air === 'out' ? '↑' : '↓', 3.6, { ink: 'soft' }),
   );
   const heightMm = height + 2 * SIZE.margin + 5;
   return {
-    title: describe(layout),
     widthMm: SIZE.left + 2 * SIZE.hand + SIZE.between + SIZE.margin,
     heightMm,
-    shapes: [
-      ...ends,
+    furniture: [
+      ...shapes,
       ...names,
       ...cells,
       ...arrows,
-      ...chips,
       label(SIZE.left, heightMm - 1.4, '↑ push above, ↓ pull below, in every button', 3.6, { ink: 'soft' }),
     ],
+    place: (way) => ({
+      x: cellX(way) + 2.6,
+      y: wayY(way) + 0.9,
+      width: SIZE.cellWidth - 5.2,
+      height: SIZE.chip,
+    }),
   };
 }

@@ -2,9 +2,8 @@ import { pitchClass } from '../../pitch/pitch.ts';
 import { defineFamily } from '../defineFamily.ts';
 import { HAND_FINGERINGS } from '../kernel/buttons.ts';
 import { keyName } from '../kernel/options.ts';
-import { parseByTable } from '../kernel/tabTable.ts';
 import { BELLOWS_REED } from '../kernel/timbres.ts';
-import { scene } from './diagram.ts';
+import { diagram } from './diagram.ts';
 import { clash, preferences, terms } from './effort.ts';
 import {
   checkLayout,
@@ -19,8 +18,6 @@ import { BELLOWS, KEYS } from './tables.ts';
 import { presets } from './presets.ts';
 import { brief, dialects, tab } from './tab.ts';
 import { capabilityGroups, fingeringsFor, techniques, ways, type AngloWay } from './ways.ts';
-
-const DIALECT_IDS = dialects.map((dialect) => dialect.id);
 
 export const anglo = defineFamily<AngloLayout, AngloWay>({
   id: 'anglo',
@@ -59,8 +56,7 @@ export const anglo = defineFamily<AngloLayout, AngloWay>({
   },
   tab: (_, way, dialect) => tab(way, dialect),
   brief: (_, way) => brief(way),
-  parseTab: (_, all, text, dialect, write) => parseByTable(all, DIALECT_IDS, write, text, dialect),
-  scene,
+  diagram,
 });
 
 /** Pitch class of the middle row's key. */

@@ -1,5 +1,5 @@
 import { FINGERS, fingeringId, HAND_WORDS, type ButtonWay, type Finger } from '../kernel/buttons.ts';
-import type { Capability, CapabilityGroup } from '../layoutPart.ts';
+import type { Can, GroupOfPlaces } from '../layoutPart.ts';
 import type { Technique } from '../way.ts';
 import { buttonNumber, IN_ROW, pairAt, places, sounding, type AngloLayout, type Place } from './layout.ts';
 import type { RowName } from './tables.ts';
@@ -31,7 +31,7 @@ function buttonId({ hand, row, column }: Place): string {
 }
 
 /** Every button pushed and pulled: `Lm3out`, `Lm3in`. */
-export function ways(layout: AngloLayout, capability: Capability): readonly AngloWay[] {
+export function ways(layout: AngloLayout, can: Can): readonly AngloWay[] {
   return places(layout.plan).flatMap((place) => {
     const button = buttonId(place);
     const number = buttonNumber(layout, place);
@@ -44,7 +44,7 @@ export function ways(layout: AngloLayout, capability: Capability): readonly Angl
         place: button,
         air,
         words: `${HAND_WORDS[place.hand]} ${place.row} ${number} ${air === 'out' ? 'push' : 'pull'}`,
-        able: capability['buttons']?.includes(button) ?? true,
+        able: can('buttons', button),
         redundantTo: undefined,
         hand: place.hand,
         button,
@@ -57,7 +57,7 @@ export function ways(layout: AngloLayout, capability: Capability): readonly Angl
   });
 }
 
-export function capabilityGroups({ plan }: AngloLayout): readonly CapabilityGroup[] {
+export function capabilityGroups({ plan }: AngloLayout): readonly GroupOfPlaces[] {
   const buttons = places(plan).map(buttonId);
   return [
     {
@@ -65,7 +65,6 @@ export function capabilityGroups({ plan }: AngloLayout): readonly CapabilityGrou
       label: 'Buttons that work',
       about: 'L and R for the hand, o m i for the outside, middle and inside row, numbers from the left.',
       places: buttons,
-      byDefault: buttons,
     },
   ];
 }

@@ -1,8 +1,8 @@
 import { range } from '../kernel/options.ts';
-import { chipShape, type ChipText } from '../../scene/chip.ts';
-import type { Scene, Shape } from '../../scene/scene.ts';
+import type { Diagram } from '../../scene/diagram.ts';
+import type { Shape } from '../../scene/scene.ts';
 import { label, line, rect } from '../../scene/shapes.ts';
-import { describe, type ChromaticLayout } from './layout.ts';
+import { type ChromaticLayout } from './layout.ts';
 import { SIZES } from './tables.ts';
 import { SLIDE_MARK } from './tab.ts';
 import type { ChromaticWay } from './ways.ts';
@@ -20,38 +20,28 @@ const SIZE = Object.freeze({
 });
 
 /** Holes from left to right; blown above the comb, drawn below; the notes of the slide on the outer rows, joined to it. */
-export function scene(
-  layout: ChromaticLayout,
-  ways: readonly ChromaticWay[],
-  chip: (way: ChromaticWay) => ChipText,
-): Scene {
+export function diagram(layout: ChromaticLayout): Diagram<ChromaticWay> {
   const { holes } = SIZES[layout.size];
   const column = SIZE.holesWidth / holes;
   const top = SIZE.margin + 2 * SIZE.row + SIZE.plate;
   const bottom = top + SIZE.comb;
-  const chips = ways.map((way) => {
-    const outer = way.technique === 'slide' ? 1 : 0;
-    const gap = SIZE.row - SIZE.chip;
-    const y =
-      way.air === 'out'
-        ? top - SIZE.plate - (outer + 1) * SIZE.row
-        : bottom + SIZE.plate + outer * SIZE.row + gap;
-    return chipShape({
-      ...chip(way),
-      id: way.id,
-      label: way.words,
-      x: SIZE.left + (way.hole - 1) * column + column * 0.06,
-      y,
-      width: column * 0.88,
-      height: SIZE.chip,
-    });
-  });
   const heightMm = bottom + SIZE.plate + 2 * SIZE.row + SIZE.margin + 2;
   return {
-    title: describe(layout),
     widthMm: SIZE.left + SIZE.holesWidth + SIZE.right,
     heightMm,
-    shapes: [...body(holes, column, top), ...rowNames(top, bottom), ...chips],
+    furniture: [...body(holes, column, top), ...rowNames(top, bottom)],
+    place({ hole, technique, air }) {
+      const outer = technique === 'slide' ? 1 : 0;
+      const gap = SIZE.row - SIZE.chip;
+      const above = top - SIZE.plate - (outer + 1) * SIZE.row;
+      const below = bottom + SIZE.plate + outer * SIZE.row + gap;
+      return {
+        x: SIZE.left + (hole - 1) * column + column * 0.06,
+        y: air === 'out' ? above : below,
+        width: column * 0.88,
+        height: SIZE.chip,
+      };
+    },
   };
 }
 

@@ -3,9 +3,8 @@ import { pitchClass } from '../../pitch/pitch.ts';
 import { defineFamily } from '../defineFamily.ts';
 import { tongueClash } from '../kernel/holes.ts';
 import { ordinal, positionOf } from '../kernel/position.ts';
-import { parseByTable } from '../kernel/tabTable.ts';
 import { REED } from '../kernel/timbres.ts';
-import { scene } from './diagram.ts';
+import { diagram } from './diagram.ts';
 import { playingOptions, preferences, terms } from './effort.ts';
 import {
   checkLayout,
@@ -19,8 +18,6 @@ import {
 import { presets } from './presets.ts';
 import { brief, dialects, tab } from './tab.ts';
 import { capabilityGroups, clash, techniques, ways, type ChromaticWay } from './ways.ts';
-
-const DIALECT_IDS = dialects.map((dialect) => dialect.id);
 
 export const chromatic = defineFamily<ChromaticLayout, ChromaticWay>({
   id: 'chromatic',
@@ -52,6 +49,5 @@ export const chromatic = defineFamily<ChromaticLayout, ChromaticWay>({
   facts: (layout, key) => [`${ordinal(positionOf(layout.home, notePitchClass(key.tonic)))} position`],
   tab: (_, way, dialect) => tab(way, dialect),
   brief: (_, way) => brief(way),
-  parseTab: (_, all, text, dialect, write) => parseByTable(all, DIALECT_IDS, write, text, dialect),
-  scene,
+  diagram,
 });

@@ -1,4 +1,4 @@
-import type { Capability, CapabilityGroup } from '../layoutPart.ts';
+import type { Can, GroupOfPlaces } from '../layoutPart.ts';
 import { range } from '../kernel/options.ts';
 import { holesApart } from '../kernel/holes.ts';
 import type { Clash, FingeredWay, Technique, Way } from '../way.ts';
@@ -17,8 +17,7 @@ export interface ChromaticWay extends Way {
 }
 
 /** Every reed is one way: `3b`, `3bs` with the slide in, `3d`, `3ds`. */
-export function ways(layout: ChromaticLayout, capability: Capability): readonly ChromaticWay[] {
-  const sliding = capability['slide'] ?? holeNames(layout);
+export function ways(layout: ChromaticLayout, can: Can): readonly ChromaticWay[] {
   return range(1, SIZES[layout.size].holes).flatMap((hole) =>
     ROWS.map((row): ChromaticWay => {
       const air = row.startsWith('blow') ? 'out' : 'in';
@@ -30,7 +29,7 @@ export function ways(layout: ChromaticLayout, capability: Capability): readonly 
         place: String(hole),
         air,
         words: `${hole} ${ROW_WORDS[row]}`,
-        able: !slide || sliding.includes(String(hole)),
+        able: !slide || can('slide', String(hole)),
         redundantTo: undefined,
         hole,
       };
@@ -42,14 +41,13 @@ function holeNames({ size }: ChromaticLayout): string[] {
   return range(1, SIZES[size].holes).map(String);
 }
 
-export function capabilityGroups(layout: ChromaticLayout): readonly CapabilityGroup[] {
+export function capabilityGroups(layout: ChromaticLayout): readonly GroupOfPlaces[] {
   return [
     {
       id: 'slide',
       label: 'Slide',
       about: 'Holes where the slide works; none for a pupil who does not use it yet.',
       places: holeNames(layout),
-      byDefault: holeNames(layout),
     },
   ];
 }

@@ -1,7 +1,6 @@
-import { chipShape, type ChipText } from '../../scene/chip.ts';
-import type { Scene } from '../../scene/scene.ts';
+import type { Diagram } from '../../scene/diagram.ts';
 import { label, rect } from '../../scene/shapes.ts';
-import { describe, SURFACE, type CustomLayout, type NamedSpot } from './layout.ts';
+import { SURFACE, type CustomLayout, type NamedSpot } from './layout.ts';
 import type { CustomWay } from './ways.ts';
 
 /** Share of a spot's width that its name takes, left of the chip. */
@@ -17,11 +16,7 @@ const EDGE = 4;
 const CLOSE = 0.93;
 
 /** The pitches as their owner put them to each other, each with its name beside it; empty surface is left away. */
-export function scene(
-  layout: CustomLayout,
-  ways: readonly CustomWay[],
-  chip: (way: CustomWay) => ChipText,
-): Scene {
+export function diagram(layout: CustomLayout, ways: readonly CustomWay[]): Diagram<CustomWay> {
   const room = roomOf(layout.spots);
   const spot = { width: SURFACE.spotWidth * room, height: SURFACE.spotHeight * room };
   const [left, right] = endsOf(layout.spots.map(({ x }) => x));
@@ -33,10 +28,9 @@ export function scene(
     y: y - (top + bottom) / 2 + (heightMm - spot.height) / 2,
   });
   return {
-    title: describe(layout),
     widthMm,
     heightMm,
-    shapes: [
+    furniture: [
       rect(0.6, 0.6, widthMm - 1.2, heightMm - 1.2, {
         fill: 'leaf',
         stroke: 'rule',
@@ -51,19 +45,16 @@ export function scene(
           bold: true,
         });
       }),
-      ...ways.map((way) => {
-        const { x, y } = cornerOf(way);
-        return chipShape({
-          ...chip(way),
-          id: way.id,
-          label: way.words,
-          x: x + NAME_SHARE * spot.width,
-          y: y + 0.02 * spot.height,
-          width: (0.98 - NAME_SHARE) * spot.width,
-          height: 0.96 * spot.height,
-        });
-      }),
     ],
+    place(way) {
+      const { x, y } = cornerOf(way);
+      return {
+        x: x + NAME_SHARE * spot.width,
+        y: y + 0.02 * spot.height,
+        width: (0.98 - NAME_SHARE) * spot.width,
+        height: 0.96 * spot.height,
+      };
+    },
   };
 }
 

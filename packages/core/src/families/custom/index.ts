@@ -1,8 +1,7 @@
 import { pitchClass } from '../../pitch/pitch.ts';
 import { defineFamily } from '../defineFamily.ts';
 import { anchorTable, pitchSet, SPOT_FAMILY } from '../kernel/fixedPitches.ts';
-import { parseByTable } from '../kernel/tabTable.ts';
-import { scene } from './diagram.ts';
+import { diagram } from './diagram.ts';
 import {
   checkLayout,
   describe,
@@ -17,8 +16,6 @@ import {
 import { presets } from './presets.ts';
 import { dialects, tab } from './tab.ts';
 import { capabilityGroups, techniques, ways, type CustomWay } from './ways.ts';
-
-const DIALECT_IDS = dialects.map((dialect) => dialect.id);
 
 export const custom = defineFamily<CustomLayout, CustomWay>({
   ...SPOT_FAMILY,
@@ -59,6 +56,5 @@ export const custom = defineFamily<CustomLayout, CustomWay>({
   withTuning,
   tab: (_, way, dialect, called) => tab(way, dialect, called),
   brief: (_, way) => way.name,
-  parseTab: (_, all, text, dialect, write) => parseByTable(all, DIALECT_IDS, write, text, dialect),
-  scene,
+  diagram,
 });

@@ -2,7 +2,8 @@ import type { Result } from '../../result.ts';
 import { ok, shown } from '../../result.ts';
 import { Fields } from '../kernel/fields.ts';
 import { CENTS, pitchesFrom, tuningOf, type Spot } from '../kernel/fixedPitches.ts';
-import { option, range } from '../kernel/options.ts';
+import { countOption, range } from '../kernel/options.ts';
+import { elementId, elementIndex } from '../kernel/elements.ts';
 import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
 
 /** A pitch with a name of its own at a free place. */
@@ -68,14 +69,7 @@ export function describe({ what, spots }: CustomLayout): string {
 }
 
 export function options({ spots }: CustomLayout): readonly LayoutOption[] {
-  return [
-    option(
-      'count',
-      'Pitches',
-      spots.length,
-      range(COUNTS.least, COUNTS.most).map((n) => [n, String(n)]),
-    ),
-  ];
+  return [countOption('Pitches', spots.length, COUNTS.least, COUNTS.most)];
 }
 
 /** Places in rows from the upper left, for pitches that have none yet. */
@@ -103,7 +97,7 @@ export function withOption({ what, spots }: CustomLayout, _option: string, value
 
 export function elements({ spots }: CustomLayout): readonly LayoutElement[] {
   return spots.map(({ name, pitch, cents, x, y }, index) => ({
-    id: `spots.${index + 1}`,
+    id: elementId('spots', index),
     label: `pitch ${index + 1}`,
     row: `${Math.floor(index / 8) * 8 + 1} to ${Math.floor(index / 8) * 8 + 8}`,
     column: String((index % 8) + 1),
@@ -124,9 +118,8 @@ export function withElement(
   element: string,
   change: ElementChange,
 ): CustomLayout {
-  const index = Number(element.replace('spots.', '')) - 1;
-  const spot = spots[index];
-  if (!spot) throw new Error(`withElement: there is no pitch ${element}`);
+  const index = elementIndex('spots', spots, element);
+  const spot = spots[index]!;
   const { pitch = spot.pitch, values = {} } = change;
   const number = (id: 'cents' | 'x' | 'y') => Number(values[id] ?? spot[id]);
   const name = String(values['name'] ?? spot.name);

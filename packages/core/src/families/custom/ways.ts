@@ -1,5 +1,5 @@
 import { liesAt, technique, type SpotWay } from '../kernel/fixedPitches.ts';
-import type { Capability, CapabilityGroup } from '../layoutPart.ts';
+import type { Can, GroupOfPlaces } from '../layoutPart.ts';
 import { SURFACE, type CustomLayout } from './layout.ts';
 
 export const techniques = technique('pitches');
@@ -9,7 +9,7 @@ export interface CustomWay extends SpotWay {
 }
 
 /** Every pitch is one way: `p3`. */
-export function ways({ spots }: CustomLayout, capability: Capability): readonly CustomWay[] {
+export function ways({ spots }: CustomLayout, can: Can): readonly CustomWay[] {
   return spots.map(({ name, pitch, cents, x, y }, index) => ({
     id: `p${index + 1}`,
     pitch,
@@ -18,7 +18,7 @@ export function ways({ spots }: CustomLayout, capability: Capability): readonly 
     place: name,
     air: undefined,
     words: name,
-    able: capability['pitches']?.includes(name) ?? true,
+    able: can('pitches', name),
     redundantTo: undefined,
     number: index + 1,
     name,
@@ -28,7 +28,7 @@ export function ways({ spots }: CustomLayout, capability: Capability): readonly 
   }));
 }
 
-export function capabilityGroups({ spots }: CustomLayout): readonly CapabilityGroup[] {
+export function capabilityGroups({ spots }: CustomLayout): readonly GroupOfPlaces[] {
   const places = spots.map((spot) => spot.name);
   return [
     {
@@ -36,7 +36,6 @@ export function capabilityGroups({ spots }: CustomLayout): readonly CapabilityGr
       label: 'Pitches that are used',
       about: 'Take out what a pupil shall leave alone.',
       places,
-      byDefault: places,
     },
   ];
 }

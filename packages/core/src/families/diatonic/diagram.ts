@@ -1,6 +1,6 @@
-import { chipShape, type ChipText } from '../../scene/chip.ts';
-import type { PathShape, Scene, Shape } from '../../scene/scene.ts';
-import { describe, HOLES, reedPitch, type DiatonicLayout, type Plate } from './layout.ts';
+import type { Diagram } from '../../scene/diagram.ts';
+import type { PathShape, Shape } from '../../scene/scene.ts';
+import { HOLES, reedPitch, type DiatonicLayout, type Plate } from './layout.ts';
 import { bendMark } from './tab.ts';
 import { marks, type DiatonicWay } from './ways.ts';
 
@@ -32,11 +32,7 @@ function rowOf(way: DiatonicWay): number {
  * The harmonica as its player holds it: holes from left to right, out above the comb, in below it. A reed's length is
  * true to its pitch (length goes with the inverse square root of frequency); bends are steps off the reed that bends.
  */
-export function scene(
-  layout: DiatonicLayout,
-  ways: readonly DiatonicWay[],
-  chip: (way: DiatonicWay) => ChipText,
-): Scene {
+export function diagram(layout: DiatonicLayout, ways: readonly DiatonicWay[]): Diagram<DiatonicWay> {
   const rows = (side: Side) => 1 + Math.max(...ways.filter((w) => sideOf(w) === side).map(rowOf));
   const top = SIZE.margin + rows('above') * SIZE.row;
   const bottom = top + SIZE.comb;
@@ -50,30 +46,17 @@ export function scene(
   const steps = ways
     .filter((w) => w.technique !== 'plain')
     .map((w) => stepShape(w, edge[sideOf(w)], chipY(w)));
-  const chips = ways.map((way) =>
-    chipShape({
-      ...chip(way),
-      id: way.id,
-      label: way.words,
+  return {
+    widthMm: SIZE.left + SIZE.column * HOLES + SIZE.right,
+    heightMm,
+    furniture: [...reeds, ...dipShapes(layout, edge), ...steps, ...combShapes(top), ...keyToMarks(heightMm)],
+    place: (way) => ({
       x: columnX(way.hole) + SIZE.chipX,
       y: chipY(way),
       width: SIZE.chipWidth,
       height: SIZE.chipHeight,
       ...(way.depth > 0 ? { mark: bendMark(way.depth) } : way.technique === 'plain' ? {} : { mark: '°' }),
     }),
-  );
-  return {
-    title: describe(layout),
-    widthMm: SIZE.left + SIZE.column * HOLES + SIZE.right,
-    heightMm,
-    shapes: [
-      ...reeds,
-      ...dipShapes(layout, edge),
-      ...steps,
-      ...combShapes(top),
-      ...chips,
-      ...keyToMarks(heightMm),
-    ],
   };
 }
 

@@ -3,7 +3,7 @@ import { pitchClass } from '../../pitch/pitch.ts';
 import { defineFamily } from '../defineFamily.ts';
 import { tongueClash } from '../kernel/holes.ts';
 import { REED } from '../kernel/timbres.ts';
-import { scene } from './diagram.ts';
+import { diagram } from './diagram.ts';
 import { playingOptions, preferences, terms } from './effort.ts';
 import {
   checkLayout,
@@ -52,6 +52,6 @@ export const diatonic = defineFamily<DiatonicLayout, DiatonicWay>({
   facts: (layout, key) => [`${ordinal(positionOf(layout.root, notePitchClass(key.tonic)))} position`],
   tab: (_, way, dialect, called) => tab(way, dialect, called),
   brief: (_, way) => brief(way),
-  parseTab: (_, all, text, dialect) => parseTab(all, text, dialect),
-  scene,
+  parseTab,
+  diagram,
 });

@@ -1,4 +1,5 @@
 import { pitchClass, type PitchClass } from '../../pitch/pitch.ts';
+import { range } from '../kernel/options.ts';
 import type { LayoutPreset } from '../layoutPart.ts';
 import { keyLabel, layoutOf, ROOTS, type DiatonicLayout } from './layout.ts';
 
@@ -13,10 +14,6 @@ const ROOTS_SHOWN: readonly number[] = [
   ...range(ROOTS.lowest, ROOTS.lowestUsual - 1),
   ...range(ROOTS.highestUsual + 1, ROOTS.highest),
 ];
-
-function range(from: number, to: number): number[] {
-  return Array.from({ length: to - from + 1 }, (_, i) => from + i);
-}
 
 /** Twelve usual keys, twelve low ones, six high ones, in standard tuning. */
 export const presets: readonly LayoutPreset<DiatonicLayout>[] = Object.freeze(

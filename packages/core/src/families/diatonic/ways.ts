@@ -1,4 +1,4 @@
-import type { Capability, CapabilityGroup } from '../layoutPart.ts';
+import type { Can, GroupOfPlaces } from '../layoutPart.ts';
 import { holesApart } from '../kernel/holes.ts';
 import type { Clash, FingeredWay, Mark, Way } from '../way.ts';
 import { bendRoom, dipAir, reedSounds, type ReedPair, type ReedSound } from '../kernel/reedPair.ts';
@@ -48,10 +48,7 @@ function groupOf(sound: ReedSound): string | undefined {
 }
 
 /** Every way, holes from left to right; an over-note on a pitch that some other way gives is marked as its duplicate. */
-export function ways(layout: DiatonicLayout, capability: Capability): readonly DiatonicWay[] {
-  const groups = new Map(
-    capabilityGroups(layout).map((group) => [group.id, capability[group.id] ?? group.byDefault]),
-  );
+export function ways(layout: DiatonicLayout, can: Can): readonly DiatonicWay[] {
   const all = HOLE_NUMBERS.flatMap((hole) =>
     reedSounds(pairAt(layout, hole)).map((sound): DiatonicWay => {
       const group = groupOf(sound);
@@ -62,7 +59,7 @@ export function ways(layout: DiatonicLayout, capability: Capability): readonly D
         place: String(hole),
         air: sound.air,
         words: wordsFor(hole, sound),
-        able: group === undefined || groups.get(group)!.includes(String(hole)),
+        able: group === undefined || can(group, String(hole)),
         redundantTo: undefined,
         hole,
         depth: sound.depth,
@@ -95,7 +92,7 @@ export function marks(layout: DiatonicLayout): readonly Mark[] {
 }
 
 /** What depends on the instrument and its player. Out of the box: all bends, no over-notes. */
-export function capabilityGroups(layout: DiatonicLayout): readonly CapabilityGroup[] {
+export function capabilityGroups(layout: DiatonicLayout): readonly GroupOfPlaces[] {
   const holesWhere = (test: (pair: ReedPair) => boolean) =>
     HOLE_NUMBERS.filter((hole) => test(pairAt(layout, hole))).map(String);
   const drawBends = holesWhere((p) => p.draw > p.blow && bendRoom(p) > 0);
@@ -106,14 +103,12 @@ export function capabilityGroups(layout: DiatonicLayout): readonly CapabilityGro
       label: 'Draw bends',
       about: 'Holes whose draw note bends down.',
       places: drawBends,
-      byDefault: drawBends,
     },
     {
       id: 'blow-bend',
       label: 'Blow bends',
       about: 'Holes whose blow note bends down.',
       places: blowBends,
-      byDefault: blowBends,
     },
     {
       id: 'overblow',

@@ -1,8 +1,8 @@
-import { chipShape, type ChipText } from '../../scene/chip.ts';
-import type { Scene, Shape } from '../../scene/scene.ts';
+import type { Diagram } from '../../scene/diagram.ts';
+import type { Shape } from '../../scene/scene.ts';
 import { label } from '../../scene/shapes.ts';
 import type { SpotWay } from '../kernel/fixedPitches.ts';
-import { describe, DRUM, type DrumLayout } from './layout.ts';
+import { DRUM, type DrumLayout } from './layout.ts';
 
 /** Millimetres of a chip by the number of tongues: the ring must have room for all. */
 const CHIPS = Object.freeze([
@@ -12,7 +12,7 @@ const CHIPS = Object.freeze([
 ]);
 
 /** The drum from above, its player at the lower edge; each tongue a slot towards the middle with its number. */
-export function scene(layout: DrumLayout, ways: readonly SpotWay[], chip: (way: SpotWay) => ChipText): Scene {
+export function diagram(_: DrumLayout, ways: readonly SpotWay[]): Diagram<SpotWay> {
   const { width, height } = CHIPS.find(({ upTo }) => ways.length <= upTo)!;
   const cx = DRUM.width / 2;
   const cy = DRUM.height / 2;
@@ -37,17 +37,6 @@ export function scene(layout: DrumLayout, ways: readonly SpotWay[], chip: (way: 
       strokeMm: width * 0.62,
     };
   });
-  const chips = ways.map((way) =>
-    chipShape({
-      ...chip(way),
-      id: way.id,
-      label: way.words,
-      x: way.x - width / 2,
-      y: way.y - height / 2,
-      width,
-      height,
-    }),
-  );
   const numbers = ways.map((way) =>
     label(way.x - width / 2 - 1, way.y + 1.4, String(way.number), height * 0.36, {
       anchor: 'end',
@@ -56,15 +45,14 @@ export function scene(layout: DrumLayout, ways: readonly SpotWay[], chip: (way: 
     }),
   );
   return {
-    title: describe(layout),
     widthMm: DRUM.width,
     heightMm: DRUM.height + 6,
-    shapes: [
+    furniture: [
       rim,
       ...tongues,
       ...numbers,
-      ...chips,
       label(cx, DRUM.height + 4.6, 'you sit here', 4.6, { anchor: 'middle', ink: 'soft' }),
     ],
+    place: ({ x, y }) => ({ x: x - width / 2, y: y - height / 2, width, height }),
   };
 }

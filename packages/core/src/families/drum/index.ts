@@ -1,8 +1,7 @@
 import { pitchClass } from '../../pitch/pitch.ts';
 import { defineFamily } from '../defineFamily.ts';
 import { anchorTable, pitchSet, SPOT_FAMILY, type SpotWay } from '../kernel/fixedPitches.ts';
-import { parseByTable } from '../kernel/tabTable.ts';
-import { scene } from './diagram.ts';
+import { diagram } from './diagram.ts';
 import {
   checkLayout,
   describe,
@@ -18,8 +17,6 @@ import {
 import { presets } from './presets.ts';
 import { dialects, tab } from './tab.ts';
 import { capabilityGroups, techniques, ways } from './ways.ts';
-
-const DIALECT_IDS = dialects.map((dialect) => dialect.id);
 
 export const drum = defineFamily<DrumLayout, SpotWay>({
   ...SPOT_FAMILY,
@@ -60,6 +57,5 @@ export const drum = defineFamily<DrumLayout, SpotWay>({
   withTuning,
   tab: (_, way, dialect, called) => tab(way, dialect, called),
   brief: (_, way) => String(way.number),
-  parseTab: (_, all, text, dialect, write) => parseByTable(all, DIALECT_IDS, write, text, dialect),
-  scene,
+  diagram,
 });

@@ -3,7 +3,8 @@ import { pitchClass, type Pitch, type PitchClass } from '../../pitch/pitch.ts';
 import { ok, type Result } from '../../result.ts';
 import { Fields } from '../kernel/fields.ts';
 import { CENTS, pitchesFrom, tuningOf, type Spot } from '../kernel/fixedPitches.ts';
-import { option, range } from '../kernel/options.ts';
+import { countOption, range } from '../kernel/options.ts';
+import { elementId, elementIndex } from '../kernel/elements.ts';
 import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
 
 /** A tongue: its pitch and its place. */
@@ -107,14 +108,7 @@ export function describe(layout: DrumLayout): string {
 }
 
 export function options({ tongues }: DrumLayout): readonly LayoutOption[] {
-  return [
-    option(
-      'count',
-      'Tongues',
-      tongues.length,
-      range(COUNTS.least, COUNTS.most).map((n) => [n, String(n)]),
-    ),
-  ];
+  return [countOption('Tongues', tongues.length, COUNTS.least, COUNTS.most)];
 }
 
 /** Fewer tongues leave the last ones out; more add tongues a tone higher each, on free places. */
@@ -131,7 +125,7 @@ export function withOption({ tongues }: DrumLayout, _option: string, value: stri
 
 export function elements({ tongues }: DrumLayout): readonly LayoutElement[] {
   return tongues.map(({ pitch, cents, slot }, index) => ({
-    id: `tongues.${index + 1}`,
+    id: elementId('tongues', index),
     label: `tongue ${index + 1}`,
     row: 'tongues',
     column: String(index + 1),
@@ -147,9 +141,8 @@ export function elements({ tongues }: DrumLayout): readonly LayoutElement[] {
 
 /** @throws on an unknown tongue */
 export function withElement({ tongues }: DrumLayout, element: string, change: ElementChange): DrumLayout {
-  const index = Number(element.replace('tongues.', '')) - 1;
-  const tongue = tongues[index];
-  if (!tongue) throw new Error(`withElement: there is no tongue ${element}`);
+  const index = elementIndex('tongues', tongues, element);
+  const tongue = tongues[index]!;
   const { pitch = tongue.pitch, values = {} } = change;
   const cents = Number(values['cents'] ?? tongue.cents);
   const slot = Number(values['slot'] ?? tongue.slot);

@@ -1,11 +1,11 @@
 import { liesAt, technique, type SpotWay } from '../kernel/fixedPitches.ts';
-import type { Capability, CapabilityGroup } from '../layoutPart.ts';
+import type { Can, GroupOfPlaces } from '../layoutPart.ts';
 import { DRUM, spots, type DrumLayout } from './layout.ts';
 
 export const techniques = technique('tongues');
 
 /** Every tongue is one way, numbered as the drum is: `t3`. */
-export function ways(layout: DrumLayout, capability: Capability): readonly SpotWay[] {
+export function ways(layout: DrumLayout, can: Can): readonly SpotWay[] {
   return spots(layout).map(({ pitch, cents, x, y }, index) => ({
     id: `t${index + 1}`,
     pitch,
@@ -14,7 +14,7 @@ export function ways(layout: DrumLayout, capability: Capability): readonly SpotW
     place: String(index + 1),
     air: undefined,
     words: `tongue ${index + 1}`,
-    able: capability['tongues']?.includes(String(index + 1)) ?? true,
+    able: can('tongues', String(index + 1)),
     redundantTo: undefined,
     number: index + 1,
     x,
@@ -23,7 +23,7 @@ export function ways(layout: DrumLayout, capability: Capability): readonly SpotW
   }));
 }
 
-export function capabilityGroups({ tongues }: DrumLayout): readonly CapabilityGroup[] {
+export function capabilityGroups({ tongues }: DrumLayout): readonly GroupOfPlaces[] {
   const places = tongues.map((_, index) => String(index + 1));
   return [
     {
@@ -31,7 +31,6 @@ export function capabilityGroups({ tongues }: DrumLayout): readonly CapabilityGr
       label: 'Tongues that are used',
       about: 'Take out tongues that a pupil shall leave alone.',
       places,
-      byDefault: places,
     },
   ];
 }

@@ -1,8 +1,8 @@
-import { chipShape, type ChipText } from '../../scene/chip.ts';
-import type { Scene, Shape } from '../../scene/scene.ts';
+import type { Diagram, Place } from '../../scene/diagram.ts';
+import type { Shape } from '../../scene/scene.ts';
 import { label, line, rect } from '../../scene/shapes.ts';
 import { STRINGS, type StringName } from './tables.ts';
-import { capoAt, describe, openText, type DulcimerLayout } from './layout.ts';
+import { capoAt, openText, type DulcimerLayout } from './layout.ts';
 import type { DulcimerWay } from './ways.ts';
 
 /** Millimetres. The fretboard is drawn for the frets up to the last one, so that the upper frets stay apart. */
@@ -23,11 +23,7 @@ const CHIP_WIDTH = Object.freeze({ widest: 13.4, least: 8.6 });
 const NAME_ROOM = 6.2;
 
 /** Strings as the player looks down on them: melody nearest (below), bass farthest; frets spaced by 2^(−n/12). */
-export function scene(
-  layout: DulcimerLayout,
-  ways: readonly DulcimerWay[],
-  chip: (way: DulcimerWay) => ChipText,
-): Scene {
+export function diagram(layout: DulcimerLayout): Diagram<DulcimerWay> {
   const last = Math.max(...layout.frets.map((fret) => fret.semitones));
   const span = 1 - 2 ** (-last / 12);
   const room = SIZE.length - SIZE.opening - 8;
@@ -89,42 +85,35 @@ export function scene(
         ]
       : [];
   return {
-    title: describe(layout),
     widthMm: SIZE.left + SIZE.length + SIZE.margin,
     heightMm: bottom + 15 + SIZE.margin,
-    shapes: [board, ...frets, nut, ...strings, ...capoBar, ...chips(layout, ways, chip, fretX, stringY)],
+    furniture: [board, ...frets, nut, ...strings, ...capoBar],
+    place: placesOn(layout, fretX, stringY),
   };
 }
 
-function chips(
+function placesOn(
   layout: DulcimerLayout,
-  ways: readonly DulcimerWay[],
-  chip: (way: DulcimerWay) => ChipText,
   fretX: (semitones: number) => number,
   stringY: (string: StringName) => number,
-): Shape[] {
+): (way: DulcimerWay) => Place {
   const edges = [fretX(0), ...layout.frets.map((fret) => fretX(fret.semitones))];
   const narrow = edges.findIndex((edge, i) => i > 0 && edge - edges[i - 1]! - 0.7 < CHIP_WIDTH.least);
   const crowdedFrom = narrow < 0 ? Infinity : narrow;
-  return ways.map((way) => {
+  return (way) => {
     const middle = stringY(way.technique) + SIZE.string / 2;
     const at = layout.frets.findIndex((fret) => fret.name === way.fret) + 1;
     const right = fretX(way.semitones);
-    const common = { ...chip(way), id: way.id, label: way.words, height: SIZE.chip };
+    const height = SIZE.chip;
     if (way.fret === '0')
-      return chipShape({
-        ...common,
-        x: Math.max(SIZE.left + 0.5, right - 12.6),
-        y: middle - SIZE.chip / 2,
-        width: 11.4,
-      });
+      return { x: Math.max(SIZE.left + 0.5, right - 12.6), y: middle - height / 2, width: 11.4, height };
     // A finger presses just left of its fret: the chip fills that place, as far as the next fret lets it.
     const room = right - edges[at - 1]! - 0.7;
     const crowded = at >= crowdedFrom;
     const twoFrets = right - edges[at - 2]! - 0.7;
     const width = Math.min(CHIP_WIDTH.widest, at > crowdedFrom ? twoFrets : room);
     const lane = crowded ? (at % 2 === 0 ? -1 : 1) : 0;
-    const y = middle - SIZE.chip / 2 + lane * (SIZE.chip / 2 + 0.3);
-    return chipShape({ ...common, x: right - width - 0.35, y, width });
-  });
+    const y = middle - height / 2 + lane * (height / 2 + 0.3);
+    return { x: right - width - 0.35, y, width, height };
+  };
 }

@@ -2,10 +2,9 @@ import { noteText } from '../../pitch/noteName.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
 import { aboveHome, type Key } from '../../scale/scale.ts';
 import { defineFamily } from '../defineFamily.ts';
-import { parseByTable } from '../kernel/tabTable.ts';
 import { PLUCKED } from '../kernel/timbres.ts';
 import type { FactTable } from '../layoutPart.ts';
-import { scene } from './diagram.ts';
+import { diagram } from './diagram.ts';
 import { playingOptions, preferences, remarks, terms } from './effort.ts';
 import { carry, clash } from './hand.ts';
 import { STRINGS } from './tables.ts';
@@ -24,8 +23,6 @@ import {
 import { presets } from './presets.ts';
 import { brief, dialects, tab } from './tab.ts';
 import { capabilityGroups, fingeringsFor, FINGERINGS, techniques, ways, type DulcimerWay } from './ways.ts';
-
-const DIALECT_IDS = dialects.map((dialect) => dialect.id);
 
 export const dulcimer = defineFamily<DulcimerLayout, DulcimerWay>({
   id: 'dulcimer',
@@ -63,8 +60,7 @@ export const dulcimer = defineFamily<DulcimerLayout, DulcimerWay>({
   withTuning,
   tab: (_, way, dialect) => tab(way, dialect),
   brief: (_, way) => brief(way),
-  parseTab: (_, all, text, dialect, write) => parseByTable(all, DIALECT_IDS, write, text, dialect),
-  scene,
+  diagram,
 });
 
 /** Where home lies on the melody string, and whether the scale starts there without a gap. */

@@ -1,5 +1,5 @@
 import type { ChosenOptions } from '../effortTerm.ts';
-import type { Capability, CapabilityGroup } from '../layoutPart.ts';
+import type { Can, GroupOfPlaces } from '../layoutPart.ts';
 import type { Fingering, Technique, Way } from '../way.ts';
 import { ALL_FRETS, STRINGS, type StringName } from './tables.ts';
 import { capoAt, type DulcimerLayout } from './layout.ts';
@@ -30,7 +30,7 @@ const ALONG: ReadonlyMap<string, number> = new Map(
 );
 
 /** Every string open and at every fret above the capo: `melody.6½`. */
-export function ways(layout: DulcimerLayout, capability: Capability): readonly DulcimerWay[] {
+export function ways(layout: DulcimerLayout, can: Can): readonly DulcimerWay[] {
   const capo = capoAt(layout);
   const open = { name: '0', semitones: capo };
   return STRINGS.flatMap((string) =>
@@ -42,7 +42,7 @@ export function ways(layout: DulcimerLayout, capability: Capability): readonly D
         place: name,
         air: undefined,
         words: `${string} string ${name === '0' ? (capo > 0 ? 'at the capo' : 'open') : `fret ${name}`}`,
-        able: name === '0' || (capability['frets']?.includes(name) ?? true),
+        able: name === '0' || can('frets', name),
         redundantTo: undefined,
         fret: name,
         semitones,
@@ -52,7 +52,7 @@ export function ways(layout: DulcimerLayout, capability: Capability): readonly D
   );
 }
 
-export function capabilityGroups(layout: DulcimerLayout): readonly CapabilityGroup[] {
+export function capabilityGroups(layout: DulcimerLayout): readonly GroupOfPlaces[] {
   const places = layout.frets.map((fret) => fret.name);
   return [
     {
@@ -60,7 +60,6 @@ export function capabilityGroups(layout: DulcimerLayout): readonly CapabilityGro
       label: 'Frets that are used',
       about: 'Take out frets that buzz, or that a pupil does not use yet.',
       places,
-      byDefault: places,
     },
   ];
 }

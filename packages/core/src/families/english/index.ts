@@ -1,8 +1,7 @@
 import { defineFamily } from '../defineFamily.ts';
 import { HAND_FINGERINGS } from '../kernel/buttons.ts';
-import { parseByTable } from '../kernel/tabTable.ts';
 import { BELLOWS_REED } from '../kernel/timbres.ts';
-import { scene } from './diagram.ts';
+import { diagram } from './diagram.ts';
 import { clash, playingOptions, preferences, terms } from './effort.ts';
 import {
   callButton,
@@ -17,8 +16,6 @@ import {
 import { presets } from './presets.ts';
 import { brief, dialects, tab } from './tab.ts';
 import { capabilityGroups, fingeringsFor, techniques, ways, type EnglishWay } from './ways.ts';
-
-const DIALECT_IDS = dialects.map((dialect) => dialect.id);
 
 export const english = defineFamily<EnglishLayout, EnglishWay>({
   id: 'english',
@@ -52,6 +49,5 @@ export const english = defineFamily<EnglishLayout, EnglishWay>({
   nameOf: callButton,
   tab: (_, way, dialect, called) => tab(way, dialect, called),
   brief: (_, way) => brief(way),
-  parseTab: (_, all, text, dialect, write) => parseByTable(all, DIALECT_IDS, write, text, dialect),
-  scene,
+  diagram,
 });

@@ -1,7 +1,6 @@
 import type { ChosenOptions } from '../effortTerm.ts';
 import { FINGERS, fingeringId, HANDS, HAND_WORDS, type ButtonWay, type Finger } from '../kernel/buttons.ts';
-import type { CapabilityGroup } from '../layoutPart.ts';
-import type { Capability } from '../layoutPart.ts';
+import type { Can, GroupOfPlaces } from '../layoutPart.ts';
 import type { Technique } from '../way.ts';
 import type { EnglishLayout } from './layout.ts';
 import { COLUMNS, type Column } from './tables.ts';
@@ -18,7 +17,7 @@ export interface EnglishWay extends ButtonWay {
 }
 
 /** Every button is one way, whichever way the bellows go: `L2.3`. A stuck button is marked in the capabilities. */
-export function ways({ buttons }: EnglishLayout, capability: Capability): readonly EnglishWay[] {
+export function ways({ buttons }: EnglishLayout, can: Can): readonly EnglishWay[] {
   return HANDS.flatMap((hand) =>
     COLUMNS.flatMap((column) =>
       buttons[hand][column].map((pitch, index): EnglishWay => {
@@ -30,7 +29,7 @@ export function ways({ buttons }: EnglishLayout, capability: Capability): readon
           place: id,
           air: undefined,
           words: `${HAND_WORDS[hand]}, column ${column}, button ${index + 1}`,
-          able: capability['buttons']?.includes(id) ?? true,
+          able: can('buttons', id),
           redundantTo: undefined,
           hand,
           button: id,
@@ -43,15 +42,14 @@ export function ways({ buttons }: EnglishLayout, capability: Capability): readon
   );
 }
 
-export function capabilityGroups(layout: EnglishLayout): readonly CapabilityGroup[] {
-  const places = ways(layout, {}).map((way) => way.place);
+export function capabilityGroups(layout: EnglishLayout): readonly GroupOfPlaces[] {
+  const places = ways(layout, () => true).map((way) => way.place);
   return [
     {
       id: 'buttons',
       label: 'Buttons that work',
       about: 'Take out a button that sticks or a reed that is silent.',
       places,
-      byDefault: places,
     },
   ];
 }

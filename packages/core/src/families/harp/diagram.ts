@@ -1,7 +1,7 @@
-import { chipShape, type ChipText } from '../../scene/chip.ts';
-import type { Scene, Shape } from '../../scene/scene.ts';
+import type { Diagram } from '../../scene/diagram.ts';
+import type { Shape } from '../../scene/scene.ts';
 import { label, line, rect } from '../../scene/shapes.ts';
-import { describe, isUp, nameAt, type HarpLayout } from './layout.ts';
+import { isUp, nameAt, type HarpLayout } from './layout.ts';
 import type { HarpWay } from './ways.ts';
 
 /** Millimetres. */
@@ -20,39 +20,27 @@ const SIZE = Object.freeze({
  * Strings as the player sees them, low to the left, each hanging from its lever. Neighbours stand in two lanes so that
  * their notes stay legible; raised above, down below. Lengths follow the pitch, gently.
  */
-export function scene(layout: HarpLayout, ways: readonly HarpWay[], chip: (way: HarpWay) => ChipText): Scene {
-  const rows = layout.double ? (['L', 'R'] as const) : [undefined];
+export function diagram(layout: HarpLayout): Diagram<HarpWay> {
+  const rows: readonly HarpWay['row'][] = layout.double ? ['L', 'R'] : [undefined];
   const column = SIZE.width / layout.strings.length;
   const longest = layout.double ? SIZE.longest.double : SIZE.longest.single;
   const block = 4 * SIZE.lane + longest + SIZE.foot;
-  const shapes = rows.flatMap((row, i) => {
-    const top = SIZE.margin + i * (block + 2);
-    const own = ways.filter((way) => way.row === row);
-    return [
-      ...names(top, row),
-      ...layout.strings.flatMap((_, string) =>
-        stringShapes(layout, string, SIZE.left + (string + 0.5) * column, top),
-      ),
-      ...own.map((way) => {
-        const up = way.lever === 'up' ? 0 : 2;
-        const width = Math.min(12.6, column * 2 - 0.7);
-        return chipShape({
-          ...chip(way),
-          id: way.id,
-          label: way.words,
-          x: SIZE.left + (way.string + 0.5) * column - width / 2,
-          y: top + (up + (way.string % 2)) * SIZE.lane,
-          width,
-          height: SIZE.chip,
-        });
-      }),
-    ];
-  });
+  const topOf = (row: HarpWay['row']) => SIZE.margin + rows.indexOf(row) * (block + 2);
+  const stringX = (string: number) => SIZE.left + (string + 0.5) * column;
+  const width = Math.min(12.6, column * 2 - 0.7);
   return {
-    title: describe(layout),
     widthMm: SIZE.left + SIZE.width + 9,
     heightMm: 2 * SIZE.margin + rows.length * block + (rows.length - 1) * 2,
-    shapes,
+    furniture: rows.flatMap((row) => [
+      ...names(topOf(row), row),
+      ...layout.strings.flatMap((_, string) => stringShapes(layout, string, stringX(string), topOf(row))),
+    ]),
+    place: ({ row, string, lever }) => ({
+      x: stringX(string) - width / 2,
+      y: topOf(row) + ((lever === 'up' ? 0 : 2) + (string % 2)) * SIZE.lane,
+      width,
+      height: SIZE.chip,
+    }),
   };
 }
 

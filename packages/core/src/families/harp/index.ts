@@ -1,9 +1,8 @@
 import { pitchClass } from '../../pitch/pitch.ts';
 import { defineFamily } from '../defineFamily.ts';
-import { parseByTable } from '../kernel/tabTable.ts';
 import { PLUCKED } from '../kernel/timbres.ts';
 import type { FactTable } from '../layoutPart.ts';
-import { scene } from './diagram.ts';
+import { diagram } from './diagram.ts';
 import { playingOptions, preferences, remarks, terms } from './effort.ts';
 import { clash } from './hand.ts';
 import {
@@ -28,7 +27,6 @@ import { BASES, SHARPS_ORDER, type BaseId } from './tables.ts';
 import { brief, dialects, tab } from './tab.ts';
 import { capabilityGroups, fingeringsFor, FINGERINGS, techniques, ways, type HarpWay } from './ways.ts';
 
-const DIALECT_IDS = dialects.map((dialect) => dialect.id);
 const HOMES: Readonly<Record<BaseId, number>> = Object.freeze({ C: 0, F: 5, Eb: 3 });
 
 export const harp = defineFamily<HarpLayout, HarpWay>({
@@ -79,8 +77,7 @@ export const harp = defineFamily<HarpLayout, HarpWay>({
   nameOf: (layout, { string, pitch }) => callOn(layout, string, pitch),
   tab: (_, way, dialect) => tab(way, dialect),
   brief: (_, way) => brief(way),
-  parseTab: (_, all, text, dialect, write) => parseByTable(all, DIALECT_IDS, write, text, dialect),
-  scene,
+  diagram,
 });
 
 /** What to set before playing, letter by letter. */

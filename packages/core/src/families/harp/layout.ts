@@ -3,7 +3,8 @@ import { pitchClass, type Pitch, type PitchClass } from '../../pitch/pitch.ts';
 import type { Result } from '../../result.ts';
 import type { Key } from '../../scale/scale.ts';
 import { Fields } from '../kernel/fields.ts';
-import { chosen, option, range } from '../kernel/options.ts';
+import { chosen, countOption, option, range } from '../kernel/options.ts';
+import { elementId, elementIndex } from '../kernel/elements.ts';
 import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
 import {
   BASE_IDS,
@@ -190,12 +191,7 @@ export function options({ base, lowest, strings, double }: HarpLayout): readonly
       lowest,
       LOWEST.map((name) => [nameText(name), nameText(name)]),
     ),
-    option(
-      'count',
-      'Strings',
-      strings.length,
-      range(COUNTS.least, mostFrom(lowest)).map((n) => [n, String(n)]),
-    ),
+    countOption('Strings', strings.length, COUNTS.least, mostFrom(lowest)),
     option('double', 'Rows', double, [
       [false, 'one'],
       [true, 'two, double-strung'],
@@ -224,7 +220,7 @@ export function elements(layout: HarpLayout): readonly LayoutElement[] {
   return layout.strings.map(({ pitch, lever }, index) => {
     const name = nameAt(layout, index);
     return {
-      id: `strings.${index + 1}`,
+      id: elementId('strings', index),
       label: `${nameText(name)} string`,
       row: `octave ${name.octave}`,
       column: name.letter,
@@ -242,9 +238,8 @@ export function withElement(
   element: string,
   { pitch, values }: ElementChange,
 ): HarpLayout {
-  const index = Number(element.replace('strings.', '')) - 1;
-  const string = layout.strings[index];
-  if (!string) throw new Error(`withElement: there is no string ${element}`);
+  const index = elementIndex('strings', layout.strings, element);
+  const string = layout.strings[index]!;
   const lever = values?.['lever'] ?? string.lever;
   return {
     ...layout,

@@ -1,5 +1,5 @@
 import type { ChosenOptions } from '../effortTerm.ts';
-import type { Capability, CapabilityGroup } from '../layoutPart.ts';
+import type { Can, GroupOfPlaces } from '../layoutPart.ts';
 import type { Fingering, Technique, Way } from '../way.ts';
 import { isUp, nameAt, soundingName, type HarpLayout } from './layout.ts';
 import { nameText, SHARPS_ORDER } from './tables.ts';
@@ -29,8 +29,7 @@ export interface HarpWay extends Way {
 }
 
 /** Every string with its lever down and, where one is fitted, up; in both rows of a double-strung harp: `L12up`. */
-export function ways(layout: HarpLayout, capability: Capability): readonly HarpWay[] {
-  const flips = capability['flip'] ?? SHARPS_ORDER;
+export function ways(layout: HarpLayout, can: Can): readonly HarpWay[] {
   const rows = layout.double ? (['L', 'R'] as const) : [undefined];
   // Sounds as the strings are set; each in the first row, since the rows are alike.
   const setAt = new Map<number, string>();
@@ -50,7 +49,7 @@ export function ways(layout: HarpLayout, capability: Capability): readonly HarpW
       place: name.letter,
       air: undefined,
       words: `${row ? ROW_WORDS[row] : ''}${nameText(name)} string, lever ${lever}`,
-      able: set || flips.includes(name.letter),
+      able: set || can('flip', name.letter),
       redundantTo: set ? undefined : setAt.get(pitch),
       string,
       stringMark: ` ${stringId} `,
@@ -73,14 +72,13 @@ function stringIdOf(row: HarpWay['row'], string: number): string {
   return `${row ?? ''}${string + 1}`;
 }
 
-export function capabilityGroups(): readonly CapabilityGroup[] {
+export function capabilityGroups(): readonly GroupOfPlaces[] {
   return [
     {
       id: 'flip',
       label: 'Levers flipped while playing',
       about: 'Letters whose levers the player flips in the middle of a tune.',
       places: SHARPS_ORDER,
-      byDefault: SHARPS_ORDER,
     },
   ];
 }

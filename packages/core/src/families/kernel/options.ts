@@ -25,6 +25,16 @@ export function option(
   };
 }
 
+/** How many there are, of a list of parts. */
+export function countOption(label: string, count: number, least: number, most: number): LayoutOption {
+  return option(
+    'count',
+    label,
+    count,
+    range(least, most).map((n) => [n, String(n)]),
+  );
+}
+
 /** Whole numbers from low to high. */
 export function range(low: number, high: number): number[] {
   return Array.from({ length: Math.max(0, high - low + 1) }, (_, i) => low + i);

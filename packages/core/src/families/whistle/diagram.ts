@@ -1,7 +1,7 @@
-import { chipShape, type ChipText } from '../../scene/chip.ts';
-import type { Scene, Shape } from '../../scene/scene.ts';
+import type { Diagram, Place } from '../../scene/diagram.ts';
+import type { Shape } from '../../scene/scene.ts';
 import { disc, label, line, rect } from '../../scene/shapes.ts';
-import { describe, type Register, type WhistleLayout } from './layout.ts';
+import type { Register, WhistleLayout } from './layout.ts';
 import type { WhistleWay } from './ways.ts';
 
 /** Millimetres. */
@@ -18,11 +18,7 @@ const SIZE = Object.freeze({
 const BLOCK = SIZE.chip + 2 + 6 * SIZE.hole + 1;
 
 /** A whistle per note, standing, mouth end up, in order of pitch; the upper register above the low one. */
-export function scene(
-  layout: WhistleLayout,
-  ways: readonly WhistleWay[],
-  chip: (way: WhistleWay) => ChipText,
-): Scene {
+export function diagram(_: WhistleLayout, ways: readonly WhistleWay[]): Diagram<WhistleWay> {
   const rows: readonly { readonly name: readonly string[]; readonly registers: readonly Register[] }[] = [
     { name: ['upper', 'register', 'faster air'], registers: ['upper', 'high'] },
     { name: ['low', 'register', 'gentle air'], registers: ['low'] },
@@ -32,7 +28,7 @@ export function scene(
   );
   const column = SIZE.width / Math.max(...inRow.map((row) => row.length));
   const top = (row: number) => SIZE.margin + row * (BLOCK + SIZE.between);
-  const shapes = rows.flatMap(({ name }, row): Shape[] => [
+  const furniture = rows.flatMap(({ name }, row): Shape[] => [
     ...name.map((text, i) =>
       label(
         1,
@@ -43,13 +39,15 @@ export function scene(
       ),
     ),
     ...holeNumbers(top(row)),
-    ...inRow[row]!.map((way, i) => columnOf(way, chip(way), SIZE.left + i * column, top(row), column)),
   ]);
   return {
-    title: describe(layout),
     widthMm: SIZE.left + SIZE.width + 2,
     heightMm: top(1) + BLOCK + SIZE.margin,
-    shapes,
+    furniture,
+    place(way) {
+      const row = inRow.findIndex((own) => own.includes(way));
+      return placeOf(way, SIZE.left + inRow[row]!.indexOf(way) * column, top(row), column);
+    },
   };
 }
 
@@ -62,17 +60,9 @@ function holeNumbers(top: number): Shape[] {
   );
 }
 
-function columnOf(way: WhistleWay, text: ChipText, x: number, y: number, column: number) {
-  const width = column * 0.9;
-  const chip = chipShape({
-    ...text,
-    id: way.id,
-    label: way.words,
-    x: x + column * 0.05,
-    y,
-    width,
-    height: SIZE.chip,
-  });
+/** The chip, and below it the whistle with its holes. */
+function placeOf(way: WhistleWay, x: number, y: number, column: number): Place {
+  const chip = { x: x + column * 0.05, y, width: column * 0.9, height: SIZE.chip };
   const middle = x + column / 2;
   const top = y + SIZE.chip + 2;
   const tube = rect(middle - SIZE.tube / 2, top, SIZE.tube, 6 * SIZE.hole, {
@@ -85,8 +75,7 @@ function columnOf(way: WhistleWay, text: ChipText, x: number, y: number, column:
     holeShapes(middle, top + (i + 0.5) * SIZE.hole, mark),
   );
   const hands = line(middle - 2, top + 3 * SIZE.hole, middle + 2, top + 3 * SIZE.hole, 'rule', 0.4);
-  const box = { x: x + column * 0.05, y, width, height: BLOCK - 1 };
-  return { ...chip, box, shapes: [tube, hands, ...holes, ...chip.shapes] };
+  return { ...chip, own: [tube, hands, ...holes], whole: { ...chip, height: BLOCK - 1 } };
 }
 
 function holeShapes(x: number, y: number, mark: string): Shape[] {

@@ -1,9 +1,8 @@
 import { pitchClass } from '../../pitch/pitch.ts';
 import { aboveHome, type Key } from '../../scale/scale.ts';
 import { defineFamily } from '../defineFamily.ts';
-import { parseByTable } from '../kernel/tabTable.ts';
 import { PIPE } from '../kernel/timbres.ts';
-import { scene } from './diagram.ts';
+import { diagram } from './diagram.ts';
 import { preferences, terms } from './effort.ts';
 import {
   checkLayout,
@@ -17,8 +16,6 @@ import {
 import { presets } from './presets.ts';
 import { brief, dialects, tab } from './tab.ts';
 import { capabilityGroups, techniques, ways, type WhistleWay } from './ways.ts';
-
-const DIALECT_IDS = dialects.map((dialect) => dialect.id);
 
 export const whistle = defineFamily<WhistleLayout, WhistleWay>({
   id: 'whistle',
@@ -49,8 +46,7 @@ export const whistle = defineFamily<WhistleLayout, WhistleWay>({
   facts,
   tab: (_, way, dialect) => tab(way, dialect),
   brief: (_, way) => brief(way),
-  parseTab: (_, all, text, dialect, write) => parseByTable(all, DIALECT_IDS, write, text, dialect),
-  scene,
+  diagram,
 });
 
 /** Where home lies on the whistle, and which notes of the key need a half-hole or a cross-fingering. */

@@ -1,4 +1,4 @@
-import type { Capability, CapabilityGroup } from '../layoutPart.ts';
+import type { Can, GroupOfPlaces } from '../layoutPart.ts';
 import type { Technique, Way } from '../way.ts';
 import type { Fingering } from './tables.ts';
 import { STRAINED } from './tables.ts';
@@ -50,15 +50,12 @@ function wordsFor({ fingering, register }: Sound): string {
 }
 
 /** Every fingering that speaks, in every register below the player's ceiling and above it (not able). */
-export function ways(layout: WhistleLayout, capability: Capability): readonly WhistleWay[] {
-  const groups = Object.fromEntries(
-    capabilityGroups(layout).map((group) => [group.id, capability[group.id] ?? group.byDefault]),
-  );
+export function ways(layout: WhistleLayout, can: Can): readonly WhistleWay[] {
   return SOUNDS.filter((sound) => !layout.mute.includes(sound.id)).map((sound): WhistleWay => {
     const semitones = semitonesOf(layout, sound);
     const technique = techniqueOf(sound, semitones);
     const place = placeOf(sound);
-    const group = groups[sound.fingering.kind];
+    const { kind } = sound.fingering;
     return {
       id: sound.id,
       pitch: layout.lowest + semitones,
@@ -66,7 +63,7 @@ export function ways(layout: WhistleLayout, capability: Capability): readonly Wh
       place,
       air: undefined,
       words: wordsFor(sound),
-      able: semitones <= layout.ceiling && (group?.includes(place) ?? true),
+      able: semitones <= layout.ceiling && (kind === 'plain' || can(kind, place)),
       redundantTo: undefined,
       fingering: sound.fingering,
       register: sound.register,
@@ -79,7 +76,7 @@ function placeOf({ fingering }: Sound): string {
   return fingering.kind === 'half' ? `hole ${fingering.pattern.indexOf('h') + 1}` : fingering.pattern;
 }
 
-export function capabilityGroups(layout: WhistleLayout): readonly CapabilityGroup[] {
+export function capabilityGroups(layout: WhistleLayout): readonly GroupOfPlaces[] {
   const speaking = SOUNDS.filter((sound) => !layout.mute.includes(sound.id));
   const places = (kind: Fingering['kind']) => [
     ...new Set(speaking.filter((sound) => sound.fingering.kind === kind).map(placeOf)),
@@ -90,14 +87,12 @@ export function capabilityGroups(layout: WhistleLayout): readonly CapabilityGrou
       label: 'Half-holes',
       about: 'Holes that the player can cover by half.',
       places: places('half'),
-      byDefault: places('half'),
     },
     {
       id: 'cross',
       label: 'Cross-fingerings',
       about: 'Fingerings with covered holes below an open one; which of them speak well differs by maker.',
       places: places('cross'),
-      byDefault: places('cross'),
     },
   ];
 }
