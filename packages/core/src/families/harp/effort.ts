@@ -16,13 +16,17 @@ import type { HarpWay } from './ways.ts';
 /** Strings by which two fingers are off their natural distance, up to which the hand only stretches; judgement. */
 const STRETCH = 2;
 
+/** Strings that a finger reaches over the thumb or the thumb under a finger; farther the hand is placed anew; judgement. */
+const CROSSING = 2;
+
 type HandMove = 'again' | 'crossed' | 'stretch' | 'moves';
 
 /** What one hand does from hold to hold: the nearest two strings that it plays decide. */
 function handMove({ sameString, strings, fingers }: HandStep): readonly [HandMove, number] {
   if (fingers === 0) return ['again', sameString ? 0.5 : 1];
   if (strings === 0) return ['stretch', 0];
-  if (Math.sign(strings) !== Math.sign(fingers)) return ['crossed', 1];
+  if (Math.sign(strings) !== Math.sign(fingers))
+    return [Math.abs(strings) <= CROSSING ? 'crossed' : 'moves', 1];
   const off = Math.abs(Math.abs(strings) - Math.abs(fingers));
   return off <= STRETCH ? ['stretch', off] : ['moves', 1];
 }
