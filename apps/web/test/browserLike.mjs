@@ -1,12 +1,16 @@
 import { TestEnvironment } from 'jest-environment-jsdom';
 
-/** A worker that answers nothing to everything: what is computed in it is tested where it is computed. */
-class EmptyWorker extends EventTarget {
+/** A worker that answers what a test lets it answer, and nothing to everything else. */
+class TestWorker extends EventTarget {
   /** Every call so far, its name and what it was given, over all workers. */
   static calls = [];
+  /** Answers by name of the call. */
+  static answers = {};
   postMessage({ id, path, argumentList }) {
-    EmptyWorker.calls.push([...path, ...argumentList.map((argument) => argument.value)]);
-    const answer = Object.assign(new Event('message'), { data: { id, type: 'RAW', value: null } });
+    const given = argumentList.map((argument) => argument.value);
+    TestWorker.calls.push([...path, ...given]);
+    const value = TestWorker.answers[path[0]]?.(...given) ?? null;
+    const answer = Object.assign(new Event('message'), { data: { id, type: 'RAW', value } });
     setTimeout(() => this.dispatchEvent(answer));
   }
   terminate() {}
@@ -24,7 +28,7 @@ export default class BrowserLike extends TestEnvironment {
       Request,
       Response,
       Headers,
-      Worker: EmptyWorker,
+      Worker: TestWorker,
       // React's own switch for tests that wait for what they cause.
       IS_REACT_ACT_ENVIRONMENT: true,
     });

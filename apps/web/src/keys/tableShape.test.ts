@@ -31,6 +31,7 @@ test('rows by fifths and by semitones from the own key, or the easiest of one sc
   expect(homes('')).toEqual(Array.from({ length: 12 }, (_, i) => (home + 7 * i) % 12));
   expect(homes('semitones')).toEqual(Array.from({ length: 12 }, (_, i) => (home + i) % 12));
   expect(homes('ease.major')[0]).toBe(home);
+  expect(homes('ease.lydian')).toEqual(homes('ease.major'));
   // Dorian on its second degree has the fingerings of the own major.
   expect([home, (home + 2) % 12, (home + 7) % 12]).toContain(homes('ease.dorian')[0]);
   expect([...homes('ease.dorian')].sort()).toEqual([...homes('')].sort());

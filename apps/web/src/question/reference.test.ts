@@ -1,6 +1,6 @@
 import { families, familyById, specFromPreset } from '@same-song/core';
 import type { InstrumentRecord } from '../api/records.ts';
-import { choose, presetRef, refStanding, refWith } from './reference.ts';
+import { choose, homeOf, presetRef, refStanding, refWith } from './reference.ts';
 
 const dulcimer: InstrumentRecord = {
   ...specFromPreset('dulcimer', families.dulcimer.presets[0]!.id),
@@ -57,4 +57,10 @@ test('no option that is set on the spot has a name or a choice that a link could
           expect(id).toMatch(/^[^~]+$/);
         }
     }
+});
+
+test('a player begins in the key of the instrument, and in C where there is none', () => {
+  expect(homeOf(choose('preset:whistle/74', [], true))).toBe(2);
+  expect(homeOf(choose('preset:diatonic/58', [], true))).toBe(10);
+  expect(homeOf(undefined)).toBe(0);
 });

@@ -4,14 +4,11 @@ import { createMemoryRouter } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { DEFAULT_SETTINGS, specFromPreset } from '@same-song/core';
 import { answerReads } from '../../test/answerReads.ts';
+import { workerCalls } from '../../test/worker.ts';
 import { redo, undo } from '../frame/undo.ts';
-import type { Subject } from '../compute/subject.ts';
 import { useQuestion, type QuestionState } from './useQuestion.ts';
 
 const OWN = { ...specFromPreset('diatonic', '58'), name: 'Ours', id: 'own', version: 1 };
-
-type Call = readonly [name: string, subject: Subject, question: unknown];
-const workerCalls = () => (Worker as unknown as { calls: Call[] }).calls;
 
 /** Map's state behind a link, with one harmonica in the cabinet; `answers` is what the server says by path. */
 function opened(link: string, answers: Record<string, unknown> = {}) {

@@ -1,0 +1,70 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { act, renderHook, waitFor } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { DEFAULT_SETTINGS, families } from '@same-song/core';
+import { dialectOf, useSettings } from './settings.ts';
+
+/** A server with settings of version 4; the first save comes too late when `stale`. */
+function settingsFrom({ stale = false, gone = false } = {}) {
+  let standing = { value: { ...DEFAULT_SETTINGS, theme: 'paper' }, version: 4 };
+  let late = stale;
+  const puts: unknown[] = [];
+  global.fetch = ((_: string, { method, body }: { method?: string; body?: string } = {}) => {
+    if (gone) return Promise.reject(new TypeError('no network'));
+    if (method !== 'PUT') return Promise.resolve(new Response(JSON.stringify(standing)));
+    puts.push(JSON.parse(body!));
+    if (late) {
+      late = false;
+      standing = { value: { ...standing.value, staff: true }, version: 5 };
+      const error = {
+        status: 409,
+        code: 'stale',
+        message: 'changed elsewhere',
+        problems: [],
+        current: standing,
+      };
+      return Promise.resolve(new Response(JSON.stringify(error), { status: 409 }));
+    }
+    const { value } = JSON.parse(body!) as typeof standing;
+    standing = { value, version: standing.version + 1 };
+    return Promise.resolve(new Response(JSON.stringify(standing)));
+  }) as typeof fetch;
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  const wrapper = ({ children }: { children: ReactNode }) => (
+    <QueryClientProvider client={client}>{children}</QueryClientProvider>
+  );
+  return { puts, standing: () => standing, ...renderHook(useSettings, { wrapper }) };
+}
+
+test('a change shows at once and is saved behind, with all that stands', async () => {
+  const { result, puts, standing } = settingsFrom();
+  expect([result.current.loaded, result.current.settings]).toEqual([false, DEFAULT_SETTINGS]);
+  await waitFor(() => expect(result.current.loaded).toBe(true));
+  act(() => result.current.change({ naming: 'sharps' }));
+  await waitFor(() => expect(result.current.settings).toMatchObject({ naming: 'sharps', theme: 'paper' }));
+  await waitFor(() => expect(standing().version).toBe(5));
+  expect(puts).toEqual([{ value: { ...DEFAULT_SETTINGS, theme: 'paper', naming: 'sharps' }, version: 4 }]);
+});
+
+test('settings changed elsewhere meanwhile keep both changes', async () => {
+  const { result, puts, standing } = settingsFrom({ stale: true });
+  await waitFor(() => expect(result.current.loaded).toBe(true));
+  act(() => result.current.change({ naming: 'sharps' }));
+  await waitFor(() => expect(standing().version).toBe(6));
+  expect(puts).toHaveLength(2);
+  expect(standing().value).toMatchObject({ naming: 'sharps', staff: true, theme: 'paper' });
+  await waitFor(() => expect(result.current.settings).toMatchObject({ naming: 'sharps', staff: true }));
+});
+
+test('without a server the defaults stand, and a change shows all the same', async () => {
+  const { result } = settingsFrom({ gone: true });
+  act(() => result.current.change({ staff: true }));
+  await waitFor(() => expect(result.current.settings).toEqual({ ...DEFAULT_SETTINGS, staff: true }));
+});
+
+test('tab is written as the user has chosen for a family, or as it comes first', () => {
+  const { diatonic } = families;
+  const second = diatonic.dialects[1]!.id;
+  expect(dialectOf({ ...DEFAULT_SETTINGS, dialects: { diatonic: second } }, diatonic)).toBe(second);
+  expect(dialectOf({ ...DEFAULT_SETTINGS, dialects: {} }, diatonic)).toBe(diatonic.dialects[0]!.id);
+});

@@ -1,0 +1,37 @@
+import {
+  alternativesView,
+  checkQuestion,
+  expectOk,
+  mapView,
+  openInstrument,
+  type NotationOptions,
+  type StoredQuestion,
+} from '@same-song/core';
+import type { Subject } from '../src/compute/subject.ts';
+
+type Call = readonly [name: string, subject: Subject, question: unknown, ...rest: unknown[]];
+
+const worker = Worker as unknown as { calls: Call[]; answers: Record<string, unknown> };
+
+/** What the workers of a test have been asked so far. */
+export function workerCalls(): readonly Call[] {
+  return worker.calls;
+}
+
+/** Lets them compute maps. */
+export function workersComputeMaps(): void {
+  const open = ({ spec }: Subject, question: StoredQuestion) => {
+    const instrument = expectOk(openInstrument(spec));
+    return { instrument, asked: expectOk(checkQuestion(instrument.family, question)) };
+  };
+  worker.answers = {
+    map(subject: Subject, question: StoredQuestion, notation: NotationOptions) {
+      const { instrument, asked } = open(subject, question);
+      return mapView(instrument, asked, notation);
+    },
+    alternatives(subject: Subject, question: StoredQuestion, noteId: string) {
+      const { instrument, asked } = open(subject, question);
+      return alternativesView(instrument, asked, noteId);
+    },
+  };
+}
