@@ -83,6 +83,12 @@ describe('lists and contents', () => {
     const missing = '00000000-0000-4000-8000-000000000009';
     const whole = (await api().get(`/api/instruments/contents?ids=${ids[2]},${missing}`).expect(200)).body;
     expect(whole).toEqual([{ ...harmonica('three'), id: ids[2], version: 1 }]);
+    const many = (count: number) =>
+      api().get(`/api/instruments/contents?ids=${Array(count).fill(missing).join(',')}`);
+    expect((await many(100).expect(200)).body).toEqual([]);
+    expect((await many(101).expect(422)).body.problems[0].field).toBe('ids');
+    await api().get('/api/instruments?limit=1000').expect(200);
+    await api().get('/api/instruments?limit=1001').expect(422);
   });
 
   test.each([
@@ -140,6 +146,17 @@ describe('what is wrong is refused at its field, and nothing is saved', () => {
       (await api().delete(`/api/instruments/${id}?version=one`).expect(422)).body.problems[0].field,
     ).toBe('version');
     await api().delete(`/api/instruments/${id}?version=9`).expect(409);
+    for (const version of [undefined, 0, 1.5, '1', null]) {
+      const { body } = await api()
+        .put(`/api/instruments/${id}`)
+        .send({ ...harmonica(), version })
+        .expect(422);
+      expect(body.problems[0].field).toBe('version');
+    }
+    await api()
+      .put(`/api/instruments/${id}`)
+      .send({ ...harmonica(), version: 1 })
+      .expect(200);
   });
 
   test('names with emoji and right-to-left script are kept letter for letter', async () => {

@@ -3,7 +3,7 @@ import { Ajv2020 } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
 import request from 'supertest';
 import { EXCHANGE_VERSION } from '@same-song/core';
-import { QUESTION, serverForEach, startServer } from './server.ts';
+import { harmonica, QUESTION, serverForEach, startServer } from './server.ts';
 
 const { api, listed, added } = serverForEach();
 
@@ -80,6 +80,29 @@ describe('the whole data set', () => {
       async ({ id }) => (await api().get(`/api/instruments/${id}`)).body.version,
     );
     expect(await Promise.all(versions)).toEqual([2, 1]);
+  });
+
+  test('what an import would change is told first, settings too, and nothing is changed by asking', async () => {
+    const { body: file } = await api().get('/api/data/export');
+    const wanted = {
+      ...file,
+      instruments: [{ ...harmonica('New'), id: '00000000-0000-4000-8000-000000000001' }],
+      settings: { ...file.settings, naming: 'sharps' },
+    };
+    const told = (await api().post('/api/data/import?apply=false').send(wanted).expect(200)).body;
+    expect(told).toMatchObject({ applied: false, instruments: { added: ['New'] }, settings: 'changed' });
+    expect(await listed('instruments')).toEqual([]);
+    const before = (await api().get('/api/settings')).body;
+    expect(before.value).toEqual(file.settings);
+    const same = (await api().post('/api/data/import?apply=true').send(file).expect(200)).body;
+    expect(same.settings).toBe('same');
+    expect((await api().get('/api/settings')).body.version).toBe(before.version);
+    await api().post('/api/data/import?apply=true').send(wanted).expect(200);
+    expect((await api().get('/api/settings')).body).toMatchObject({
+      value: { naming: 'sharps' },
+      version: before.version + 1,
+    });
+    expect(await listed('instruments')).toMatchObject([{ title: 'New', version: 1 }]);
   });
 
   test('a file with a field that is none is refused there', async () => {
