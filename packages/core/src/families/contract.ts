@@ -114,7 +114,7 @@ export interface FamilyDefinition<Layout, W extends Way> {
   airCapacity?(layout: Layout): number | undefined;
   /** Pitches that sound along with every note. */
   drones?(layout: Layout): readonly Pitch[];
-  /** Facts about a key on this layout, such as the position, as short phrases. */
+  /** Facts about a key on this layout, such as the position, as short phrases. @param layout as it is set for the key */
   facts(layout: Layout, key: Key): readonly string[];
   tables?(layout: Layout, key: Key, ways: readonly W[]): readonly FactTable[];
   /** Cents of the layout's tuning above its lowest pitch, ascending, where a tuning is what it is. */
@@ -164,6 +164,7 @@ export interface OpenLayout {
   remarks(line: readonly PlayedHold[], options: ChosenOptions): readonly Remark[];
   sideOf(play: FingeredWay): Side;
   nameOf(way: Way): NoteName;
+  /** What a player says of the key; asked of the instrument as it is set for it. */
   facts(key: Key): readonly string[];
   tables(key: Key): readonly FactTable[];
   /** @param called the name of the way's note; as the instrument's own key has it when left out */

@@ -99,10 +99,10 @@ export function quickRoute(context: RoutingContext, pitches: readonly number[]):
   });
   const timings = pitches.length <= QUARTERS.length ? QUARTERS : timingsOf(COMMON_TIME, onsets);
   const plan = planOf(context, onsets, timings);
-  const played = plan.played(plan.solution.path);
+  const { path, total } = plan.solution;
   return {
-    total: plan.solution.total,
-    ways: played.map(({ hold }) => hold[0]!.way),
-    effort: () => effortAlong(context, played).effort,
+    total,
+    ways: path.map((state, i) => plan.sets[i]!.states[state]!.hold[0]!.way),
+    effort: () => effortAlong(context, plan.played(path)).effort,
   };
 }

@@ -69,8 +69,8 @@ export const harp = defineFamily<HarpLayout, HarpWay>({
     const hand = fingering?.[0] ?? way.row;
     return hand === 'R' ? 'above' : hand === 'L' ? 'below' : 'level';
   },
-  facts: (layout, key) => {
-    const up = lettersUp(withSetting(layout, settingFor(layout, key)));
+  facts: (layout) => {
+    const up = lettersUp(layout);
     return [up.length === 0 ? `all levers down (${BASES[layout.base].label})` : `levers up: ${up.join(' ')}`];
   },
   tables: (layout) => [leverTable(layout)],

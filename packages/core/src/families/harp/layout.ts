@@ -91,6 +91,18 @@ export function settingFor({ strings }: HarpLayout, key: Key): string {
   const bit = (pitch: number) => 1 << pitchClass(pitch);
   const wanted = key.scale.semitones.reduce((set, semitones) => set | bit(key.home + semitones), 0);
   const down = strings.reduce((set, { pitch }) => set | bit(pitch), 0);
+  const known = SETTINGS.get(strings) ?? new Map<number, string>();
+  SETTINGS.set(strings, known);
+  const setting = known.get(wanted) ?? bestSetting(down, wanted);
+  known.set(wanted, setting);
+  return setting;
+}
+
+/** Settings by the notes wanted, as bits: every mode of a scale asks for the same. */
+const SETTINGS = new WeakMap<HarpLayout['strings'], Map<number, string>>();
+
+/** @param down what the strings sound with all levers down, as bits @param wanted the notes of the key, as bits */
+function bestSetting(down: number, wanted: number): string {
   const open = down & ((wanted >> 1) | ((wanted & 1) << 11));
   let best = { set: 0, score: -Infinity };
   let set = 0;

@@ -1,3 +1,4 @@
+import type { Letter } from '../../pitch/noteName.ts';
 import type { ChosenOptions } from '../effortTerm.ts';
 import type { Can, GroupOfPlaces } from '../layoutPart.ts';
 import type { Fingering, Technique, Way } from '../way.ts';
@@ -31,6 +32,7 @@ export interface HarpWay extends Way {
 /** Every string with its lever down and, where one is fitted, up; in both rows of a double-strung harp: `L12up`. */
 export function ways(layout: HarpLayout, can: Can): readonly HarpWay[] {
   const rows = layout.double ? (['L', 'R'] as const) : [undefined];
+  const texts = textsOf(layout);
   // Sounds as the strings are set; each in the first row, since the rows are alike.
   const setAt = new Map<number, string>();
   for (const [string, { pitch }] of layout.strings.entries()) {
@@ -38,7 +40,7 @@ export function ways(layout: HarpLayout, can: Can): readonly HarpWay[] {
     setAt.set(up ? pitch + 1 : pitch, stringIdOf(rows[0], string) + (up ? 'up' : 'down'));
   }
   const wayOf = (row: HarpWay['row'], string: number, lever: 'down' | 'up'): HarpWay => {
-    const name = nameAt(layout, string);
+    const { letter, words, names } = texts[string]!;
     const pitch = layout.strings[string]!.pitch + (lever === 'up' ? 1 : 0);
     const set = isUp(layout, string) === (lever === 'up');
     const stringId = stringIdOf(row, string);
@@ -46,16 +48,16 @@ export function ways(layout: HarpLayout, can: Can): readonly HarpWay[] {
       id: stringId + lever,
       pitch,
       technique: set ? 'set' : 'flip',
-      place: name.letter,
+      place: letter,
       air: undefined,
-      words: `${row ? ROW_WORDS[row] : ''}${nameText(name)} string, lever ${lever}`,
-      able: set || can('flip', name.letter),
+      words: (row ? ROW_WORDS[row] : '') + words[lever],
+      able: set || can('flip', letter),
       redundantTo: set ? undefined : setAt.get(pitch),
       string,
       stringMark: ` ${stringId} `,
       lever,
       row,
-      name: soundingName(layout, string, pitch),
+      name: names[lever],
     };
   };
   return rows.flatMap((row) =>
@@ -66,11 +68,36 @@ export function ways(layout: HarpLayout, can: Can): readonly HarpWay[] {
   );
 }
 
-const ROW_WORDS = Object.freeze({ L: 'left row, ', R: 'right row, ' });
+interface StringTexts {
+  readonly letter: Letter;
+  readonly words: Readonly<Record<'down' | 'up', string>>;
+  readonly names: Readonly<Record<'down' | 'up', string>>;
+}
+
+/** What the strings of a harp are called, however it is set: it is set for every key of a table. */
+const TEXTS = new WeakMap<HarpLayout['strings'], readonly StringTexts[]>();
+
+function textsOf(layout: HarpLayout): readonly StringTexts[] {
+  const known = TEXTS.get(layout.strings);
+  if (known) return known;
+  const texts = layout.strings.map(({ pitch }, string): StringTexts => {
+    const name = nameAt(layout, string);
+    const words = `${nameText(name)} string, lever`;
+    return {
+      letter: name.letter,
+      words: { down: `${words} down`, up: `${words} up` },
+      names: { down: soundingName(layout, string, pitch), up: soundingName(layout, string, pitch + 1) },
+    };
+  });
+  TEXTS.set(layout.strings, texts);
+  return texts;
+}
 
 function stringIdOf(row: HarpWay['row'], string: number): string {
   return `${row ?? ''}${string + 1}`;
 }
+
+const ROW_WORDS = Object.freeze({ L: 'left row, ', R: 'right row, ' });
 
 export function capabilityGroups(): readonly GroupOfPlaces[] {
   return [
