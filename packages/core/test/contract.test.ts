@@ -292,6 +292,27 @@ describe.each(FAMILY_IDS)('%s', (id) => {
       }
     }));
 
+  test('what is written beside the chips is not covered by one, nor cut off', () =>
+    each((instrument, wrong) => {
+      const scene = instrument.scene(() => ({ role: 'scale', degree: '2', note: 'D', usable: true }));
+      const chips = scene.shapes.flatMap((s) => (s.kind === 'group' && s.id && s.box ? [s.box] : []));
+      for (const shape of scene.shapes) {
+        if (shape.kind !== 'text') continue;
+        // Capitals and figures are about so wide and so high.
+        const width = 0.5 * shape.sizeMm * shape.text.length;
+        const height = 0.66 * shape.sizeMm;
+        const x = shape.x - { start: 0, middle: width / 2, end: width }[shape.anchor ?? 'start'];
+        const y = shape.y - height;
+        if (x < -0.5 || y < 0 || x + width > scene.widthMm + 0.5 || shape.y > scene.heightMm)
+          wrong(`“${shape.text}” leaves the drawing`);
+        for (const chip of chips) {
+          const apart =
+            x + width <= chip.x || chip.x + chip.width <= x || shape.y <= chip.y || chip.y + chip.height <= y;
+          if (!apart) wrong(`“${shape.text}” is covered by a chip`);
+        }
+      }
+    }));
+
   test('a layout survives JSON, and changing an element or an option shows in it', () =>
     each((instrument, wrong) => {
       const copy = JSON.parse(JSON.stringify(instrument.layout)) as unknown;

@@ -1,0 +1,90 @@
+/** Notes of every family as each dialect writes them, and in short where their side is shown by place. By hand. */
+import { families, FAMILY_IDS } from '../src/families/index.ts';
+import { ableInstrument } from './instruments.ts';
+
+/** Family, preset, and by way: the short text, then one text for each dialect in the family's order. */
+const WRITTEN: readonly (readonly [string, string, Readonly<Record<string, readonly string[]>>])[] = [
+  [
+    'diatonic',
+    '60',
+    {
+      '1b': ['1', '1 blow', '1↑', '+1', '1b', '1 blow', '1↑', '+1', '1b'],
+      '3d2': ['3″', '3 draw ″', '3↓″', '−3″', '3d″', '3 draw A', '3↓A', '−3A', '3dA'],
+      '1bo': ['1°', '1 overblow', '1↑°', '+1°', '1b°', '1 overblow', '1↑°', '+1°', '1b°'],
+      '10do': ['10°', '10 overdraw', '10↓°', '−10°', '10d°', '10 overdraw', '10↓°', '−10°', '10d°'],
+    },
+  ],
+  [
+    'chromatic',
+    '60-12',
+    {
+      '1b': ['1', '1 blow', '1↑', '+1', '1b'],
+      '12d': ['12', '12 draw', '12↓', '−12', '12d'],
+      '3bs': ['3▸', '3 blow slide', '3↑▸', '+3▸', '3b▸'],
+      '3ds': ['3▸', '3 draw slide', '3↓▸', '−3▸', '3d▸'],
+    },
+  ],
+  [
+    'whistle',
+    '74',
+    {
+      xxxxxx: ['●●●\n●●●', '●●●●●●', 'xxx xxx', '123456'],
+      xxxxho: ['●●●\n●◐○', '●●●●◐○', 'xxx xho', '1234(5)'],
+      'xxxxxo+': ['●●●\n●●○', '●●●●●○+', 'xxx xxo+', '12345+'],
+      'xxxxxx++': ['●●●\n●●●+', '●●●●●●++', 'xxx xxx++', '123456++'],
+    },
+  ],
+  [
+    'english',
+    'treble',
+    {
+      'L1.2': ['1.2', 'L1.2', 'L G♯4 (1.2)', 'left, column 1, button 2'],
+      'R4.6': ['4.6', 'R4.6', 'R C7 (4.6)', 'right, column 4, button 6'],
+    },
+  ],
+  [
+    'anglo',
+    'C-G-sharp-on-push',
+    {
+      Lo1out: ['Lo5', 'left outside 5 push', 'L o5 push', 'Lo5↑', '+Lo5'],
+      Lo2in: ['Lo4', 'left outside 4 pull', 'L o4 pull', 'Lo4↓', '−Lo4'],
+      Ri5in: ['Ri5', 'right inside 5 pull', 'R i5 pull', 'Ri5↓', '−Ri5'],
+    },
+  ],
+  [
+    'dulcimer',
+    'd3-a3-d4',
+    {
+      'bass.0': ['0', 'bass 0', '0--', 'bass string open'],
+      'middle.10': ['10', 'mid 10', '-10-', 'middle string fret 10'],
+      'melody.6½': ['6½', 'mel 6½', '--6½', 'melody string fret 6½'],
+    },
+  ],
+  [
+    'harp',
+    'eb-34',
+    {
+      '1down': ['C2', 'C2', '1', 'C2 string, lever down'],
+      '1up': ['C♯2', 'C♯2', '1↑', 'C2 string, lever up'],
+      '34down': ['A♭6', 'A♭6', '34', 'A6 string, lever down'],
+    },
+  ],
+  ['drum', 'c-major-8', { t1: ['1', '1', '1 (C4)', 'tongue 1'], t8: ['8', '8', '8 (C5)', 'tongue 8'] }],
+  ['custom', 'bells-8', { p1: ['1', '1', '1 (C4)'], p8: ['8', '8', '8 (C5)'] }],
+];
+
+test('every family is here', () => {
+  expect(WRITTEN.map(([family]) => family).sort()).toEqual([...FAMILY_IDS].sort());
+});
+
+test.each(WRITTEN)('%s %s is written as its players write it', (family, preset, texts) => {
+  const instrument = ableInstrument(family, preset);
+  const dialects = families[family as 'drum'].dialects.map(({ id }) => id);
+  for (const [id, written] of Object.entries(texts)) {
+    const way = instrument.ways.find((one) => one.id === id)!;
+    expect([id, instrument.brief(way), ...dialects.map((dialect) => instrument.tab(way, dialect))]).toEqual([
+      id,
+      ...written,
+    ]);
+  }
+});
