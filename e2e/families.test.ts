@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
-import { families, FAMILY_IDS } from '@same-song/core';
+import { families, FAMILY_IDS, type FamilyId } from '@same-song/core';
 import { click, eventually, keys, openStage, sees, shows, textOf, type Stage } from './stage.ts';
 
 let stage: Stage;
@@ -13,7 +13,7 @@ beforeAll(async () => {
 afterAll(() => stage.close());
 
 /** One edit of each family: which field, what is typed, and what then shows. */
-const EDITS: Readonly<Record<string, { field: string; type?: string; then: string }>> = {
+const EDITS: Readonly<Record<FamilyId, { field: string; type?: string; then: string }>> = {
   diatonic: { field: 'hole 4 blow', type: 'Ab4', then: '1 reed changed' },
   chromatic: { field: 'hole 5 draw, slide in', type: 'E5', then: '1 reed changed' },
   whistle: { field: 'xxoxxo, low register, speaks', then: '1 fingerings changed' },
@@ -42,7 +42,7 @@ test.each(FAMILY_IDS)('%s: added from the list, edited, saved, mapped, played an
   await (await page.waitForSelector(`button[aria-label="Add a ${preset.label} ${family.label}"]`))!.click();
   await sees(page, 'is in the cabinet.');
 
-  const { field, type: text, then } = EDITS[id]!;
+  const { field, type: text, then } = EDITS[id];
   if (text) await type(field, text);
   else await (await page.waitForSelector(`input[aria-label="${field}"]`))!.click();
   await page.waitForFunction(

@@ -25,6 +25,11 @@ describe('diatonic harmonica', () => {
     expect(numbers(10).map((hole) => pitchOf(instrument, `${hole}d`)! - 60)).toEqual(draw);
   });
 
+  test('every tuning that can be chosen is among them', () => {
+    const { choices } = instrumentOf('diatonic', '60').options.find(({ id }) => id === 'tuning')!;
+    expect(choices.map(({ id }) => id)).toEqual(Object.keys(diatonicExpected.EXPECTED));
+  });
+
   test('the usual keys', () => {
     const usual = families.diatonic.presets.filter((preset) => preset.group === 'Usual keys');
     const lowest = usual.map((preset) => pitchOf(instrumentOf('diatonic', preset.id), '1b'));

@@ -23,6 +23,9 @@ test('a set by its name, or scales of one’s own; the question’s own is alway
   expect(shownScales('none', 'major')).toEqual(['major']);
   expect(shownScales('qwerty,,<b>,custom:1-2-2', 'major')).toEqual(['major']);
   const every = SCALE_SETS.filter((set) => set.id.startsWith('group-')).flatMap((set) => set.ids);
+  expect(SCALE_SETS.map((set) => set.id)).toEqual(expect.arrayContaining(['group-main', 'group-blues']));
+  expect(SCALE_SETS.find((set) => set.id === 'group-main')!.ids).toContain('harmonic-minor');
+  expect(SCALE_SETS.find((set) => set.id === 'group-main')!.ids).not.toContain('dorian');
   expect([...every].sort()).toEqual(SCALES.map((s) => s.id).sort());
 });
 
