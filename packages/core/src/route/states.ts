@@ -170,16 +170,24 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
     const known = knownCosts(number, timing);
     const targets = new Map<number, Target>();
     let target: Target | undefined;
+    let last: State | undefined;
+    let carried = 0;
+    let cost = 0;
     const moves: BellowsMove[] = [];
     for (let b = 0; b < before.states.length; b += 1) {
       const state = before.states[b]!;
+      // States that differ only in how full the bellows are stand one after the other.
+      if (last?.number !== state.number || last.carried !== state.carried) {
+        carried = carry(state.carried, number, hold);
+        cost = stepCost(known, state, hold, timing);
+        last = state;
+      }
       const { filled, helped } = (moves[state.filled + FILLED] ??= moved(
         state.filled,
         hold,
         length,
         bellows,
       ));
-      const carried = carry(state.carried, number, hold);
       // Many states lead to the same one, mostly one after the other.
       if (target?.state.carried !== carried || target.state.filled !== filled) {
         const name = carried * 2 * FILLED + filled;
@@ -190,7 +198,7 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
         }
       }
       target.from.push(b);
-      target.cost.push(stepCost(known, state, hold, timing) + (helped ? bellows!.weight : 0));
+      target.cost.push(cost + (helped ? bellows!.weight : 0));
     }
     // In an order that does not depend on what the table was asked before, so that ties are always decided alike.
     return [...targets.values()].sort(
