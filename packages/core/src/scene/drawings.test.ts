@@ -27,10 +27,10 @@ function textsOf(shapes: readonly Shape[]): { text: string; sizeMm: number }[] {
 }
 
 describe.each(FAMILY_IDS)('%s', (id) => {
-  const instruments = families[id].presets.map((p) => expectOk(openInstrument(specFromPreset(id, p.id))));
+  const opened = () => families[id].presets.map((p) => expectOk(openInstrument(specFromPreset(id, p.id))));
 
   test('is a well-formed file with a name for every way', () => {
-    const instrument = instruments[0]!;
+    const instrument = opened()[0]!;
     const scene = instrument.scene((way) => ({
       role: 'scale',
       degree: '♭3',
@@ -47,7 +47,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
   });
 
   test('is the same for equal input, and every role is told without colour', () => {
-    const instrument = instruments[0]!;
+    const instrument = opened()[0]!;
     const drawn = ROLES.map((role) =>
       sceneToSvg(instrument.scene(() => ({ role, degree: '1', note: 'C', usable: true }))).replace(
         /#[0-9a-f]{6}/g,
@@ -62,7 +62,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
   });
 
   test('is wide rather than high, with writing that can be read on paper', () => {
-    for (const instrument of instruments) {
+    for (const instrument of opened()) {
       const scene = instrument.scene(() => ({ role: 'chord', degree: '♭7', note: 'B♭', usable: true }));
       expect(scene.widthMm / scene.heightMm).toBeGreaterThan(1.6);
       for (const { text, sizeMm } of textsOf(scene.shapes)) {
