@@ -127,7 +127,14 @@ export function themeFor(ground: Ground): Theme {
           },
         },
       },
-      MuiTable: { styleOverrides: { root: { width: 'auto' } } },
+      MuiTable: {
+        styleOverrides: {
+          root: {
+            width: 'auto',
+            '& caption': { captionSide: 'top', color: 'inherit', font: 'inherit', padding: '4px 0' },
+          },
+        },
+      },
       MuiTableCell: {
         styleOverrides: {
           root: {
@@ -137,6 +144,7 @@ export function themeFor(ground: Ground): Theme {
             borderBottom: outline,
             padding: '4px 12px 4px 0',
             verticalAlign: 'top',
+            '&[scope="row"]': { fontWeight: 650 },
           },
           head: { fontWeight: 450, color: c.soft, padding: '2px 12px 2px 0' },
         },
