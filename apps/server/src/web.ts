@@ -43,7 +43,9 @@ export function securityHeaders() {
 /** Serves the built application: its files for long, its page fresh with every answer and for every place in it. */
 export function serveWeb(app: NestExpressApplication, folder: string): void {
   const page = join(folder, 'index.html');
-  const html = existsSync(page) ? readFileSync(page, 'utf8') : undefined;
+  let read: string | undefined;
+  /** Read when it is first there: it may be built while the server runs. */
+  const html = () => (read ??= existsSync(page) ? readFileSync(page, 'utf8') : undefined);
   app.use(
     '/assets',
     express.static(join(folder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
@@ -54,11 +56,12 @@ export function serveWeb(app: NestExpressApplication, folder: string): void {
       (request.method === 'GET' || request.method === 'HEAD') && !request.path.startsWith('/api');
     if (!wanted) return next();
     response.setHeader('Cache-Control', 'no-store');
-    if (!html)
+    const text = html();
+    if (text === undefined)
       return response
         .status(503)
         .type('text')
         .send('The web application is not built yet: run npm run build.');
-    return response.type('html').send(html.replaceAll(NONCE_MARK, response.locals['nonce'] as string));
+    return response.type('html').send(text.replaceAll(NONCE_MARK, response.locals['nonce'] as string));
   });
 }

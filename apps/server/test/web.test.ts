@@ -68,7 +68,7 @@ describe('the application', () => {
       writeFileSync(join(folder, 'icon.svg'), '<svg/>');
     }
     const server = await startServer({ SAME_SONG_WEB: folder });
-    return { stop: () => server.stop(), api: () => request(server.app.getHttpServer()) };
+    return { folder, stop: () => server.stop(), api: () => request(server.app.getHttpServer()) };
   }
 
   test('its page stands at every place, never kept, with the nonce of the answer', async () => {
@@ -100,9 +100,11 @@ describe('the application', () => {
   });
 
   test('where it is not built yet, the page says what to do, and the API answers', async () => {
-    const { api, stop } = await served(false);
+    const { api, stop, folder } = await served(false);
     expect((await api().get('/map').expect(503)).text).toContain('npm run build');
     await api().get('/api/health').expect(200);
+    writeFileSync(join(folder, 'index.html'), '<b>built meanwhile</b>');
+    expect((await api().get('/map').expect(200)).text).toContain('built meanwhile');
     await stop();
   });
 

@@ -4,6 +4,9 @@ import { FactTables, Remarks } from './FactTables.tsx';
 import { pinAsItIs } from './pinAsItIs.ts';
 import type { Selection } from './selection.ts';
 
+/** `IV`, `IV and V7`, `IV, V7 and ii`. */
+const LISTED = new Intl.ListFormat('en-GB');
+
 interface VerdictProps {
   readonly view: MapView;
   readonly selection: Selection;
@@ -201,7 +204,7 @@ function SelectedPart(props: VerdictProps) {
       {way && (
         <p className="selected-way">
           <b>{way.words}</b>
-          {way.chords.length > 0 && <> · in {way.chords.join(' and ')}</>}
+          {way.chords.length > 0 && <> · in {LISTED.format(way.chords)}</>}
           {note?.fingering && <> · {note.fingering.words}</>}
           {way.cents !== 0 && <> · {centsText(way.cents)}</>}
           {note?.pinned && <> · pinned</>}
