@@ -1,6 +1,6 @@
 import type { Hold } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
-import type { Layer, Steps } from '../solver/solver.ts';
+import type { Layer } from '../solver/solver.ts';
 import type { NoteTiming } from '../time/noteTiming.ts';
 import type { Ticks } from '../time/ticks.ts';
 import { moveBellows, type Bellows, type BellowsMove } from './bellows.ts';
@@ -164,8 +164,14 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
     return { set, layer: { own: cost } };
   };
 
-  /** The states of one hold, with the steps that lead to each. */
-  const targetsOf = (before: StateSet, hold: Hold, number: number, when: When): readonly Target[] => {
+  /** The states of one hold; writes down to which of them each state before leads, and at what cost. */
+  const reach = (
+    before: StateSet,
+    hold: Hold,
+    number: number,
+    when: When,
+    { target: reached, cost: paid }: { readonly target: Target[]; readonly cost: number[] },
+  ): readonly Target[] => {
     const { timing, length, bellows } = when;
     const known = knownCosts(number, timing);
     const targets = new Map<number, Target>();
@@ -193,12 +199,13 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
         const name = carried * 2 * FILLED + filled;
         target = targets.get(name);
         if (!target) {
-          target = { state: { hold, number, carried, filled }, from: [], cost: [] };
+          target = { state: { hold, number, carried, filled }, steps: 0, next: 0 };
           targets.set(name, target);
         }
       }
-      target.from.push(b);
-      target.cost.push(cost + (helped ? bellows!.weight : 0));
+      target.steps += 1;
+      reached[b] = target;
+      paid[b] = cost + (helped ? bellows!.weight : 0);
     }
     // In an order that does not depend on what the table was asked before, so that ties are always decided alike.
     return [...targets.values()].sort(
@@ -209,26 +216,45 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
   };
 
   const goOn = (before: StateSet, { holds, numbers: held }: Choices, when: When): Entered => {
-    const targets: Target[] = [];
-    for (const [i, hold] of holds.entries()) targets.push(...targetsOf(before, hold, held[i]!, when));
-    const set = setOf(targets.map((target) => target.state));
-    return { set, layer: { own: ownCosts(set, when.timing), steps: stepsTo(targets) } };
+    const size = before.states.length;
+    const found = { target: new Array<Target>(size), cost: new Array<number>(size) };
+    const begin = [0];
+    const from = new Array<number>(size * holds.length);
+    const cost = new Array<number>(size * holds.length);
+    const states: State[] = [];
+    for (let i = 0; i < holds.length; i += 1) {
+      for (const target of reach(before, holds[i]!, held[i]!, when, found)) {
+        target.next = begin[states.length]!;
+        states.push(target.state);
+        begin.push(target.next + target.steps);
+      }
+      for (let b = 0; b < size; b += 1) {
+        const target = found.target[b]!;
+        from[target.next] = b;
+        cost[target.next] = found.cost[b]!;
+        target.next += 1;
+      }
+    }
+    const set = setOf(states);
+    return { set, layer: { own: ownCosts(set, when.timing), steps: { begin, from, cost } } };
   };
 
   const thinned = ({ set, layer }: Entered, reached: readonly number[]): Entered => {
     const kept = cheapest(set.states, reached);
-    const from = layer.steps!;
-    const targets = kept.map((state): Target => {
-      const [first, end] = [from.begin[state]!, from.begin[state + 1]!];
-      return {
-        state: set.states[state]!,
-        from: from.from.slice(first, end),
-        cost: from.cost.slice(first, end),
-      };
-    });
+    const all = layer.steps!;
+    const begin = [0];
+    const from: number[] = [];
+    const cost: number[] = [];
+    for (const state of kept) {
+      for (let step = all.begin[state]!; step < all.begin[state + 1]!; step += 1) {
+        from.push(all.from[step]!);
+        cost.push(all.cost[step]!);
+      }
+      begin.push(from.length);
+    }
     return {
-      set: setOf(targets.map((target) => target.state)),
-      layer: { own: kept.map((state) => layer.own[state]!), steps: stepsTo(targets) },
+      set: setOf(kept.map((state) => set.states[state]!)),
+      layer: { own: kept.map((state) => layer.own[state]!), steps: { begin, from, cost } },
     };
   };
 
@@ -288,11 +314,11 @@ function cheapest(states: readonly State[], reached: readonly number[]): readonl
   return [...kept].sort((a, b) => a - b);
 }
 
-/** A state, and the steps that lead to it from those before. */
+/** A state that is reached, how many steps lead to it, and where the next of them is written down. */
 interface Target {
   readonly state: State;
-  readonly from: number[];
-  readonly cost: number[];
+  steps: number;
+  next: number;
 }
 
 const STILL: BellowsMove = Object.freeze({ filled: 0, helped: false });
@@ -301,19 +327,4 @@ function moved(filled: number, hold: Hold, length: Ticks, bellows: Bellows | und
   if (!bellows) return STILL;
   const units = Math.max(1, Math.round(length / bellows.unit));
   return moveBellows(filled, hold[0]!.way.air, units, bellows.room);
-}
-
-/** The steps to all states, one after the other. */
-function stepsTo(targets: readonly Target[]): Steps {
-  const begin = [0];
-  const from: number[] = [];
-  const cost: number[] = [];
-  for (const target of targets) {
-    for (let i = 0; i < target.from.length; i += 1) {
-      from.push(target.from[i]!);
-      cost.push(target.cost[i]!);
-    }
-    begin.push(from.length);
-  }
-  return { begin, from, cost };
 }
