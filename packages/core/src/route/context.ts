@@ -64,8 +64,9 @@ export function routingContext(
       ),
     choicesAt(pitch) {
       const known = choices.get(pitch);
-      if (known || !byPitch.has(pitch)) return known;
-      const made = states.choicesOf(open(pitch, false).map((way) => [way]));
+      const ways = byPitch.get(pitch);
+      if (known || !ways) return known;
+      const made = states.choicesAmong(ways, () => open(pitch, false));
       choices.set(pitch, made);
       return made;
     },

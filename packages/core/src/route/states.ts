@@ -1,4 +1,4 @@
-import type { Hold } from '../families/way.ts';
+import type { Hold, Way } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import type { Layer } from '../solver/solver.ts';
 import type { NoteTiming } from '../time/noteTiming.ts';
@@ -14,6 +14,8 @@ import type { CostTable } from './costs.ts';
 export interface StateTable {
   /** Holds open at one onset, numbered once. */
   choicesOf(holds: readonly Hold[]): Choices;
+  /** The same for one note; ways that were asked about before, if of another setting, need no fingerings anew. */
+  choicesAmong(ways: readonly Way[], fingered: () => Hold): Choices;
   /** The states in which each of the holds is reached, from those before or at the start of a line. */
   enter(before: StateSet | undefined, choices: Choices, when: When): Entered;
   /**
@@ -79,6 +81,7 @@ const FILLED = 2 ** 7;
 export function stateTable(instrument: Instrument, costs: CostTable): StateTable {
   const numbers = new Map<string, number>();
   const choices = new Map<string, Choices>();
+  const choicesByWays = new Map<string, Choices>();
   const sets = new Map<string, StateSet>();
   const beginnings = new Map<number, Entered>();
   const times = new Map<string, number>();
@@ -270,13 +273,22 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
     return number;
   };
 
+  const choicesOf = (holds: readonly Hold[]): Choices => {
+    const held = holds.map(numberOf);
+    const name = held.join(' ');
+    const known = choices.get(name) ?? { id: choices.size, holds, numbers: held };
+    choices.set(name, known);
+    return known;
+  };
+
   return {
     thinned,
-    choicesOf(holds) {
-      const held = holds.map(numberOf);
-      const name = held.join(' ');
-      const known = choices.get(name) ?? { id: choices.size, holds, numbers: held };
-      choices.set(name, known);
+    choicesOf,
+    choicesAmong(ways, fingered) {
+      let name = '';
+      for (const { id, technique } of ways) name += `${id} ${technique} `;
+      const known = choicesByWays.get(name) ?? choicesOf(fingered().map((way) => [way]));
+      choicesByWays.set(name, known);
       return known;
     },
     enter(before, open, when) {
