@@ -6,6 +6,8 @@ import { openInstrument, specFromPreset, type Instrument } from '../src/instrume
 import { expectOk } from '../src/result.ts';
 import { routingContext } from '../src/route/context.ts';
 import type { LineNote } from '../src/route/line.ts';
+import { onsetsOf } from '../src/route/onsets.ts';
+import { effortAlong, planOf } from '../src/route/plan.ts';
 import { resolvePreferences, type Preferences } from '../src/route/preferences.ts';
 import { routeLine } from '../src/route/route.ts';
 import { metre } from '../src/time/metre.ts';
@@ -196,4 +198,21 @@ test('two rows and every lever to flip: more than can be tried is said, and one 
     expect(inOneRow.effort.total).toBeGreaterThan(free.effort.total);
   }
   expect(routeLine(context, line.slice(0, 5)).exact).toBe(true);
+});
+
+test('a long line of many lever settings costs what its path adds up to', () => {
+  const instrument = own('harp', 'c-23-double');
+  const context = routingContext(instrument, { preset: 'even', weights: {}, playingOptions: {} });
+  const line = Array.from({ length: 400 }, (_, i) => ({
+    id: String(i),
+    pitch: 56 + ((i * 7 + (i >> 3)) % 38),
+    onset: i * QUARTER,
+    length: QUARTER,
+  }));
+  const { onsets } = onsetsOf(context, line, []);
+  const plan = planOf(context, onsets, timingsOf(TIME, onsets));
+  expect(plan.solution.total).toBeCloseTo(
+    effortAlong(context, plan.played(plan.solution.path)).effort.total,
+    6,
+  );
 });

@@ -1,7 +1,6 @@
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
-import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
 import {
@@ -16,6 +15,7 @@ import { dialectOf, useSettings } from '../api/settings.ts';
 import { Check } from '../controls/Check.tsx';
 import { OneOf } from '../controls/OneOf.tsx';
 import { useAlternates } from '../compute/compute.ts';
+import { TableHeads } from '../controls/TableHeads.tsx';
 
 interface AlternatesPanelProps {
   readonly instrument: Instrument;
@@ -80,22 +80,7 @@ function AlternateGroup({ row, spec, onMeasured, onChoices }: AlternatesPanelPro
       <caption>
         <b>{row.note}</b> between {row.between.join(' and ')}
       </caption>
-      <TableHead>
-        <TableRow>
-          <TableCell component="th" scope="col">
-            way
-          </TableCell>
-          <TableCell component="th" scope="col">
-            asks
-          </TableCell>
-          <TableCell component="th" scope="col">
-            measured cents
-          </TableCell>
-          <TableCell component="th" scope="col">
-            your choice
-          </TableCell>
-        </TableRow>
-      </TableHead>
+      <TableHeads columns={['way', 'asks', 'measured cents', 'your choice']} />
       <TableBody>
         {candidates.map((candidate) => (
           <TableRow key={candidate.wayId}>

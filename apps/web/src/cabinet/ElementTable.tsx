@@ -1,7 +1,6 @@
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
-import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import {
@@ -16,7 +15,7 @@ import {
   type Problem,
 } from '@same-song/core';
 import { Check } from '../controls/Check.tsx';
-import { ColumnHeads } from '../frame/ColumnHeads.tsx';
+import { TableHeads } from '../controls/TableHeads.tsx';
 
 interface ElementTableProps {
   readonly instrument: Instrument;
@@ -105,14 +104,7 @@ function Cells({ name, elements, cell }: CellsProps) {
   return (
     <Table className="elements">
       {name && <caption>{name}</caption>}
-      <TableHead>
-        <TableRow>
-          <TableCell component="th" scope="col">
-            <span className="unseen">Row</span>
-          </TableCell>
-          <ColumnHeads columns={columns} />
-        </TableRow>
-      </TableHead>
+      <TableHeads columns={[{ unseen: 'Row' }, ...columns]} />
       <TableBody>
         {rows.map((row) => (
           <TableRow key={row}>

@@ -1,10 +1,10 @@
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
-import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Button from '@mui/material/Button';
 import type { InstrumentSpec } from '@same-song/core';
+import { TableHeads } from '../controls/TableHeads.tsx';
 
 interface StaleChoiceProps {
   readonly mine: InstrumentSpec;
@@ -37,13 +37,7 @@ export function StaleChoice({ mine, theirs, onMine, onTheirs }: StaleChoiceProps
     <div className="stale" role="alert">
       <h3>This was changed elsewhere while you were editing</h3>
       <Table>
-        <TableHead>
-          <TableRow>
-            <TableCell component="th" />
-            <TableCell component="th">Yours</TableCell>
-            <TableCell component="th">There now</TableCell>
-          </TableRow>
-        </TableHead>
+        <TableHeads columns={[{ unseen: 'What' }, 'Yours', 'There now']} />
         <TableBody>
           {fields.map((field) => (
             <TableRow key={field}>

@@ -29,6 +29,9 @@ const quick = lazyWorker();
 /** Works on tables and whole cabinets, so that nothing quick ever waits behind them. */
 const thorough = lazyWorker();
 
+/** What was computed once holds for its key, needs no network, and would fail again as it failed. */
+const FOR_GOOD = { staleTime: Infinity, retry: false, networkMode: 'always' } as const;
+
 /** Something to compute, remembered by its key; what nobody waits for any more is dropped before its turn. */
 function computed<T>(worker: LazyWorker, queryKey: QueryKey, run: (compute: Remote<Compute>) => Promise<T>) {
   const begin = () => run(worker.compute());
@@ -37,9 +40,7 @@ function computed<T>(worker: LazyWorker, queryKey: QueryKey, run: (compute: Remo
     queryFn: ({ signal }: { signal: AbortSignal }) => worker.jobs.ask(hashKey(queryKey), begin, signal),
     /** The same, computed only when the worker has nothing to do that was asked for. */
     guess: () => worker.jobs.guess(hashKey(queryKey), begin),
-    staleTime: Infinity,
-    retry: false,
-    networkMode: 'always',
+    ...FOR_GOOD,
   } as const;
 }
 
@@ -177,9 +178,7 @@ export function useEverything(
       return rankSuggestions(found);
     },
     enabled: subjects.length > 0,
-    staleTime: Infinity,
-    retry: false,
-    networkMode: 'always',
+    ...FOR_GOOD,
     ...lasting,
   });
 }

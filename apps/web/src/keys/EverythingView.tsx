@@ -1,7 +1,6 @@
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
-import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
@@ -14,6 +13,7 @@ import { refWith } from '../question/reference.ts';
 import { demandsText, notesText, octavesText } from './cellWords.ts';
 import type { KeysViewProps } from './keysView.ts';
 import { mapLink } from './mapLink.ts';
+import { TableHeads } from '../controls/TableHeads.tsx';
 
 /** One key on everything in the cabinet, with what must be done first. */
 export function EverythingView({ state }: KeysViewProps) {
@@ -43,25 +43,7 @@ export function EverythingView({ state }: KeysViewProps) {
         </p>
       )}
       <Table className="keys-list">
-        <TableHead>
-          <TableRow>
-            <TableCell component="th" scope="col">
-              Take
-            </TableCell>
-            <TableCell component="th" scope="col">
-              Do first
-            </TableCell>
-            <TableCell component="th" scope="col">
-              It gives
-            </TableCell>
-            <TableCell component="th" scope="col">
-              The best octave asks
-            </TableCell>
-            <TableCell component="th" scope="col">
-              <span className="unseen">Open</span>
-            </TableCell>
-          </TableRow>
-        </TableHead>
+        <TableHeads columns={['Take', 'Do first', 'It gives', 'The best octave asks', { unseen: 'Open' }]} />
         <TableBody>
           {data?.map((suggestion, i) => (
             <SuggestionRow key={i} suggestion={suggestion} reference={refOf(suggestion, cabinet)} />

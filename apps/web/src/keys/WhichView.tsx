@@ -1,7 +1,6 @@
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
-import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { Link } from 'react-router';
 import { families, FAMILY_IDS, familyById, type Family, type presetsFor } from '@same-song/core';
@@ -11,6 +10,7 @@ import { presetRef } from '../question/reference.ts';
 import { demandsText, notesText, octavesText } from './cellWords.ts';
 import type { KeysViewProps } from './keysView.ts';
 import { mapLink } from './mapLink.ts';
+import { TableHeads } from '../controls/TableHeads.tsx';
 
 /** Which instrument of a kind to pick up, or to buy, for a key. */
 export function WhichView({ state }: KeysViewProps) {
@@ -32,22 +32,7 @@ export function WhichView({ state }: KeysViewProps) {
       {error && <p role="alert">This cannot be worked out: {error.message}</p>}
       {!data && !error && <p className="loading">Trying every one…</p>}
       <Table className="keys-list">
-        <TableHead>
-          <TableRow>
-            <TableCell component="th" scope="col">
-              Take
-            </TableCell>
-            <TableCell component="th" scope="col">
-              It is then
-            </TableCell>
-            <TableCell component="th" scope="col">
-              It gives
-            </TableCell>
-            <TableCell component="th" scope="col">
-              The best octave asks
-            </TableCell>
-          </TableRow>
-        </TableHead>
+        <TableHeads columns={['Take', 'It is then', 'It gives', 'The best octave asks']} />
         <TableBody>
           {data &&
             merged(data, shown).map((row) => <ChoiceRow key={row.ones[0]!.preset} row={row} kind={kind} />)}

@@ -1,12 +1,12 @@
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
-import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Button from '@mui/material/Button';
 import type { Comparison, WayView } from '@same-song/core';
 import { tabLine } from '../question/tabLine.ts';
 import type { Beside } from './useComparison.ts';
+import { TableHeads } from '../controls/TableHeads.tsx';
 
 interface ComparePanelProps {
   readonly name: string;
@@ -47,19 +47,7 @@ interface EffortTableProps {
 function EffortTable({ first, second, comparison }: EffortTableProps) {
   return (
     <Table className="compare-table">
-      <TableHead>
-        <TableRow>
-          <TableCell component="th" scope="col">
-            <span className="unseen">What</span>
-          </TableCell>
-          <TableCell component="th" scope="col">
-            {first}
-          </TableCell>
-          <TableCell component="th" scope="col">
-            {second}
-          </TableCell>
-        </TableRow>
-      </TableHead>
+      <TableHeads columns={[{ unseen: 'What' }, first, second]} />
       <TableBody>
         <TableRow>
           <TableCell component="th" scope="row">

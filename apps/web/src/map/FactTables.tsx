@@ -1,10 +1,9 @@
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
-import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import type { FactTable, LineView, Remark } from '@same-song/core';
-import { ColumnHeads } from '../frame/ColumnHeads.tsx';
+import { TableHeads } from '../controls/TableHeads.tsx';
 
 /** What to do at single notes of the line, in order. */
 export function Remarks({
@@ -46,11 +45,7 @@ export function FactTables({
     <section key={table.id}>
       <h2>{table.title}</h2>
       <Table className="fact-table" aria-label={table.title}>
-        <TableHead>
-          <TableRow>
-            <ColumnHeads columns={table.columns} />
-          </TableRow>
-        </TableHead>
+        <TableHeads columns={table.columns} />
         <TableBody>
           {table.rows.map((row, i) => (
             <TableRow key={i} className={selected && row.wayIds?.includes(selected) ? 'lit' : ''}>

@@ -71,10 +71,8 @@ const STATES_LIMIT = 128;
 /** How many go on then besides the cheapest of each hold; with twice as many the routes tried cost the same. */
 const KEPT = 32;
 
-/** Numbers below which holds, and things left behind, stay, so that several make one exact number. */
+/** More than there are ever holds, or choices of them, in one table: so two numbers make one exact number. */
 const HOLDS = 2 ** 20;
-const CARRIED = 2 ** 12;
-const TIMES = 2 ** 12;
 /** More than the bellows are ever open or closed, in units. */
 const FILLED = 2 ** 7;
 
@@ -124,7 +122,7 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
   };
 
   const stepCost = (known: Map<number, number>, from: State, to: Hold, timing: NoteTiming) => {
-    const key = from.number * CARRIED + from.carried;
+    const key = from.carried * HOLDS + from.number;
     let cost = known.get(key);
     if (cost === undefined) {
       cost = costs.step(from.hold, to, texts[from.carried]!, timing);
@@ -293,7 +291,7 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
     },
     enter(before, open, when) {
       const known = before?.next ?? beginnings;
-      const key = open.id * TIMES + timeNumber(when);
+      const key = timeNumber(when) * HOLDS + open.id;
       let found = known.get(key);
       if (!found) {
         found = before ? goOn(before, open, when) : start(open, when);
