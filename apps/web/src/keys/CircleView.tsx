@@ -1,6 +1,7 @@
 import { arc } from 'd3-shape';
 import { useMemo, useRef, type KeyboardEvent } from 'react';
 import {
+  counted,
   homeInPosition,
   keyFacts,
   keySignature,
@@ -224,7 +225,7 @@ function Circle({ segments, current, now, onChoose }: CircleProps) {
 function KeyWords({ segment, home }: { segment: Segment; home: NoteName }) {
   const signature = keySignature(segment.note);
   const { altered, fifths } = signature;
-  const kind = fifths > 0 ? 'sharps' : 'flats';
+  const kind = fifths > 0 ? 'sharp' : 'flat';
   return (
     <>
       <h2>{noteText(segment.note)} major</h2>
@@ -235,7 +236,7 @@ function KeyWords({ segment, home }: { segment: Segment; home: NoteName }) {
       <p>
         {altered.length === 0
           ? 'No sharps or flats.'
-          : `${altered.length} ${altered.length === 1 ? kind.slice(0, -1) : kind}, in the order in which they enter: ${altered.map(noteText).join(' ')}.`}
+          : `${counted(altered.length, kind)}, in the order in which they enter: ${altered.map(noteText).join(' ')}.`}
       </p>
       {signature.rule && <p>{signature.rule}</p>}
       <p>

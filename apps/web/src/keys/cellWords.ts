@@ -1,11 +1,19 @@
-import { noteText, parseNote, scaleById, type Demands, type Family, type KeyCell } from '@same-song/core';
+import {
+  counted,
+  noteText,
+  parseNote,
+  scaleById,
+  type Demands,
+  type Family,
+  type KeyCell,
+} from '@same-song/core';
 import { callIn } from '../question/questionWords.ts';
 
 /** `2 octaves`, or `no whole octave`. */
 export function octavesText(cell: KeyCell): string {
   const count = cell.octaves.length;
   if (count === 0) return 'no whole octave';
-  return `${count} ${count === 1 ? 'octave' : 'octaves'}`;
+  return counted(count, 'octave');
 }
 
 export function tonicText(code: string): string {

@@ -1,4 +1,4 @@
-import { CLEFS, type ClefId, type LineView, type Staff, type StaffNote } from '@same-song/core';
+import { CLEFS, counted, type ClefId, type LineView, type Staff, type StaffNote } from '@same-song/core';
 import './staff.css';
 
 /** One step from line to space, in CSS pixels. */
@@ -55,7 +55,7 @@ export function StaffHead({ staff, width }: { staff: Staff; width: number }) {
 function headWords({ clef, signature }: Staff): string {
   const count = signature.length;
   const kind = signature[0]?.sign === 1 ? 'sharp' : 'flat';
-  const signs = count === 0 ? 'no sharps or flats' : `${count} ${kind}${count === 1 ? '' : 's'}`;
+  const signs = count === 0 ? 'no sharps or flats' : counted(count, kind);
   return `Staff: ${CLEFS[clef].label}, ${signs}`;
 }
 

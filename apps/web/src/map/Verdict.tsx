@@ -1,5 +1,14 @@
 import Button from '@mui/material/Button';
-import type { AlternativeView, LineView, MapView, Pin, Side, SideNames, WayView } from '@same-song/core';
+import {
+  counted,
+  type AlternativeView,
+  type LineView,
+  type MapView,
+  type Pin,
+  type Side,
+  type SideNames,
+  type WayView,
+} from '@same-song/core';
 import { FactTables, Remarks } from './FactTables.tsx';
 import { pinAsItIs } from './pinAsItIs.ts';
 import type { Selection } from './selection.ts';
@@ -56,10 +65,8 @@ function CoveragePart({ view }: { view: MapView }) {
       <p className="verdict-plain">
         {octaves === 0
           ? 'No complete octave on this instrument.'
-          : `${octaves} complete octave${octaves === 1 ? '' : 's'} on the whole instrument.`}
-        {coverage.hard.map(
-          (part) => ` ${part.pitches} ${part.pitches === 1 ? 'hangs' : 'hang'} on ${part.label}.`,
-        )}
+          : `${counted(octaves, 'complete octave')} on the whole instrument.`}
+        {coverage.hard.map((part) => ` ${counted(part.pitches, 'hangs', 'hang')} on ${part.label}.`)}
       </p>
     </section>
   );
@@ -283,7 +290,7 @@ function otherText(
   const alternative = alternatives.find((a) => a.wayId === other.id);
   if (!alternative) return other.usable ? '' : 'not marked as possible';
   const also = alternative.alsoChanges.length;
-  const others = also > 0 ? `changes ${also} other note${also === 1 ? '' : 's'} too` : '';
+  const others = also > 0 ? `changes ${counted(also, 'other note')} too` : '';
   if (note && isToldAbove(note, alternatives, other.id)) return others;
   return [
     alternative.redundant ? 'only repeats the note with a harder technique' : '',

@@ -1,3 +1,4 @@
+import { counted } from '../words.ts';
 import { noteText, noteCode, respell, spellAs, letterAbove, type NamingStyle } from '../pitch/noteName.ts';
 import { keySignature } from '../pitch/keySignature.ts';
 import { pitchClass } from '../pitch/pitch.ts';
@@ -53,7 +54,7 @@ function signatureText(altered: readonly string[], fifths: number): string {
   if (fifths === 0) return 'no sharps or flats';
   const count = Math.abs(fifths);
   const kind = fifths > 0 ? 'sharp' : 'flat';
-  return `${count} ${kind}${count === 1 ? '' : 's'}: ${altered.join(' ')}`;
+  return `${counted(count, kind)}: ${altered.join(' ')}`;
 }
 
 /** Offered only where the spelling needs a double sharp or flat. */

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { Scale as Tonal } from 'tonal';
 import { expectOk } from '../result.ts';
 import { noteCode, notePitchClass, noteText, parseNote } from '../pitch/noteName.ts';
+import { degreeText } from './degree.ts';
 import { againstMajor } from './formula.ts';
 import {
   customScale,
@@ -179,10 +180,35 @@ test('a tonic is spelled with the fewest accidentals, ties as harmonica keys are
   expect(noteText(usualTonic(scale('natural-minor'), 8))).toBe('G♯');
 });
 
-test('outside notes take the key’s side: flats in F, sharps in E', () => {
-  expect(noteText(keyOf(scale('major'), note('F')).names[1]!)).toBe('G♭');
-  expect(noteText(keyOf(scale('major'), note('E')).names[1]!)).toBe('F');
-  expect(noteText(keyOf(scale('major'), note('E')).names[6]!)).toBe('A♯');
+test.each([
+  // Letters are the tonic's plus the degree; ♯4 where the scale is major, simple names for what would be double.
+  ['major', 'G', 'G A♭ A B♭ B C C♯ D E♭ E F F♯'],
+  ['major', 'A', 'A B♭ B C C♯ D D♯ E F F♯ G G♯'],
+  ['major', 'F', 'F G♭ G A♭ A B♭ B C D♭ D E♭ E'],
+  ['major', 'E', 'E F F♯ G G♯ A A♯ B C C♯ D D♯'],
+  ['blues-six', 'G', 'G A♭ A B♭ B C D♭ D E♭ E F F♯'],
+  ['blues-six', 'Eb', 'E♭ F♭ F G♭ G A♭ A B♭ C♭ C D♭ D'],
+  ['natural-minor', 'C#', 'C♯ D D♯ E E♯ F♯ G G♯ A A♯ B B♯'],
+  ['natural-minor', 'Ab', 'A♭ A B♭ C♭ C D♭ D E♭ F♭ F G♭ G'],
+  // More notes than letters: neither C♭, F♭, E♯ and B♯ nor double signs.
+  ['chromatic', 'Gb', 'G♭ G A♭ A B♭ B C D♭ D E♭ E F'],
+  ['bebop-dominant', 'Db', 'D♭ D E♭ E F G♭ G A♭ A B♭ B C'],
+])('the twelve notes in %s on %s are %s', (id, tonic, names) => {
+  expect(keyOf(scale(id), note(tonic)).names.map(noteText).join(' ')).toBe(names);
+});
+
+test('the raised fourth of a major key is called so as a degree too', () => {
+  const fifths = (id: string) => degreeText(keyOf(scale(id), note('C')).degrees[6]!);
+  expect(['major', 'mixolydian', 'natural-minor', 'blues-six'].map(fifths)).toEqual(['♯4', '♯4', '♭5', '♭5']);
+});
+
+test('a blues is in E♭, A♭ and B♭', () => {
+  const tonics = (id: string) => [3, 8, 10, 1].map((pc) => noteText(usualTonic(scale(id), pc)));
+  expect(tonics('blues-six')).toEqual(['E♭', 'A♭', 'B♭', 'C♯']);
+  expect(tonics('minor-pentatonic')).toEqual(['E♭', 'A♭', 'B♭', 'C♯']);
+});
+
+test('names never change what sounds', () => {
   for (const s of SCALES) {
     const key = keyOf(s, note('Ab'));
     expect(key.names.map(notePitchClass)).toEqual(Array.from({ length: 12 }, (_, i) => (i + 8) % 12));

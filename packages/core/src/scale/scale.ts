@@ -5,6 +5,7 @@ import {
   flatName,
   sharpName,
   parseNote,
+  respell,
   type NoteName,
 } from '../pitch/noteName.ts';
 import { pitchClass, type PitchClass } from '../pitch/pitch.ts';
@@ -113,11 +114,23 @@ export function modeOf(scale: Scale): ModeOf | undefined {
   return undefined;
 }
 
-/** A scale's notes from a tonic, in formula order, each letter as the formula's degree numbers give it. */
+/**
+ * A scale's notes from a tonic, in formula order. Each letter is as the formula's degree numbers give it; but scales
+ * with more notes than letters take simple names, and those with fewer do so where a note would be altered twice.
+ */
 export function spellScale(scale: Scale, tonic: NoteName): readonly NoteName[] {
-  const home = notePitchClass(tonic);
-  return scale.degrees.map((d, i) =>
-    spellAs(letterAbove(tonic.letter, d.number - 1), pitchClass(home + scale.semitones[i]!)),
+  return scale.degrees.map((degree) => {
+    const note = spellDegree(degree, tonic);
+    const simple = scale.degrees.length > 7 || (scale.degrees.length < 7 && Math.abs(note.accidental) > 1);
+    return simple ? respell(note, 'simple') : note;
+  });
+}
+
+/** The note of a degree: its letter is the tonic's plus the degree. */
+function spellDegree(degree: Degree, tonic: NoteName): NoteName {
+  return spellAs(
+    letterAbove(tonic.letter, degree.number - 1),
+    pitchClass(notePitchClass(tonic) + degreeSemitones(degree)),
   );
 }
 
@@ -130,9 +143,13 @@ export const USUAL_KEYS: readonly NoteName[] = Object.freeze(
   }),
 );
 
-/** The tonic spelling of a pitch class that gives the scale the fewest sharps and flats; ties as harmonica keys are written. */
+/**
+ * The tonic spelling of a pitch class that gives the scale the fewest sharps and flats; ties as harmonica keys are
+ * written. A blues is in E♭, A♭ or B♭, never in D♯, G♯ or A♯.
+ */
 export function usualTonic(scale: Scale, pc: PitchClass): NoteName {
   const usual = USUAL_KEYS[pitchClass(pc)]!;
+  if (scale.group === 'blues' && 'EAB'.includes(usual.letter) && usual.accidental < 0) return usual;
   const candidates = [usual, sharpName(pc), flatName(pc)];
   const count = (tonic: NoteName) =>
     spellScale(scale, tonic).reduce((sum, n) => sum + Math.abs(n.accidental), 0);
@@ -153,20 +170,35 @@ export interface Key {
   readonly degrees: readonly Degree[];
 }
 
-/** Places a scale on a tonic. Outside notes are named with sharps in sharp keys and with flats in all others. */
+/**
+ * Places a scale on a tonic. A note outside is named by its degree, ♭3 in G as B♭; ♭5 is ♯4 where the scale is major or
+ * its flat would be double, and what else would be altered twice takes its simple name. With more notes than letters
+ * all names are simple.
+ */
 export function keyOf(scale: Scale, tonic: NoteName): Key {
   const home = notePitchClass(tonic);
   const notes = spellScale(scale, tonic);
-  const sum = notes.reduce((total, n) => total + n.accidental, 0);
   const indexOf = Array.from({ length: 12 }, (_, s) => {
     const index = scale.semitones.indexOf(s);
     return index < 0 ? undefined : index;
   });
-  const outside = sum > 0 ? sharpName : flatName;
-  const names = indexOf.map((i, s) => (i === undefined ? outside(pitchClass(home + s)) : notes[i]!));
-  const degrees = indexOf.map((i, s) => (i === undefined ? CHROMATIC_DEGREES[s]! : scale.degrees[i]!));
+  const isMajor = scale.semitones.includes(4) && !scale.semitones.includes(3);
+  const outside = (degree: Degree): { degree: Degree; note: NoteName } => {
+    const note = spellDegree(degree, tonic);
+    if (degree.number === 5 && degree.alter < 0 && (isMajor || note.accidental < -1))
+      return outside(RAISED_FOURTH);
+    const simple = scale.degrees.length > 7 || Math.abs(note.accidental) > 1;
+    return { degree, note: simple ? respell(note, 'simple') : note };
+  };
+  const all = indexOf.map((i, s) =>
+    i === undefined ? outside(CHROMATIC_DEGREES[s]!) : { degree: scale.degrees[i]!, note: notes[i]! },
+  );
+  const names = all.map(({ note }) => note);
+  const degrees = all.map(({ degree }) => degree);
   return { scale, tonic, home, notes, indexOf, names, degrees };
 }
+
+const RAISED_FOURTH: Degree = { number: 4, alter: 1 };
 
 /** Semitones 0…11 of a pitch above the key's home. */
 export function aboveHome(key: Key, pitch: number): number {

@@ -1,6 +1,7 @@
 import type { Pitch } from '../../pitch/pitch.ts';
 import type { Result } from '../../result.ts';
 import { HAND_WORDS, HANDS, type Hand } from '../kernel/buttons.ts';
+import { changedCount, changedText } from '../kernel/elements.ts';
 import { Fields } from '../kernel/fields.ts';
 import { chosen, option } from '../kernel/options.ts';
 import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
@@ -113,8 +114,7 @@ function readRow(fields: Fields, buttons: unknown, path: string, name: string): 
 }
 
 export function describe(layout: AngloLayout): string {
-  const changed = elements(layout).filter((e) => e.changed).length;
-  const more = changed === 0 ? '' : `, ${changed} ${changed === 1 ? 'reed' : 'reeds'} changed`;
+  const more = changedText(changedCount(elements(layout)), 'reed');
   return `${layout.key} Anglo concertina, ${PLANS[layout.plan].label}${more}`;
 }
 

@@ -1,5 +1,6 @@
 import type { Pitch } from '../../pitch/pitch.ts';
 import type { Result } from '../../result.ts';
+import { changedCount, changedText } from '../kernel/elements.ts';
 import { Fields } from '../kernel/fields.ts';
 import { chosen, keyName, option, range } from '../kernel/options.ts';
 import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
@@ -53,8 +54,7 @@ export function checkLayout(stored: unknown): Result<ChromaticLayout> {
 }
 
 export function describe(layout: ChromaticLayout): string {
-  const changed = elements(layout).filter((e) => e.changed).length;
-  const reeds = changed === 0 ? '' : `, ${changed} ${changed === 1 ? 'reed' : 'reeds'} changed`;
+  const reeds = changedText(changedCount(elements(layout)), 'reed');
   return `${homeLabel(layout.home)} chromatic harmonica, ${SIZES[layout.size].label}${reeds}`;
 }
 

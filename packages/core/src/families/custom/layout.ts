@@ -1,5 +1,6 @@
 import type { Result } from '../../result.ts';
 import { ok, shown } from '../../result.ts';
+import { counted } from '../../words.ts';
 import { Fields } from '../kernel/fields.ts';
 import { CENTS, pitchesFrom, tuningOf, type Spot } from '../kernel/fixedPitches.ts';
 import { countOption, range } from '../kernel/options.ts';
@@ -47,7 +48,8 @@ export function checkLayout(stored: unknown): Result<CustomLayout> {
     };
   });
   for (const [i, spot] of spots.entries()) {
-    const other = spots.findIndex((s, j) => j < i && meet(s, spot));
+    const isPlaced = (at: number) => !fields.isWrong(`spots.${at + 1}`);
+    const other = isPlaced(i) ? spots.findIndex((s, j) => j < i && isPlaced(j) && meet(s, spot)) : -1;
     if (other >= 0)
       fields.report(
         `spots.${i + 1}`,
@@ -65,7 +67,7 @@ function meet(a: Spot, b: Spot): boolean {
 }
 
 export function describe({ what, spots }: CustomLayout): string {
-  return `${what}, ${spots.length} ${spots.length === 1 ? 'pitch' : 'pitches'}`;
+  return `${what}, ${counted(spots.length, 'pitch', 'pitches')}`;
 }
 
 export function options({ spots }: CustomLayout): readonly LayoutOption[] {

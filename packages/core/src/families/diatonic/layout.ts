@@ -2,6 +2,7 @@ import { noteText } from '../../pitch/noteName.ts';
 import { PITCH_RANGE, pitchClass, type Pitch } from '../../pitch/pitch.ts';
 import { fail, isRecord, ok, shown, type Problem, type Result } from '../../result.ts';
 import { USUAL_KEYS } from '../../scale/scale.ts';
+import { changedCount, changedText } from '../kernel/elements.ts';
 import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
 import { TUNING_IDS, TUNINGS, type TuningId } from './tables.ts';
 
@@ -102,8 +103,7 @@ function isWhole(value: unknown): value is number {
 /** E.g. `low E♭ harmonica, natural minor tuning, 1 reed changed`. */
 export function describe(layout: DiatonicLayout): string {
   const tuning = layout.tuning === 'richter' ? '' : `, ${TUNINGS[layout.tuning].label} tuning`;
-  const changed = elements(layout).filter((e) => e.changed).length;
-  const reeds = changed === 0 ? '' : `, ${changed} ${changed === 1 ? 'reed' : 'reeds'} changed`;
+  const reeds = changedText(changedCount(elements(layout)), 'reed');
   return `${keyLabel(layout.root)} harmonica${tuning}${reeds}`;
 }
 

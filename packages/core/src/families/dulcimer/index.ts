@@ -1,3 +1,4 @@
+import { counted } from '../../words.ts';
 import { noteText } from '../../pitch/noteName.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
 import { aboveHome, type Key } from '../../scale/scale.ts';
@@ -79,7 +80,7 @@ function facts(layout: DulcimerLayout, key: Key): readonly string[] {
         : `starts at fret ${fret} of the melody string`,
     clashing.length === 0
       ? 'every open string suits the scale'
-      : `${clashing.length} open ${clashing.length === 1 ? 'string clashes' : 'strings clash'}`,
+      : counted(clashing.length, 'open string clashes', 'open strings clash'),
   ];
 }
 

@@ -2,6 +2,7 @@ import { pitchClass, type Pitch } from '../../pitch/pitch.ts';
 import { ownNamer } from '../../scale/namer.ts';
 import type { Result } from '../../result.ts';
 import { fail, ok } from '../../result.ts';
+import { changedCount, changedText } from '../kernel/elements.ts';
 import { Fields, isWhole } from '../kernel/fields.ts';
 import { chosen, option } from '../kernel/options.ts';
 import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
@@ -66,7 +67,7 @@ export function checkLayout(stored: unknown): Result<DulcimerLayout> {
       );
     return { name: known?.name ?? '', semitones: semitones ?? 0 };
   });
-  const order = [...frets].sort((a, b) => rank(a.name) - rank(b.name));
+  const order = frets.filter(({ name }) => name !== '').sort((a, b) => rank(a.name) - rank(b.name));
   for (const [i, fret] of order.entries()) {
     const below = order[i - 1];
     if (below?.name === fret.name)
@@ -98,14 +99,12 @@ function tuningText(layout: DulcimerLayout): string {
 }
 
 export function describe(layout: DulcimerLayout): string {
-  const changed = elements(layout).filter((e) => e.changed).length;
   const parts = [
     `dulcimer in ${tuningText(layout)}`,
     ...(layout.fretboard === 'usual' ? [] : [FRETBOARDS[layout.fretboard].label]),
     ...(layout.capo === '0' ? [] : [`capo ${layout.capo}`]),
-    ...(changed === 0 ? [] : [`${changed} ${changed === 1 ? 'fret' : 'frets'} changed`]),
   ];
-  return parts.join(', ');
+  return parts.join(', ') + changedText(changedCount(elements(layout)), 'fret');
 }
 
 function tuningOf(layout: DulcimerLayout): TuningId | 'own' {

@@ -3,6 +3,7 @@ import { pitchClass, type Pitch } from '../../pitch/pitch.ts';
 import type { Result } from '../../result.ts';
 import { ownNamer } from '../../scale/namer.ts';
 import { HAND_WORDS, HANDS, type Hand } from '../kernel/buttons.ts';
+import { changedCount, changedText } from '../kernel/elements.ts';
 import { Fields } from '../kernel/fields.ts';
 import { chosen, option } from '../kernel/options.ts';
 import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
@@ -32,7 +33,9 @@ export function checkLayout(stored: unknown): Result<EnglishLayout> {
   const buttons = Object.fromEntries(
     HANDS.map((hand) => {
       const columns = new Fields(hands.raw(hand), `The buttons of the ${HAND_WORDS[hand]} hand are missing.`);
+      const missing = columns.isWrong('');
       const read = COLUMNS.map((column) => {
+        if (missing) return [column, []] as const;
         const { length } = SYSTEMS[system].plan[hand][column];
         const pitches = columns.list(
           String(column),
@@ -73,8 +76,7 @@ export function callButton(
 }
 
 export function describe(layout: EnglishLayout): string {
-  const changed = elements(layout).filter((e) => e.changed).length;
-  const more = changed === 0 ? '' : `, ${changed} ${changed === 1 ? 'button' : 'buttons'} changed`;
+  const more = changedText(changedCount(elements(layout)), 'button');
   return `English concertina, ${SYSTEMS[layout.system].label}${more}`;
 }
 

@@ -68,7 +68,10 @@ test('a note outside the key is told as a lever to flip, when, and back again', 
     ['66.1', 'F up'],
     ['65.2', 'F down'],
   ]);
-  expect(route.remarks()[0]!.text).toContain('left hand is free');
+  // The first in the middle of the line, an eighth note after another: the left hand has nothing else to do.
+  expect(route.remarks()[0]!.text).toBe(
+    'Flip the F4 lever up before this note. The left hand is free for it.',
+  );
   expect(routeOf(instrument, line, prefer('no-flips')).notes[2]!.missing!.text).toBe(
     'needs a lever flipped on F',
   );
@@ -84,6 +87,36 @@ test('the same line with no time for a lever is told as hurried', () => {
   expect(hurry(4)).toBe(0.8);
   expect(hurry(1)).toBe(0);
 });
+
+test.each([
+  ['at the start, and no hand is spoken for', [66, 67], {}, 'Flip the F4 lever up before you begin.'],
+  [
+    'a sixteenth after a note of the same hand',
+    [67, 66],
+    { parts: 4 },
+    'Flip the F4 lever up in less than a beat. The left hand is free for it.',
+  ],
+  [
+    'after a low note of the left hand, in the right: no hand is free',
+    [50, 66],
+    { hands: 'split' },
+    'Flip the F4 lever up before this note.',
+  ],
+  [
+    'both in the left hand',
+    [50, 54],
+    { hands: 'split' },
+    'Flip the F3 lever up before this note. The right hand is free for it.',
+  ],
+] as const)(
+  'a lever to flip %s',
+  (_, pitches, { parts = 1, hands }: { parts?: number; hands?: string }, text) => {
+    const line = evenLine(pitches, quarters(1, parts));
+    const instrument = open('c-34').forKey(keyIn('C'));
+    const preferences = prefer('even', hands === undefined ? {} : { hands });
+    expect(routeOf(instrument, line, preferences).remarks()[0]!.text).toBe(text);
+  },
+);
 
 test('strings without a lever cannot be raised', () => {
   const plain = open('c-22').elements.find((e) => e.column === 'F')!;

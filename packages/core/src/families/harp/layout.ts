@@ -3,8 +3,9 @@ import { pitchClass, type Pitch, type PitchClass } from '../../pitch/pitch.ts';
 import type { Result } from '../../result.ts';
 import type { Key } from '../../scale/scale.ts';
 import { Fields } from '../kernel/fields.ts';
+import { counted } from '../../words.ts';
 import { chosen, countOption, option, range } from '../kernel/options.ts';
-import { elementId, elementIndex } from '../kernel/elements.ts';
+import { changedCount, elementId, elementIndex } from '../kernel/elements.ts';
 import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
 import {
   BASE_IDS,
@@ -181,11 +182,11 @@ export function checkLayout(stored: unknown): Result<HarpLayout> {
 export function describe(layout: HarpLayout): string {
   const { base, strings, double, lowest } = layout;
   const without = strings.filter((string) => !string.lever).length;
-  const tuned = elements(layout).filter((e) => e.changed).length - without;
+  const tuned = changedCount(elements(layout)) - without;
   return [
     `${double ? 'double-strung ' : ''}lever harp, ${strings.length} strings from ${lowest}, ${BASES[base].label}`,
     ...(without > 0 ? [`${without} without lever`] : []),
-    ...(tuned > 0 ? [`${tuned} ${tuned === 1 ? 'string' : 'strings'} tuned otherwise`] : []),
+    ...(tuned > 0 ? [`${counted(tuned, 'string')} tuned otherwise`] : []),
   ].join(', ');
 }
 

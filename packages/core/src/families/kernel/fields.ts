@@ -13,7 +13,12 @@ export class Fields {
   }
 
   report(field: string, wrong: unknown, message: string): void {
-    this.problems.push({ field, wrong: shown(wrong), message });
+    this.problems.push({ field, wrong: shown(wrong), message: message[0]!.toUpperCase() + message.slice(1) });
+  }
+
+  /** Whether a problem was found at a field. */
+  isWrong(field: string): boolean {
+    return this.problems.some((problem) => problem.field === field);
   }
 
   raw(field: string): unknown {

@@ -1,3 +1,4 @@
+import { counted } from '../../words.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
 import { aboveHome, type Key } from '../../scale/scale.ts';
 import { defineFamily } from '../defineFamily.ts';
@@ -57,11 +58,11 @@ function facts({ lowest }: WhistleLayout, key: Key): readonly string[] {
   const halves = needs([1, 3, 6, 8]);
   const cross = needs([10]);
   return [
-    at === 0 ? 'home on the lowest note' : `home ${at} ${at === 1 ? 'semitone' : 'semitones'} up`,
+    at === 0 ? 'home on the lowest note' : `home ${counted(at, 'semitone')} up`,
     halves === 0
       ? cross > 0
         ? 'no half-holes, one cross-fingering'
         : 'no half-holes'
-      : `${halves} ${halves === 1 ? 'note needs' : 'notes need'} a half-hole or an alternate`,
+      : `${counted(halves, 'note needs', 'notes need')} a half-hole or an alternate`,
   ];
 }

@@ -1,5 +1,6 @@
 import type { Pitch } from '../../pitch/pitch.ts';
 import { isRecord, type Result } from '../../result.ts';
+import { changedText } from '../kernel/elements.ts';
 import { Fields } from '../kernel/fields.ts';
 import { chosen, keyName, option, range } from '../kernel/options.ts';
 import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
@@ -111,7 +112,7 @@ export function semitonesOf({ retuned }: WhistleLayout, sound: Sound): number {
 
 export function describe(layout: WhistleLayout): string {
   const changed = Object.keys(layout.retuned).length + layout.mute.length;
-  return `${whistleName(layout.lowest)}, ${layout.bore} bore${changed > 0 ? `, ${changed} fingerings changed` : ''}`;
+  return `${whistleName(layout.lowest)}, ${layout.bore} bore${changedText(changed, 'fingering')}`;
 }
 
 export function options({ lowest, bore, ceiling }: WhistleLayout): readonly LayoutOption[] {
