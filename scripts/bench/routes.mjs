@@ -59,7 +59,7 @@ export async function routeRatios() {
       const instrument = instrumentOf(family);
       mapView(
         instrument,
-        expectOk(checkQuestion(instrument.family, defaultQuestion(instrument.family, instrument.home))),
+        expectOk(checkQuestion(instrument.family, defaultQuestion(instrument.family, instrument))),
         notation,
       );
     });

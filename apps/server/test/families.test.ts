@@ -45,7 +45,7 @@ test.each(FAMILY_IDS)(
   async (id) => {
     const { body } = await api().post('/api/instruments').send(specOf(id)).expect(201);
     const instrumentId = (body as { id: string }).id;
-    const question = defaultQuestion(families[id], 3);
+    const question = defaultQuestion(families[id], { home: 3, ownScale: 'major' });
     await api().post('/api/questions').send({ name: 'Evening', instrumentId, question }).expect(201);
     const wrong = { ...question, preferences: { ...question.preferences, preset: 'of another kind' } };
     const answer = await api()

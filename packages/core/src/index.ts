@@ -45,7 +45,7 @@ export type { Role } from './harmony/role.ts';
 
 // Instruments and their families
 export { FAMILY_IDS, families, familyById, type FamilyId } from './families/index.ts';
-export type { Family } from './families/contract.ts';
+export type { Family, OwnKey } from './families/contract.ts';
 export type { EffortTerm } from './families/effortTerm.ts';
 export type {
   Capability,
@@ -69,7 +69,8 @@ export {
 
 // Lines, time and routes
 export { QUARTER } from './time/ticks.ts';
-export { DIRECTIONS, type Direction, type LineNote, type LineRange } from './route/line.ts';
+export { DIRECTIONS, type Direction, type LineNote } from './route/line.ts';
+export { BEST_OCTAVE, type LineRange, type Place } from './route/range.ts';
 export { WEIGHT_RANGE, defaultPreferences, type Preferences } from './route/preferences.ts';
 export { routingContext } from './route/context.ts';
 export type { Missing } from './route/missing.ts';

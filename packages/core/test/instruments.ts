@@ -10,9 +10,10 @@ import {
 } from '../src/instrument/instrument.ts';
 import { parsePitch } from '../src/pitch/noteName.ts';
 import { expectOk } from '../src/result.ts';
+import { aboveHome, type Key } from '../src/scale/scale.ts';
 import { UNHURRIED, type NoteTiming } from '../src/time/noteTiming.ts';
 import { routingContext } from '../src/route/context.ts';
-import { evenLine, type LineNote } from '../src/route/line.ts';
+import { evenLine, scaleLine, type Direction, type LineNote } from '../src/route/line.ts';
 import type { Preferences } from '../src/route/preferences.ts';
 import { routeLine, type Route, type RouteOptions } from '../src/route/route.ts';
 
@@ -48,6 +49,17 @@ export function routeOf(
   const notes =
     typeof line[0] === 'number' ? evenLine(line as readonly number[]) : (line as readonly LineNote[]);
   return routeLine(routingContext(instrument, preferences), notes, options);
+}
+
+/** A scale over octaves from its lowest home among some pitches. */
+export function lineFromLowest(
+  key: Key,
+  pitches: readonly number[],
+  octaves = 1,
+  direction: Direction = 'up',
+): LineNote[] {
+  const low = Math.min(...pitches.filter((pitch) => aboveHome(key, pitch) === 0));
+  return scaleLine(key, { low, high: low + 12 * octaves }, direction);
 }
 
 /** Ids of the ways of a route, undefined where a note is missing. */

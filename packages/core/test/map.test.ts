@@ -148,7 +148,10 @@ describe.each(FAMILY_IDS)('%s', (id) => {
       fc.property(anyQuestion(id), fc.integer({ min: 0, max: 11 }), (question, home) => {
         const stored = storedQuestion(question);
         const link = new URLSearchParams(questionToLink(stored, family)).toString();
-        const back = questionFromLink(Object.fromEntries(new URLSearchParams(link)), family, home);
+        const back = questionFromLink(Object.fromEntries(new URLSearchParams(link)), family, {
+          home,
+          ownScale: 'major',
+        });
         expect(back.problems).toEqual([]);
         expect(storedQuestion(back.question)).toEqual(stored);
         expect(storedQuestion(expectOk(checkQuestion(family, JSON.parse(JSON.stringify(stored)))))).toEqual(

@@ -70,8 +70,8 @@ export function ElementTable({ instrument, problems, onChange }: ElementTablePro
 }
 
 /** Names an element's pitch as its players do. */
-function callOn({ home }: Instrument): (element: LayoutElement, pitch: number) => string {
-  const own = ownNamer(home);
+function callOn({ home, ownScale }: Instrument): (element: LayoutElement, pitch: number) => string {
+  const own = ownNamer(home, ownScale);
   return ({ called, pitch: now }, pitch) =>
     called && pitch === now ? pitchText(pitch, called) : own.withOctave(pitch);
 }

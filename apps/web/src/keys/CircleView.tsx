@@ -15,7 +15,7 @@ import {
 } from '@same-song/core';
 import { Picklist } from '../controls/Picklist.tsx';
 import { keyIn } from '../question/questionWords.ts';
-import { homeOf, presetRef } from '../question/reference.ts';
+import { ownKeyOf, presetRef } from '../question/reference.ts';
 import type { KeysViewProps } from './keysView.ts';
 
 /** Radii in the drawing's own units. */
@@ -37,7 +37,7 @@ interface Segment {
 export function CircleView({ state }: KeysViewProps) {
   const { chosen, question, param, setParam, change, changeInstrument } = state;
   const fourths = param('turn') === 'fourths';
-  const home = homeOf(chosen);
+  const home = ownKeyOf(chosen).home;
   const played = parseNote(question.tonic);
   const tonic = played.ok ? notePitchClass(played.value) : 0;
   const segments = useMemo(() => segmentsFrom(home, fourths), [home, fourths]);

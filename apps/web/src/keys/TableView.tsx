@@ -11,7 +11,7 @@ import { KeyGrid } from './KeyGrid.tsx';
 import { OctaveStrips } from './OctaveStrips.tsx';
 import { Check } from '../controls/Check.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
-import { homeOf } from '../question/reference.ts';
+import { ownKeyOf } from '../question/reference.ts';
 import type { KeysViewProps } from './keysView.ts';
 import { EASIEST, heatOf, orderedRows, SCALE_SETS, shownScales } from './tableShape.ts';
 
@@ -42,7 +42,7 @@ export function TableView({ state }: KeysViewProps) {
   const scales = useMemo(() => shownScales(asked, question.scale), [asked, question.scale]);
   const { data: table, error } = useKeyTable(chosen, scales, question.preferences);
   const heat = useMemo(() => table && heatOf(table), [table]);
-  const home = useMemo(() => homeOf(chosen), [chosen]);
+  const home = useMemo(() => ownKeyOf(chosen).home, [chosen]);
   if (error) return <p role="alert">This table cannot be worked out: {error.message}</p>;
   if (!table || !heat) return <p className="loading">Trying every key…</p>;
   const order = param('order');

@@ -9,6 +9,7 @@ import {
   type MapView,
   type PatternId,
   type LineRange,
+  type Place,
   type StoredQuestion,
 } from '@same-song/core';
 import { useShortcuts } from '../frame/shortcuts.ts';
@@ -78,7 +79,7 @@ export function QuestionLine({ state, view }: { state: QuestionState; view: MapV
         {...picker('range')}
         word={rangeWords(question.range, question)}
         placeholder="Two octaves, or C4 to A5 …"
-        search={(text) => rangeChoices(text, question)}
+        search={(text) => rangeChoices(text, question, view)}
         onChoose={(id) => state.change('range', { range: JSON.parse(id) as LineRange })}
       />{' '}
       <span className="question-unbroken">
@@ -165,25 +166,40 @@ function chooseCourse(state: QuestionState, id: string): void {
   else state.change('pattern', { pattern: id as PatternId });
 }
 
-function rangeChoices(text: string, question: StoredQuestion) {
+/** Octaves where they lie best, by height, and from every home; then the whole reach and whatever two notes are typed. */
+function rangeChoices(text: string, question: StoredQuestion, view: MapView | undefined) {
   const current = question.range;
-  const ranges: LineRange[] = [
-    ...Array.from({ length: OCTAVES.most }, (_, i): LineRange => ({ kind: 'octaves', octaves: i + 1 })),
-    { kind: 'whole' },
-    ...(current.kind === 'between' ? [current] : []),
-  ];
-  const choiceOf = (range: LineRange): Choice => ({
+  const choiceOf = (range: LineRange, group?: string): Choice => ({
     id: JSON.stringify(range),
     label: rangeWords(range, question),
+    ...(group === undefined ? {} : { group }),
     current: JSON.stringify(range) === JSON.stringify(current),
   });
+  const octaves = (from: Place | number, count = 1): LineRange => ({ kind: 'octaves', octaves: count, from });
+  const counts = Array.from({ length: OCTAVES.most }, (_, i) => i + 1);
+  const homes = view?.homes ?? [];
+  const top = homes[homes.length - 1] ?? 0;
+  const choices = [
+    ...counts.map((count) => choiceOf(octaves('best', count), 'Where the scale lies best')),
+    ...HEIGHTS.map((from) => choiceOf(octaves(from), 'By height')),
+    choiceOf({ kind: 'whole' }, 'By height'),
+    ...(current.kind === 'between' ? [choiceOf(current, 'By height')] : []),
+    ...homes.flatMap((home) =>
+      counts
+        .filter((count) => home + 12 * count <= top)
+        .map((count) => choiceOf(octaves(home, count), 'From one home')),
+    ),
+  ];
+  const found = choices.filter(contains(text));
   const ends = text
     .trim()
     .split(/\s*(?:to|-|–|\s)\s*/i)
     .filter((end) => end !== '' && end.toLowerCase() !== 'from');
-  if (/\d/.test(text) && ends.length > 0) return betweenChoice(ends, choiceOf);
-  return { choices: ranges.map(choiceOf).filter(contains(text)) };
+  const isTyped = /\d/.test(text) && ends.length > 0 && found.length === 0;
+  return isTyped ? betweenChoice(ends, choiceOf) : { choices: found };
 }
+
+const HEIGHTS: readonly Place[] = ['low', 'middle', 'high'];
 
 function betweenChoice(ends: readonly string[], choiceOf: (range: LineRange) => Choice) {
   const [low, high] = ends.map((end) => parsePitch(end));

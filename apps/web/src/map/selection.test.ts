@@ -9,9 +9,7 @@ import {
 import { noteSelection, readSelection, waySelection } from './selection.ts';
 
 const instrument = expectOk(openInstrument(specFromPreset('chromatic', '58-12')));
-const question = expectOk(
-  checkQuestion(instrument.family, defaultQuestion(instrument.family, instrument.home)),
-);
+const question = expectOk(checkQuestion(instrument.family, defaultQuestion(instrument.family, instrument)));
 const view = mapView(instrument, question, { naming: 'key', dialect: 'words' });
 
 test('a note of the line brings its way and all that sounds the same', () => {

@@ -2,7 +2,7 @@ import { defaultQuestion, families, LAYERS, PATTERNS, type StoredQuestion } from
 import { courseWords, layerWords, scaleWords, sentence, rangeWords, tonicWords } from './questionWords.ts';
 
 const question = (change: Partial<StoredQuestion> = {}): StoredQuestion => ({
-  ...defaultQuestion(families.whistle, 3),
+  ...defaultQuestion(families.whistle, { home: 3, ownScale: 'major' }),
   ...change,
 });
 
@@ -10,7 +10,7 @@ test('the question is one sentence, with the signs that musicians write', () => 
   const asked = question({
     tonic: 'Bb',
     scale: 'natural-minor',
-    range: { kind: 'octaves', octaves: 2 },
+    range: { kind: 'octaves', octaves: 2, from: 'best' },
     direction: 'up',
   });
   expect(sentence(asked, 'the E♭ whistle', 'an even hand')).toBe(
@@ -19,8 +19,11 @@ test('the question is one sentence, with the signs that musicians write', () => 
 });
 
 test.each([
-  [{ kind: 'octaves', octaves: 1 }, 'Eb', 'one octave'],
-  [{ kind: 'octaves', octaves: 4 }, 'Eb', 'four octaves'],
+  [{ kind: 'octaves', octaves: 1, from: 'best' }, 'Eb', 'one octave'],
+  [{ kind: 'octaves', octaves: 4, from: 'best' }, 'Eb', 'four octaves'],
+  [{ kind: 'octaves', octaves: 1, from: 'low' }, 'Eb', 'the low octave'],
+  [{ kind: 'octaves', octaves: 2, from: 'high' }, 'Eb', 'the two octaves at the top'],
+  [{ kind: 'octaves', octaves: 2, from: 75 }, 'Eb', 'two octaves from E♭5'],
   [{ kind: 'whole' }, 'Eb', 'the whole reach'],
   [{ kind: 'between', low: 58, high: 75 }, 'Eb', 'from B♭3 to E♭5'],
   [{ kind: 'between', low: 58, high: 75 }, 'E', 'from A♯3 to D♯5'],

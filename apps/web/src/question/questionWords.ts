@@ -37,8 +37,14 @@ export function rangeWords(range: LineRange, question: Pick<StoredQuestion, 'sca
     const call = callIn(question);
     return `from ${call(range.low)} to ${call(range.high)}`;
   }
-  return `${NUMBERS[range.octaves]} octave${range.octaves === 1 ? '' : 's'}`;
+  const { octaves, from } = range;
+  const words = `${NUMBERS[octaves]} octave${octaves === 1 ? '' : 's'}`;
+  if (typeof from === 'number') return `${words} from ${callIn(question)(from)}`;
+  if (from === 'best') return words;
+  return octaves === 1 ? `the ${from} octave` : `the ${words} at the ${ENDS[from]}`;
 }
+
+const ENDS = { low: 'bottom', middle: 'middle', high: 'top' };
 
 export const DIRECTION_WORDS: Readonly<Record<Direction, string>> = {
   up: 'up',

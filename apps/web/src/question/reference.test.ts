@@ -1,6 +1,6 @@
 import { families, familyById, specFromPreset } from '@same-song/core';
 import type { InstrumentRecord } from '../api/records.ts';
-import { choose, homeOf, presetRef, refStanding, refWith } from './reference.ts';
+import { choose, ownKeyOf, presetRef, refStanding, refWith } from './reference.ts';
 
 const dulcimer: InstrumentRecord = {
   ...specFromPreset('dulcimer', families.dulcimer.presets[0]!.id),
@@ -60,7 +60,7 @@ test('no option that is set on the spot has a name or a choice that a link could
 });
 
 test('a player begins in the key of the instrument, and in C where there is none', () => {
-  expect(homeOf(choose('preset:whistle/74', [], true))).toBe(2);
-  expect(homeOf(choose('preset:diatonic/58', [], true))).toBe(10);
-  expect(homeOf(undefined)).toBe(0);
+  expect(ownKeyOf(choose('preset:whistle/74', [], true)).home).toBe(2);
+  expect(ownKeyOf(choose('preset:diatonic/58', [], true)).home).toBe(10);
+  expect(ownKeyOf(undefined).home).toBe(0);
 });

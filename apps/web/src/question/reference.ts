@@ -5,6 +5,7 @@ import {
   openInstrument,
   specFromPreset,
   type Adjustment,
+  type OwnKey,
 } from '@same-song/core';
 import type { InstrumentRecord } from '../api/records.ts';
 import { subjectOf, type Subject } from '../compute/subject.ts';
@@ -86,8 +87,8 @@ function borrowed(ref: string): Subject | undefined {
   return known ? { key: ref, spec: specFromPreset(familyId, preset) } : undefined;
 }
 
-/** The key in which a player of an instrument begins; C where there is none. */
-export function homeOf(chosen: ChosenInstrument | undefined): number {
+/** The key in which a player of an instrument begins; C major where there is none. */
+export function ownKeyOf(chosen: ChosenInstrument | undefined): OwnKey {
   const face = chosen && familyById(chosen.spec.family)?.face(chosen.spec.layout);
-  return face?.ok ? face.value.home : 0;
+  return face?.ok ? face.value : { home: 0, ownScale: 'major' };
 }

@@ -60,7 +60,7 @@ test('the question is read from the link, the instrument by its name in the cabi
   await map.ready();
   expect(map.state().chosen).toMatchObject({ ref: 'own', spec: { name: 'Ours' } });
   expect(map.state().question).toMatchObject({ tonic: 'F', scale: 'dorian', direction: 'up' });
-  expect(map.state().question.range).toEqual({ kind: 'octaves', octaves: 2 });
+  expect(map.state().question.range).toEqual({ kind: 'octaves', octaves: 2, from: 'best' });
   expect([map.state().at, map.state().problems]).toEqual(['64.1', []]);
 });
 
@@ -124,7 +124,9 @@ test('another scale lets go of pins and of the marked note; what weighs the line
   act(() => map.state().change('chords', { chords: ['4', 'V7'] }));
   await waitFor(() => expect(map.state().question.chords).toEqual(['4', 'V7']));
   expect([pins(), map.state().at]).toEqual([1, '60.1']);
-  act(() => map.state().change('range', { range: { kind: 'octaves', octaves: 2 }, direction: 'both' }));
+  act(() =>
+    map.state().change('range', { range: { kind: 'octaves', octaves: 2, from: 'best' }, direction: 'both' }),
+  );
   await waitFor(() => expect(map.state().question.direction).toBe('both'));
   expect([pins(), map.state().at]).toEqual([1, '60.1']);
   act(() => map.state().change('scale', { scale: 'dorian' }));

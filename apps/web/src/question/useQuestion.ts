@@ -15,7 +15,7 @@ import { instruments } from '../api/records.ts';
 import { useMapAhead } from '../compute/compute.ts';
 import { dialectOf, useSettings } from '../api/settings.ts';
 import { remember } from '../frame/undo.ts';
-import { choose, homeOf, isBorrowed, refStanding } from './reference.ts';
+import { choose, ownKeyOf, isBorrowed, refStanding } from './reference.ts';
 
 /** Parts of a question on which pins depend: their notes belong to one key. */
 const OTHER_NOTES = ['tonic', 'scale'];
@@ -31,7 +31,7 @@ export function useQuestion() {
   const family: Family = familyById(chosen?.spec.family ?? '') ?? families[FAMILY_IDS[0]!];
   const search = params.toString();
   const { question, problems } = useMemo(() => {
-    const read = questionFromLink(Object.fromEntries(new URLSearchParams(search)), family, homeOf(chosen));
+    const read = questionFromLink(Object.fromEntries(new URLSearchParams(search)), family, ownKeyOf(chosen));
     return { question: storedQuestion(read.question), problems: read.problems };
   }, [search, family, chosen]);
   const at = params.get('at') ?? undefined;
@@ -48,7 +48,7 @@ export function useQuestion() {
   /** The question and the selection as they stand after every key pressed, drawn or not yet drawn. */
   const current = useCallback(() => {
     const link = new URLSearchParams(now.current);
-    const read = questionFromLink(Object.fromEntries(link), family, homeOf(chosen));
+    const read = questionFromLink(Object.fromEntries(link), family, ownKeyOf(chosen));
     return { question: storedQuestion(read.question), at: link.get('at') ?? undefined };
   }, [family, chosen]);
 
@@ -74,7 +74,7 @@ export function useQuestion() {
       const there = ref === null || ref === chosen?.ref ? chosen : choose(ref, cabinet ?? [], false);
       const itsFamily = there && familyById(there.spec.family);
       if (!there || !itsFamily) return;
-      const { question: asked } = questionFromLink(Object.fromEntries(link), itsFamily, homeOf(there));
+      const { question: asked } = questionFromLink(Object.fromEntries(link), itsFamily, ownKeyOf(there));
       const notation = { naming: settings.naming, dialect: dialectOf(settings, itsFamily) };
       void ahead(there, storedQuestion(asked), notation);
     },

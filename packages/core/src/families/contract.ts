@@ -67,6 +67,10 @@ export interface FamilyDefinition<Layout, W extends Way> {
   check(layout: unknown): Result<Layout>;
   /** The key in which a player of this instrument begins. */
   home(layout: Layout): PitchClass;
+  /** Id of the scale in which its player begins there; major when left out. */
+  ownScale?(layout: Layout): string;
+  /** Where on the instrument its players begin, if not where it is easiest: concertinas and harps near middle C. */
+  readonly beginsNear?: Pitch;
   /** E.g. `low E♭ harmonica`. */
   describe(layout: Layout): string;
   /** The preset that is usually taken in a key, where players count positions from the instrument's own. */
@@ -136,12 +140,11 @@ export interface FamilyDefinition<Layout, W extends Way> {
 }
 
 /** A layout opened for computing: the definition's functions with the layout filled in. */
-export interface OpenLayout {
+export interface OpenLayout extends OwnKey {
   readonly family: Family;
   /** As stored. */
   readonly layout: unknown;
   readonly description: string;
-  readonly home: PitchClass;
   readonly ways: readonly Way[];
   readonly marks: readonly Mark[];
   readonly drones: readonly Pitch[];
@@ -177,12 +180,17 @@ export interface OpenLayout {
   withTuning(cents: readonly number[]): Result<unknown>;
 }
 
+/** The key in which a player of an instrument begins. */
+export interface OwnKey {
+  readonly home: PitchClass;
+  /** Id of its scale. */
+  readonly ownScale: string;
+}
+
 /** What lists and links need of a layout. */
-export interface Face {
+export interface Face extends OwnKey {
   /** E.g. `low E♭ harmonica`. */
   readonly description: string;
-  /** The key in which a player of this instrument begins. */
-  readonly home: PitchClass;
 }
 
 /** A family as everything outside its folder sees it; layouts are opaque. */
@@ -200,6 +208,7 @@ export interface Family extends Pick<
   | 'timbre'
   | 'absent'
   | 'element'
+  | 'beginsNear'
   | 'presetIn'
 > {
   readonly presets: readonly LayoutPreset<unknown>[];

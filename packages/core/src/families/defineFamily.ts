@@ -22,7 +22,15 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
   function face(stored: unknown): Result<Face> {
     const checked = definition.check(stored);
     if (!checked.ok) return checked;
-    return ok({ description: definition.describe(checked.value), home: definition.home(checked.value) });
+    return ok(faceOf(checked.value));
+  }
+
+  function faceOf(layout: Layout): Face {
+    return {
+      description: definition.describe(layout),
+      home: definition.home(layout),
+      ownScale: definition.ownScale?.(layout) ?? 'major',
+    };
   }
 
   function open(stored: unknown, capability: Capability): Result<OpenLayout> {
@@ -33,8 +41,7 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
   /** What setting a layout for a key leaves as it is. */
   function standing(layout: Layout) {
     return {
-      home: definition.home(layout),
-      description: definition.describe(layout),
+      ...faceOf(layout),
       marks: definition.marks?.(layout) ?? [],
       drones: definition.drones?.(layout) ?? [],
       airCapacity: definition.airCapacity?.(layout),
@@ -60,7 +67,8 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
       if (!found) throw new Error(`${definition.id}: there is no way ${way.id} on this layout`);
       return found;
     };
-    const called = (way: W) => definition.nameOf?.(layout, way) ?? ownNamer(facts.home).spelled(way.pitch);
+    const called = (way: W) =>
+      definition.nameOf?.(layout, way) ?? ownNamer(facts.home, facts.ownScale).spelled(way.pitch);
     const write = (way: W, dialect: string, note = called(way)) => definition.tab(layout, way, dialect, note);
     return {
       family,

@@ -7,7 +7,7 @@ import { mapView } from './mapView.ts';
 function view(family: string, preset: string, change: Partial<StoredQuestion>) {
   const instrument = expectOk(openInstrument(specFromPreset(family, preset)));
   const question = expectOk(
-    checkQuestion(instrument.family, { ...defaultQuestion(instrument.family, instrument.home), ...change }),
+    checkQuestion(instrument.family, { ...defaultQuestion(instrument.family, instrument), ...change }),
   );
   return mapView(instrument, question, { naming: 'key', dialect: instrument.family.dialects[0]!.id });
 }

@@ -12,6 +12,7 @@ import type { AirBalance } from '../route/air.ts';
 import { routingContext, type RoutingContext } from '../route/context.ts';
 import type { Effort } from '../route/effort.ts';
 import { scaleLine, type LineNote } from '../route/line.ts';
+import { homesOf, limitsOf } from '../route/range.ts';
 import { missingReason, scaleInRange, type Missing } from '../route/missing.ts';
 import type { Pin } from '../route/pin.ts';
 import { routeLine, type Route } from '../route/route.ts';
@@ -52,6 +53,8 @@ export interface MapView {
   /** Sounding along, in Hz. */
   readonly drones: readonly number[];
   readonly coverage: Coverage;
+  /** Homes on the instrument, rising: where octaves may begin. */
+  readonly homes: readonly Pitch[];
   readonly missing: readonly {
     readonly pitch: Pitch;
     readonly note: string;
@@ -96,6 +99,7 @@ export function mapView(base: Instrument, question: Question, notation: Notation
     tables: instrument.tables(key),
     drones: instrument.drones.map((pitch) => frequency(pitch, instrument.spec.a4)),
     coverage: coverageOf(instrument, key, line, context.usable),
+    homes: homesOf(context, key),
     missing: missingOf(context, key, route).map(([pitch, { text }]) => ({
       pitch,
       note: name.withOctave(pitch),
@@ -137,13 +141,13 @@ function asked(
   const roles = rolesOf(question.scale, chords).map((role, semitone) =>
     hiddenBelow(role, layer.includes(semitone), question.layer),
   );
-  const playable = [...new Set(context.usable.map((way) => way.pitch))].sort((a, b) => a - b);
   const shape = {
     direction: question.direction,
     pattern: patternById(question.pattern),
     semitones: layer,
   };
-  return { key, instrument, context, roles, chords, line: scaleLine(key, question.range, shape, playable) };
+  const line = scaleLine(key, limitsOf(context, key, question.range), shape);
+  return { key, instrument, context, roles, chords, line };
 }
 
 /** What the instrument lacks of the scale, and what the line asks for beyond it; rising. */

@@ -7,6 +7,8 @@ export type PitchClass = number;
 /** Lowest and highest pitch an instrument part may have: C1 to C9, beyond any instrument served. */
 export const PITCH_RANGE = Object.freeze({ lowest: 24, highest: 120 });
 
+export const MIDDLE_C: Pitch = 60;
+
 /** Concert pitch in Hz for A4 when nothing else is said. */
 export const STANDARD_A4 = 440;
 

@@ -1,8 +1,8 @@
 import type { Family } from '../families/contract.ts';
 import type { Problem } from '../result.ts';
 import { flatName, noteCode, pitchText, parsePitch } from '../pitch/noteName.ts';
-import type { PitchClass } from '../pitch/pitch.ts';
-import type { LineRange } from '../route/line.ts';
+import type { OwnKey } from '../families/contract.ts';
+import type { LineRange, Place } from '../route/range.ts';
 import type { Pin } from '../route/pin.ts';
 import { checkQuestion, defaultQuestion, type Question, type StoredQuestion } from './question.ts';
 
@@ -47,14 +47,14 @@ export function questionToLink(question: StoredQuestion, family: Family): LinkPa
 /**
  * Reads link parameters. What cannot be understood is replaced by the default and reported, so that a mistyped or old
  * link still opens.
- * @param home the key taken where the link names none: the instrument's own
+ * @param own key and scale taken where the link names none: the instrument's own
  */
 export function questionFromLink(
   params: LinkParams,
   family: Family,
-  home: PitchClass = 0,
+  own?: OwnKey,
 ): { question: Question; problems: readonly Problem[] } {
-  const base = defaultQuestion(family, home);
+  const base = defaultQuestion(family, own);
   const written: StoredQuestion = {
     tonic: params['in'] ?? base.tonic,
     scale: params['play'] ?? base.scale,
@@ -85,8 +85,11 @@ export function questionFromLink(
 
 function rangeText(range: LineRange): string {
   if (range.kind === 'whole') return 'all';
-  if (range.kind === 'octaves') return String(range.octaves);
   const code = (pitch: number) => pitchText(pitch).replace(/^[A-G][♯♭]*/u, noteCode(flatName(pitch)));
+  if (range.kind === 'octaves') {
+    const from = typeof range.from === 'number' ? code(range.from) : range.from;
+    return from === 'best' ? String(range.octaves) : `${range.octaves}.${from}`;
+  }
   return `${code(range.low)}-${code(range.high)}`;
 }
 
@@ -95,7 +98,9 @@ function readRange(text: string | undefined): LineRange | undefined {
   if (text === 'all') return { kind: 'whole' };
   const [low, high] = text.split('-').map((part) => parsePitch(part));
   if (low?.ok && high?.ok) return { kind: 'between', low: low.value, high: high.value };
-  return { kind: 'octaves', octaves: Number(text) };
+  const [octaves = '', from = 'best'] = text.split('.');
+  const home = parsePitch(from);
+  return { kind: 'octaves', octaves: Number(octaves), from: home.ok ? home.value : (from as Place) };
 }
 
 function pairsText(pairs: Readonly<Record<string, unknown>>): string {

@@ -1,16 +1,17 @@
-import type { Family } from '../families/contract.ts';
+import type { Family, OwnKey } from '../families/contract.ts';
 import { parseChord, type Chord } from '../harmony/chord.ts';
 import { triadsOf } from '../harmony/scaleChords.ts';
 import { LAYERS, type LayerId } from '../harmony/layer.ts';
 import { PATTERNS, type PatternId } from '../practice/pattern.ts';
 import { noteCode, parseNote, type NoteName } from '../pitch/noteName.ts';
-import { PITCH_RANGE, pitchClass, type PitchClass } from '../pitch/pitch.ts';
+import { PITCH_RANGE } from '../pitch/pitch.ts';
 import { expectOk, fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
-import { DIRECTIONS, type Direction, type LineRange } from '../route/line.ts';
+import { DIRECTIONS, type Direction } from '../route/line.ts';
 import { checkPreferences, defaultPreferences, type Preferences } from '../route/preferences.ts';
 import type { Pin } from '../route/pin.ts';
+import { BEST_OCTAVE, PLACES, type LineRange, type Place } from '../route/range.ts';
 import { degreeText } from '../scale/degree.ts';
-import { scaleById, USUAL_KEYS, type Scale } from '../scale/scale.ts';
+import { scaleById, usualTonic, type Scale } from '../scale/scale.ts';
 
 /** What should sound and how it is to be played; the instrument is named beside it. */
 export interface Question {
@@ -49,12 +50,14 @@ export function storedQuestion(question: Question): StoredQuestion {
   return { ...question, tonic: noteCode(question.tonic), scale: question.scale.id, chords };
 }
 
-/** Major over an octave, up and down, in the instrument's own key. */
-export function defaultQuestion(family: Family, home: PitchClass = 0): StoredQuestion {
+const C_MAJOR: OwnKey = Object.freeze({ home: 0, ownScale: 'major' });
+
+/** The instrument's own scale over an octave, up and down, where it lies best. */
+export function defaultQuestion(family: Family, own: OwnKey = C_MAJOR): StoredQuestion {
   return {
-    tonic: noteCode(USUAL_KEYS[pitchClass(home)]!),
-    scale: 'major',
-    range: { kind: 'octaves', octaves: 1 },
+    tonic: noteCode(usualTonic(expectOk(scaleById(own.ownScale)), own.home)),
+    scale: own.ownScale,
+    range: BEST_OCTAVE,
     direction: 'both',
     chords: ['1'],
     layer: 'scale',
@@ -134,22 +137,27 @@ export function chordOver(scale: Scale, written: string): Result<Chord> {
   return own ? ok(own) : parseChord(written);
 }
 
+function isPlace(value: unknown): value is Place {
+  return PLACES.some((place) => place === value);
+}
+
 function checkRange(value: unknown): Result<LineRange> {
   const range = isRecord(value) ? value : {};
   const isPitch = (p: unknown): p is number =>
     Number.isInteger(p) && (p as number) >= PITCH_RANGE.lowest && (p as number) <= PITCH_RANGE.highest;
-  const { kind, octaves, low, high } = range;
+  const { kind, octaves, low, high, from = 'best' } = range;
   if (kind === 'whole') return ok({ kind });
   if (
     kind === 'octaves' &&
     Number.isInteger(octaves) &&
     (octaves as number) >= OCTAVES.least &&
-    (octaves as number) <= OCTAVES.most
+    (octaves as number) <= OCTAVES.most &&
+    (isPitch(from) || isPlace(from))
   ) {
-    return ok({ kind, octaves: octaves as number });
+    return ok({ kind, octaves: octaves as number, from });
   }
   if (kind === 'between' && isPitch(low) && isPitch(high)) return ok({ kind, low, high });
-  const message = `Play over ${OCTAVES.least} to ${OCTAVES.most} octaves, the whole reach, or between two notes.`;
+  const message = `Play over ${OCTAVES.least} to ${OCTAVES.most} octaves from a home, the whole reach, or between two notes.`;
   return fail({ field: '', wrong: shown(value), message });
 }
 

@@ -1,13 +1,13 @@
-import { pitchClass, type Pitch } from '../pitch/pitch.ts';
+import type { Pitch } from '../pitch/pitch.ts';
 import { patternById, type Pattern } from '../practice/pattern.ts';
 import { aboveHome, type Key } from '../scale/scale.ts';
 import { QUARTER, type Ticks } from '../time/ticks.ts';
 
-/** How far a line over a scale goes. Pitches are inclusive. */
-export type LineRange =
-  | { readonly kind: 'octaves'; readonly octaves: number }
-  | { readonly kind: 'whole' }
-  | { readonly kind: 'between'; readonly low: Pitch; readonly high: Pitch };
+/** Lowest and highest pitch of a line, inclusive. */
+export interface Limits {
+  readonly low: Pitch;
+  readonly high: Pitch;
+}
 
 export const DIRECTIONS = Object.freeze(['up', 'down', 'both'] as const);
 export type Direction = (typeof DIRECTIONS)[number];
@@ -36,36 +36,10 @@ export function evenLine(pitches: readonly Pitch[], length: Ticks = QUARTER): Li
   });
 }
 
-/** What an instrument can sound: its playable pitches, rising, each once. */
-export type PlayableRange = readonly Pitch[];
-
-/** Lowest and highest pitch of a range, or undefined where nothing can be played. */
-export function limitsOf(
-  key: Key,
-  range: LineRange,
-  playable: PlayableRange,
-): { low: Pitch; high: Pitch } | undefined {
-  const lowest = playable[0];
-  const highest = playable[playable.length - 1];
-  if (lowest === undefined || highest === undefined) return undefined;
-  if (range.kind === 'whole') return { low: lowest, high: highest };
-  if (range.kind === 'between')
-    return { low: Math.min(range.low, range.high), high: Math.max(range.low, range.high) };
-  const low = lowestHome(key, playable);
-  return { low, high: low + 12 * range.octaves };
-}
-
-/** The lowest home that can be sounded, or else the lowest one among what can be sounded, or the first above its bottom. */
-export function lowestHome(key: Key, playable: PlayableRange): Pitch {
-  const played = playable.find((pitch) => aboveHome(key, pitch) === 0);
-  return played ?? playable[0]! + pitchClass(key.home - playable[0]!);
-}
-
 /** Pitches of the scale from low to high. @param semitones those above home that count; the scale's when left out */
 export function scalePitches(
   key: Key,
-  low: Pitch,
-  high: Pitch,
+  { low, high }: Limits,
   semitones: readonly number[] = key.scale.semitones,
 ): Pitch[] {
   const pitches: Pitch[] = [];
@@ -84,22 +58,16 @@ export interface LineShape {
 }
 
 /**
- * The notes of a scale over a range in a pattern, a quarter each. Down is the pattern read backwards in pitch; both ways
+ * The notes of a scale between two limits in a pattern, a quarter each. Down is the pattern read backwards in pitch; both ways
  * the turning note comes once.
  */
-export function scaleLine(
-  key: Key,
-  range: LineRange,
-  shape: Direction | LineShape,
-  playable: PlayableRange,
-): LineNote[] {
-  const limits = limitsOf(key, range, playable);
+export function scaleLine(key: Key, limits: Limits | undefined, shape: Direction | LineShape): LineNote[] {
   if (!limits) return [];
   const { direction, pattern, semitones } =
     typeof shape === 'string'
       ? { direction: shape, pattern: patternById('straight') }
       : { semitones: undefined, ...shape };
-  const rising = scalePitches(key, limits.low, limits.high, semitones);
+  const rising = scalePitches(key, limits, semitones);
   const ordered = (pitches: readonly Pitch[]) => {
     const homes = pitches.flatMap((pitch, i) => (aboveHome(key, pitch) === 0 ? [i] : []));
     return pattern.order(pitches.length, homes).map((i) => pitches[i]!);

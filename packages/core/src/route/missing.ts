@@ -49,6 +49,6 @@ export function scaleInRange(
   { has, range }: RoutingContext,
   key: Key,
 ): { readonly wanted: readonly Pitch[]; readonly missing: readonly Pitch[] } {
-  const wanted = range ? scalePitches(key, range.low, range.high) : [];
+  const wanted = range ? scalePitches(key, range) : [];
   return { wanted, missing: wanted.filter((pitch) => !has(pitch)) };
 }

@@ -1,5 +1,5 @@
 import { noteText, pitchText, respell, type NamingStyle, type NoteName } from '../pitch/noteName.ts';
-import type { Pitch, PitchClass } from '../pitch/pitch.ts';
+import { pitchClass, type Pitch, type PitchClass } from '../pitch/pitch.ts';
 import { expectOk } from '../result.ts';
 import { degreeText } from './degree.ts';
 import { aboveHome, keyOf, scaleById, usualTonic, type Key } from './scale.ts';
@@ -25,14 +25,17 @@ export function namer(key: Key, naming: NamingStyle = 'key'): Namer {
   };
 }
 
-const MAJOR = expectOk(scaleById('major'));
-const OWN: readonly Namer[] = Object.freeze(
-  Array.from({ length: 12 }, (_, home) => namer(keyOf(MAJOR, usualTonic(MAJOR, home)))),
-);
-
-/** Names as in the major key of an instrument's home, for where no key is asked: F♯ on one in G, G♭ on one in D♭. */
-export function ownNamer(home: PitchClass): Namer {
-  const known = OWN[home];
-  if (!known) throw new Error(`ownNamer: ${home} is no pitch class`);
+/** Names as in the own key of an instrument, for where no key is asked: F♯ on one in G, G♭ on one in D♭. */
+export function ownNamer(home: PitchClass, ownScale = 'major'): Namer {
+  if (home !== pitchClass(home)) throw new Error(`ownNamer: ${home} is no pitch class`);
+  const name = `${ownScale} ${home}`;
+  let known = OWN.get(name);
+  if (!known) {
+    const scale = expectOk(scaleById(ownScale));
+    known = namer(keyOf(scale, usualTonic(scale, home)));
+    OWN.set(name, known);
+  }
   return known;
 }
+
+const OWN = new Map<string, Namer>();

@@ -15,13 +15,8 @@ const waysTo = (instrument: Instrument, text: string) =>
 
 function route(instrument: Instrument, tonic: string, preset: string) {
   const key = keyOf(expectOk(scaleById('major')), expectOk(parseNote(tonic)));
-  const compass = [...new Set(instrument.ways.map((w) => w.pitch))].sort((a, b) => a - b);
-  const line = scaleLine(
-    key,
-    { kind: 'between', low: compass[0]! + 12, high: compass[0]! + 36 },
-    'up',
-    compass,
-  );
+  const lowest = Math.min(...instrument.ways.map((w) => w.pitch));
+  const line = scaleLine(key, { low: lowest + 12, high: lowest + 36 }, 'up');
   return routeOf(instrument, line, { preset, weights: {}, playingOptions: {} });
 }
 const count = (r: ReturnType<typeof route>, id: string) => r.effort.terms.find((p) => p.id === id)!.count;

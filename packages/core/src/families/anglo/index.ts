@@ -1,4 +1,4 @@
-import { pitchClass } from '../../pitch/pitch.ts';
+import { MIDDLE_C, pitchClass } from '../../pitch/pitch.ts';
 import { defineFamily } from '../defineFamily.ts';
 import { HAND_FINGERINGS } from '../kernel/buttons.ts';
 import { keyName } from '../kernel/options.ts';
@@ -36,6 +36,7 @@ export const anglo = defineFamily<AngloLayout, AngloWay>({
   presets,
   check: checkLayout,
   home: middleRow,
+  beginsNear: MIDDLE_C,
   describe,
   options,
   withOption,

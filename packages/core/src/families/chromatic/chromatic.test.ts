@@ -1,8 +1,7 @@
-import { routeOf } from '../../../test/instruments.ts';
+import { lineFromLowest, routeOf } from '../../../test/instruments.ts';
 import { openInstrument, specFromPreset, type Instrument } from '../../instrument/instrument.ts';
 import { parseNote } from '../../pitch/noteName.ts';
 import { expectOk } from '../../result.ts';
-import { scaleLine } from '../../route/line.ts';
 import { keyOf, scaleById } from '../../scale/scale.ts';
 
 const open = (preset: string, layout: object = {}): Instrument => {
@@ -19,8 +18,8 @@ const TURNS_ONLY = {
 
 function turns(instrument: Instrument, tonic: string, scale: string): number {
   const key = keyOf(expectOk(scaleById(scale)), expectOk(parseNote(tonic)));
-  const compass = [...new Set(instrument.ways.map((w) => w.pitch))].sort((a, b) => a - b);
-  const line = scaleLine(key, { kind: 'octaves', octaves: 1 }, 'up', compass);
+  const compass = instrument.ways.map((w) => w.pitch);
+  const line = lineFromLowest(key, compass);
   return routeOf(instrument, line, TURNS_ONLY).effort.total;
 }
 
@@ -83,8 +82,8 @@ test('the last draw with slide of twelve holes sounds two above the top blow, or
 test('schools: open notes leave the slide out where they can, few slide moves keep it still', () => {
   const instrument = open('60-12');
   const key = keyOf(expectOk(scaleById('major')), expectOk(parseNote('F')));
-  const compass = instrument.ways.map((w) => w.pitch).sort((a, b) => a - b);
-  const line = scaleLine(key, { kind: 'octaves', octaves: 2 }, 'both', compass);
+  const compass = instrument.ways.map((w) => w.pitch);
+  const line = lineFromLowest(key, compass, 2, 'both');
   const part = (preset: string, id: string) =>
     routeOf(instrument, line, { preset, weights: {}, playingOptions: {} }).effort.terms.find(
       (p) => p.id === id,

@@ -1,6 +1,6 @@
 import { pitchClass } from '../../pitch/pitch.ts';
 import { defineFamily } from '../defineFamily.ts';
-import { anchorTable, pitchSet, SPOT_FAMILY } from '../kernel/fixedPitches.ts';
+import { anchorTable, pitchSet, scaleMade, SPOT_FAMILY } from '../kernel/fixedPitches.ts';
 import { diagram } from './diagram.ts';
 import {
   checkLayout,
@@ -29,6 +29,7 @@ export const custom = defineFamily<CustomLayout, CustomWay>({
   presets,
   check: checkLayout,
   home: ({ spots }) => pitchClass(spots[0]!.pitch),
+  ownScale: ({ spots }) => scaleMade(spots, pitchClass(spots[0]!.pitch)),
   describe,
   options,
   withOption,

@@ -19,6 +19,7 @@ import { presetIn, presets } from './presets.ts';
 import { brief, dialects, parseTab, tab } from './tab.ts';
 import { techniques } from './techniques.ts';
 import { capabilityGroups, clash, marks, ways, type DiatonicWay } from './ways.ts';
+import { TUNINGS } from './tables.ts';
 
 export const diatonic = defineFamily<DiatonicLayout, DiatonicWay>({
   id: 'diatonic',
@@ -37,6 +38,7 @@ export const diatonic = defineFamily<DiatonicLayout, DiatonicWay>({
   presets,
   check: checkLayout,
   home: (layout) => pitchClass(layout.root),
+  ownScale: (layout) => TUNINGS[layout.tuning].ownScale,
   describe,
   presetIn,
   options,

@@ -2,6 +2,8 @@
 export interface Tuning {
   readonly label: string;
   readonly about: string;
+  /** In 1st position. */
+  readonly ownScale: string;
   readonly blow: readonly number[];
   readonly draw: readonly number[];
 }
@@ -19,12 +21,13 @@ interface ReedChanges {
   readonly draw?: Readonly<Record<number, number>>;
 }
 
-function retuned(label: string, about: string, changes: ReedChanges): Tuning {
+function retuned(label: string, about: string, changes: ReedChanges, ownScale = 'major'): Tuning {
   const apply = (reeds: readonly number[], by: Readonly<Record<number, number>> = {}) =>
     Object.freeze(reeds.map((semitones, index) => semitones + (by[index + 1] ?? 0)));
   return Object.freeze({
     label,
     about,
+    ownScale,
     blow: apply(RICHTER.blow, changes.blow),
     draw: apply(RICHTER.draw, changes.draw),
   });
@@ -39,14 +42,18 @@ export const TUNINGS = Object.freeze({
   country: retuned('country', 'Hole 5 draw up a semitone: the major seventh of 2nd position.', {
     draw: { 5: 1 },
   }),
-  'natural-minor': retuned('natural minor', 'Blow 2, 5, 8 and draw 3, 7 down a semitone.', {
-    blow: { 2: -1, 5: -1, 8: -1 },
-    draw: { 3: -1, 7: -1 },
-  }),
-  'harmonic-minor': retuned('harmonic minor', 'Blow 2, 5, 8 and draw 6, 10 down a semitone.', {
-    blow: { 2: -1, 5: -1, 8: -1 },
-    draw: { 6: -1, 10: -1 },
-  }),
+  'natural-minor': retuned(
+    'natural minor',
+    'Blow 2, 5, 8 and draw 3, 7 down a semitone.',
+    { blow: { 2: -1, 5: -1, 8: -1 }, draw: { 3: -1, 7: -1 } },
+    'natural-minor',
+  ),
+  'harmonic-minor': retuned(
+    'harmonic minor',
+    'Blow 2, 5, 8 and draw 6, 10 down a semitone.',
+    { blow: { 2: -1, 5: -1, 8: -1 }, draw: { 6: -1, 10: -1 } },
+    'harmonic-minor',
+  ),
 });
 export type TuningId = keyof typeof TUNINGS;
 export const TUNING_IDS = Object.freeze(Object.keys(TUNINGS) as TuningId[]);

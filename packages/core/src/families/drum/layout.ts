@@ -2,7 +2,7 @@ import { ownNamer } from '../../scale/namer.ts';
 import { pitchClass, type Pitch, type PitchClass } from '../../pitch/pitch.ts';
 import { ok, type Result } from '../../result.ts';
 import { Fields } from '../kernel/fields.ts';
-import { CENTS, pitchesFrom, tuningOf, type Spot } from '../kernel/fixedPitches.ts';
+import { CENTS, pitchesFrom, scaleMade, tuningOf, type Spot } from '../kernel/fixedPitches.ts';
 import { countOption, range } from '../kernel/options.ts';
 import { elementId, elementIndex } from '../kernel/elements.ts';
 import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
@@ -94,6 +94,11 @@ export function spots(layout: DrumLayout): readonly Spot[] {
   return layout.tongues.map((tongue) => spotOf(layout, tongue));
 }
 
+/** The scale that its tongues make from its home. */
+export function ownScaleOf(layout: DrumLayout): string {
+  return scaleMade(layout.tongues, homeOf(layout));
+}
+
 /** The key of the tongue in the middle, or of the first where there is none. */
 export function homeOf({ tongues }: DrumLayout): PitchClass {
   return pitchClass((tongues.find((tongue) => tongue.slot === 0) ?? tongues[0]!).pitch);
@@ -101,7 +106,7 @@ export function homeOf({ tongues }: DrumLayout): PitchClass {
 
 export function describe(layout: DrumLayout): string {
   const { tongues } = layout;
-  const call = ownNamer(homeOf(layout)).withOctave;
+  const call = ownNamer(homeOf(layout), ownScaleOf(layout)).withOctave;
   const off = tongues.some((tongue) => tongue.cents !== 0) ? ', some off by cents' : '';
   const names = tongues.map((tongue) => call(tongue.pitch));
   return `tongue drum of ${tongues.length}: ${names.slice(0, 5).join(' ')}${names.length > 5 ? ' …' : ''}${off}`;

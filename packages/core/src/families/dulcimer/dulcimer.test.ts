@@ -1,8 +1,7 @@
-import { routeOf } from '../../../test/instruments.ts';
+import { lineFromLowest, routeOf } from '../../../test/instruments.ts';
 import { openInstrument, specFromPreset, type Instrument } from '../../instrument/instrument.ts';
 import { parseNote } from '../../pitch/noteName.ts';
 import { expectOk } from '../../result.ts';
-import { scaleLine } from '../../route/line.ts';
 import { keyOf, scaleById } from '../../scale/scale.ts';
 
 const open = (preset: string, layout: object = {}): Instrument => {
@@ -15,8 +14,8 @@ const keyIn = (tonic: string, scale = 'major') =>
 function frets(instrument: Instrument, tonic: string, scale: string, preset = 'noter'): string[] {
   const { ways } = instrument;
   const melody = ways.filter((w) => preset !== 'noter' || w.id.startsWith('melody')).map((w) => w.pitch);
-  const compass = [...new Set(melody)].sort((a, b) => a - b);
-  const line = scaleLine(keyIn(tonic, scale), { kind: 'octaves', octaves: 1 }, 'up', compass);
+  const compass = melody;
+  const line = lineFromLowest(keyIn(tonic, scale), compass);
   const { notes } = routeOf(instrument, line, { preset, weights: {}, playingOptions: {} });
   return notes.map((n) => n.way?.id.split('.')[1] ?? '—');
 }

@@ -1,17 +1,16 @@
-import { routeOf } from '../../../test/instruments.ts';
+import { lineFromLowest, routeOf } from '../../../test/instruments.ts';
 import { openInstrument, specFromPreset, type Instrument } from '../../instrument/instrument.ts';
 import { parseNote } from '../../pitch/noteName.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
 import { expectOk } from '../../result.ts';
-import { scaleLine } from '../../route/line.ts';
 import { keyOf, scaleById } from '../../scale/scale.ts';
 
 const open = (preset: string): Instrument => expectOk(openInstrument(specFromPreset('english', preset)));
 
 function route(instrument: Instrument, tonic: string, scale: string, preset: string) {
   const key = keyOf(expectOk(scaleById(scale)), expectOk(parseNote(tonic)));
-  const compass = [...new Set(instrument.ways.map((w) => w.pitch))].sort((a, b) => a - b);
-  const line = scaleLine(key, { kind: 'octaves', octaves: 2 }, 'up', compass);
+  const compass = instrument.ways.map((w) => w.pitch);
+  const line = lineFromLowest(key, compass, 2);
   return routeOf(instrument, line, { preset, weights: {}, playingOptions: {} });
 }
 const count = (r: ReturnType<typeof route>, id: string) => r.effort.terms.find((p) => p.id === id)!.count;

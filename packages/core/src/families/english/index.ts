@@ -1,3 +1,4 @@
+import { MIDDLE_C } from '../../pitch/pitch.ts';
 import { defineFamily } from '../defineFamily.ts';
 import { HAND_FINGERINGS } from '../kernel/buttons.ts';
 import { BELLOWS_REED } from '../kernel/timbres.ts';
@@ -35,6 +36,7 @@ export const english = defineFamily<EnglishLayout, EnglishWay>({
   check: checkLayout,
   // Chromatic: no key is its own. Players begin in C, on the plain columns.
   home: () => 0,
+  beginsNear: MIDDLE_C,
   describe,
   options,
   withOption,

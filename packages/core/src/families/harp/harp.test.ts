@@ -136,7 +136,7 @@ test('double-strung: a repeated note goes to the other row, so that the first ri
 test('four notes up are taken from ring finger to thumb, and down the other way', () => {
   const instrument = open('c-34').forKey(keyIn('C'));
   const key = keyIn('C');
-  const line = scaleLine(key, { kind: 'between', low: 60, high: 65 }, 'up', [60]);
+  const line = scaleLine(key, { low: 60, high: 65 }, 'up');
   expect(routeOf(instrument, line, prefer('even')).notes.map((n) => n.fingering)).toEqual([
     'R4',
     'R3',

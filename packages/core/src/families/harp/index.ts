@@ -1,4 +1,4 @@
-import { pitchClass } from '../../pitch/pitch.ts';
+import { MIDDLE_C, pitchClass } from '../../pitch/pitch.ts';
 import { defineFamily } from '../defineFamily.ts';
 import { PLUCKED } from '../kernel/timbres.ts';
 import type { FactTable } from '../layoutPart.ts';
@@ -46,6 +46,7 @@ export const harp = defineFamily<HarpLayout, HarpWay>({
   presets,
   check: checkLayout,
   home: ({ base }) => pitchClass(HOMES[base]),
+  beginsNear: MIDDLE_C,
   describe,
   options,
   withOption,

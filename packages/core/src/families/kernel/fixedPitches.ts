@@ -1,5 +1,5 @@
 import { noteText } from '../../pitch/noteName.ts';
-import { pitchClass, type Pitch } from '../../pitch/pitch.ts';
+import { pitchClass, type Pitch, type PitchClass } from '../../pitch/pitch.ts';
 import { fail, ok, type Result } from '../../result.ts';
 import { fitsFrom, triadsIn } from '../../scale/identify.ts';
 import { CHROMATIC_DEGREES, degreeText } from '../../scale/degree.ts';
@@ -138,6 +138,11 @@ export function liesAt(x: number, widthMm: number): SpotWay['lies'] {
 
 export function pitchSet(spots: readonly Pick<Spot, 'pitch'>[]): ReadonlySet<number> {
   return new Set(spots.map(({ pitch }) => pitchClass(pitch)));
+}
+
+/** Id of the scale that pitches make from a home, the nearest where they make none; major where none is near. */
+export function scaleMade(spots: readonly Pick<Spot, 'pitch'>[], home: PitchClass): string {
+  return fitsFrom(pitchSet(spots), home)[0]?.scale.id ?? 'major';
 }
 
 /** More triads than these are counted, not named. */

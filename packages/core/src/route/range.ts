@@ -1,0 +1,86 @@
+import type { Pitch } from '../pitch/pitch.ts';
+import { pitchClass } from '../pitch/pitch.ts';
+import type { Key } from '../scale/scale.ts';
+import type { RoutingContext } from './context.ts';
+import { scalePitches, type Limits } from './line.ts';
+import { quickRoute } from './route.ts';
+
+/** Where octaves begin: where the scale lies best, or by height among the homes from which they fit. */
+export const PLACES = Object.freeze(['best', 'low', 'middle', 'high'] as const);
+export type Place = (typeof PLACES)[number];
+
+/** How far a line over a scale goes. Pitches are inclusive. */
+export type LineRange =
+  | { readonly kind: 'octaves'; readonly octaves: number; readonly from: Place | Pitch }
+  | { readonly kind: 'whole' }
+  | { readonly kind: 'between'; readonly low: Pitch; readonly high: Pitch };
+
+/** Where a teacher begins. */
+export const BEST_OCTAVE: LineRange = Object.freeze({ kind: 'octaves', octaves: 1, from: 'best' });
+
+/** Lowest and highest pitch that a range comes to on an instrument; undefined where nothing can be played. */
+export function limitsOf(context: RoutingContext, key: Key, range: LineRange): Limits | undefined {
+  const { range: playable } = context;
+  if (!playable) return undefined;
+  if (range.kind === 'whole') return playable;
+  if (range.kind === 'between')
+    return { low: Math.min(range.low, range.high), high: Math.max(range.low, range.high) };
+  const span = 12 * range.octaves;
+  const low = typeof range.from === 'number' ? range.from : startAt(context, key, playable, span, range.from);
+  return { low, high: low + span };
+}
+
+/** Homes of a key on an instrument, rising, whether they can be had or not. */
+export function homesOf({ range }: RoutingContext, key: Key): readonly Pitch[] {
+  if (!range) return [];
+  const homes: Pitch[] = [];
+  for (let home = firstHome(key, range.low); home <= range.high; home += 12) homes.push(home);
+  return homes;
+}
+
+function firstHome(key: Key, low: Pitch): Pitch {
+  return low + pitchClass(key.home - low);
+}
+
+/** Homes from which a span fits; the lowest that can be had, or the first there would be, where it fits from none. */
+function startsOf(context: RoutingContext, key: Key, { low, high }: Limits, span: number): readonly Pitch[] {
+  const homes = homesOf(context, key);
+  const starts = homes.filter((home) => home + span <= high);
+  return starts.length > 0 ? starts : [homes.find(context.has) ?? homes[0] ?? firstHome(key, low)];
+}
+
+function startAt(context: RoutingContext, key: Key, playable: Limits, span: number, place: Place): Pitch {
+  const starts = startsOf(context, key, playable, span);
+  switch (place) {
+    case 'low':
+      return starts[0]!;
+    case 'high':
+      return starts[starts.length - 1]!;
+    case 'middle':
+      return starts[Math.floor((starts.length - 1) / 2)]!;
+    case 'best':
+      return bestOf(context, key, span) ?? starts[0]!;
+  }
+}
+
+/** A start must cost less than this part of a lower one to be taken for it. */
+const CLEARLY_LESS = 0.9;
+
+/**
+ * The home from which fewest notes are missing; of those the nearest to where the family's players begin, and where
+ * they have no such place, the one from which going up costs least. The lower among equals.
+ */
+function bestOf(context: RoutingContext, key: Key, span: number): Pitch | undefined {
+  const near = context.instrument.family.beginsNear;
+  const ranked = homesOf(context, key).map((start) => {
+    const pitches = scalePitches(key, { low: start, high: start + span });
+    const had = pitches.filter(context.has);
+    const cost = near === undefined ? quickRoute(context, had).total : Math.abs(start - near);
+    return { start, missing: pitches.length - had.length, cost };
+  });
+  const [first, ...others] = ranked;
+  return others.reduce((best, next) => {
+    const isEasier = next.missing === best!.missing && next.cost < CLEARLY_LESS * best!.cost;
+    return next.missing < best!.missing || isEasier ? next : best;
+  }, first)?.start;
+}

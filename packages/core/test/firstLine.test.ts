@@ -1,0 +1,96 @@
+/** Where a teacher begins: the first line on every family, and where octaves are put. By hand. */
+import { families, FAMILY_IDS, type FamilyId } from '../src/families/index.ts';
+import { specFromPreset } from '../src/instrument/instrument.ts';
+import { mapView } from '../src/map/mapView.ts';
+import { parsePitch } from '../src/pitch/noteName.ts';
+import { checkQuestion, defaultQuestion, type StoredQuestion } from '../src/question/question.ts';
+import { expectOk } from '../src/result.ts';
+import type { Place } from '../src/route/range.ts';
+import { instrumentOf } from './instruments.ts';
+
+const pitch = (text: string) => expectOk(parsePitch(text));
+
+function lineOn(family: FamilyId, preset: string, change: Partial<StoredQuestion> = {}, layout: object = {}) {
+  const spec = specFromPreset(family, preset);
+  const instrument = instrumentOf(family, preset, { layout: { ...(spec.layout as object), ...layout } });
+  const question = { ...defaultQuestion(families[family], instrument), ...change };
+  const asked = expectOk(checkQuestion(families[family], question));
+  const { line } = mapView(instrument, asked, { naming: 'key', dialect: families[family].dialects[0]!.id });
+  return { question, pitches: line.map((note) => note.pitch), tab: line.map((note) => note.tab) };
+}
+
+test.each([
+  ['diatonic', '60', 'C', 'major', 'C5'],
+  ['diatonic', '55', 'G', 'major', 'G4'],
+  ['chromatic', '60-12', 'C', 'major', 'C4'],
+  ['whistle', '74', 'D', 'major', 'D5'],
+  ['english', 'treble', 'C', 'major', 'C4'],
+  ['anglo', 'C-G-sharp-on-push', 'C', 'major', 'C4'],
+  ['dulcimer', 'd3-a3-d4', 'D', 'major', 'D4'],
+  ['harp', 'eb-34', 'Eb', 'major', 'Eb4'],
+  ['drum', 'c-major-8', 'C', 'major', 'C4'],
+  ['drum', 'd-minor-9', 'D', 'natural-minor', 'D4'],
+  ['drum', 'e-minor-five-11', 'E', 'minor-pentatonic', undefined],
+  ['custom', 'glasses-5', 'G', 'major-pentatonic', undefined],
+] as const)('%s %s begins in %s %s on %s', (family, preset, tonic, scale, first) => {
+  const { question, pitches } = lineOn(family, preset);
+  expect([question.tonic, question.scale]).toEqual([tonic, scale]);
+  if (first) expect([pitches[0], Math.max(...pitches)]).toEqual([pitch(first), pitch(first) + 12]);
+});
+
+test('a C harmonica begins from 4 blow with plain notes only, and the dulcimer on its melody string', () => {
+  expect(lineOn('diatonic', '60', { direction: 'up' }).tab.join(' ')).toBe(
+    '4 blow 4 draw 5 blow 5 draw 6 blow 6 draw 7 draw 7 blow',
+  );
+  expect(lineOn('dulcimer', 'd3-a3-d4', { direction: 'up' }).tab.join(' ')).toBe(
+    'mel 0 mel 1 mel 2 mel 3 mel 4 mel 5 mel 6½ mel 7',
+  );
+});
+
+test.each([
+  ['natural-minor', { blow: { 2: -1, 5: -1, 8: -1 }, draw: { 3: -1, 7: -1 } }],
+  ['harmonic-minor', { blow: { 2: -1, 5: -1, 8: -1 }, draw: { 6: -1, 10: -1 } }],
+] as const)('a harmonica in %s tuning begins in that scale', (tuning) => {
+  const layout = instrumentOf('diatonic', '60').withOption('tuning', tuning) as object;
+  expect(lineOn('diatonic', '60', {}, layout).question.scale).toBe(tuning);
+});
+
+test.each([
+  ['D', 'dorian', 'D5', 'plain from 4 draw, as 3rd position minor is played'],
+  ['G', 'blues-six', 'G4', 'from 2 draw, the only octave that is whole'],
+  ['G', 'minor-pentatonic', 'G4', 'from 2 draw'],
+] as const)('on a C harmonica %s %s begins on %s: %s', (tonic, scale, first) => {
+  expect(lineOn('diatonic', '60', { tonic, scale }).pitches[0]).toBe(pitch(first));
+});
+
+test.each([
+  ['diatonic', '60', 1, 'low', 'C4'],
+  ['diatonic', '60', 1, 'middle', 'C5'],
+  ['diatonic', '60', 1, 'high', 'C6'],
+  ['diatonic', '60', 2, 'low', 'C4'],
+  ['diatonic', '60', 2, 'high', 'C5'],
+  // More than there is begins as low as can be.
+  ['diatonic', '60', 4, 'high', 'C4'],
+  // Four octaves of E♭ from E♭2 up to E♭6.
+  ['harp', 'eb-34', 1, 'low', 'Eb2'],
+  ['harp', 'eb-34', 1, 'middle', 'Eb3'],
+  ['harp', 'eb-34', 1, 'high', 'Eb5'],
+  ['harp', 'eb-34', 4, 'best', 'Eb2'],
+] as const)('%s %s: %d octaves, %s, from %s', (family, preset, octaves, from: Place, first) => {
+  const { pitches } = lineOn(family, preset, { range: { kind: 'octaves', octaves, from }, direction: 'up' });
+  expect([pitches[0], pitches[pitches.length - 1]]).toEqual([pitch(first), pitch(first) + 12 * octaves]);
+});
+
+test('octaves from any home begin there, reached or not', () => {
+  const from = (text: string) =>
+    lineOn('whistle', '74', { range: { kind: 'octaves', octaves: 1, from: pitch(text) }, direction: 'up' });
+  expect(from('D6').pitches[0]).toBe(pitch('D6'));
+  expect(from('D4').pitches[0]).toBe(pitch('D4'));
+});
+
+test('every family begins where at least two thirds of its own scale can be played', () => {
+  for (const id of FAMILY_IDS) {
+    const { tab } = lineOn(id, families[id].presets[0]!.id);
+    expect([id, tab.filter((text) => text === '').length * 3 < tab.length]).toEqual([id, true]);
+  }
+});
