@@ -3,6 +3,7 @@
 // Answers and their problems
 export { ok, fail, expectOk, under, shown, type Problem } from './result.ts';
 export { counted } from './words.ts';
+export { found } from './search.ts';
 
 // Pitches and scales
 export { A4_RANGE, PITCH_RANGE, centsFromStandard, type Pitch } from './pitch/pitch.ts';

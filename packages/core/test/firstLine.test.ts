@@ -47,10 +47,7 @@ test('a C harmonica begins from 4 blow with plain notes only, and the dulcimer o
   );
 });
 
-test.each([
-  ['natural-minor', { blow: { 2: -1, 5: -1, 8: -1 }, draw: { 3: -1, 7: -1 } }],
-  ['harmonic-minor', { blow: { 2: -1, 5: -1, 8: -1 }, draw: { 6: -1, 10: -1 } }],
-] as const)('a harmonica in %s tuning begins in that scale', (tuning) => {
+test.each(['natural-minor', 'harmonic-minor'])('a harmonica in %s tuning begins in that scale', (tuning) => {
   const layout = instrumentOf('diatonic', '60').withOption('tuning', tuning) as object;
   expect(lineOn('diatonic', '60', {}, layout).question.scale).toBe(tuning);
 });
@@ -59,7 +56,7 @@ test.each([
   ['D', 'dorian', 'D5', 'plain from 4 draw, as 3rd position minor is played'],
   ['G', 'blues-six', 'G4', 'from 2 draw, the only octave that is whole'],
   ['G', 'minor-pentatonic', 'G4', 'from 2 draw'],
-] as const)('on a C harmonica %s %s begins on %s: %s', (tonic, scale, first) => {
+] as const)('on a C harmonica %s %s begins on %s, %s', (tonic, scale, first, _) => {
   expect(lineOn('diatonic', '60', { tonic, scale }).pitches[0]).toBe(pitch(first));
 });
 

@@ -9,8 +9,10 @@ import {
   notePitchClass,
   noteText,
   parseNote,
+  scaleById,
   USUAL_KEYS,
   usualInstrument,
+  usualTonic,
   type NoteName,
 } from '@same-song/core';
 import { Picklist } from '../controls/Picklist.tsx';
@@ -52,8 +54,11 @@ export function CircleView({ state }: KeysViewProps) {
       segments.find((s) => latest.ok && notePitchClass(s.note) === notePitchClass(latest.value)) ?? current
     );
   };
-  const choose = (segment: Segment) =>
-    change(`key ${noteCode(segment.note)}`, { tonic: noteCode(segment.note) });
+  const choose = (segment: Segment) => {
+    const scale = scaleById(question.scale);
+    const note = scale.ok ? usualTonic(scale.value, notePitchClass(segment.note)) : segment.note;
+    change(`key ${noteText(note)}`, { tonic: noteCode(note) });
+  };
   return (
     <div className="circle-split">
       <Circle segments={segments} current={current} now={now} onChoose={choose} />
@@ -132,7 +137,8 @@ function segmentsFrom(home: number, fourths: boolean): Segment[] {
   return Array.from({ length: 12 }, (_, step) => {
     const fifths = fourths ? (12 - step) % 12 : step;
     const pc = (home + 7 * fifths) % 12;
-    return { note: USUAL_KEYS[pc]!, minor: USUAL_KEYS[(pc + 9) % 12]!, step, position: fifths + 1 };
+    const note = USUAL_KEYS[pc]!;
+    return { note, minor: keySignature(note).relativeMinor, step, position: fifths + 1 };
   });
 }
 

@@ -7,6 +7,7 @@ import {
   SCALES,
   USUAL_KEYS,
   usualTonic,
+  type NoteName,
 } from '@same-song/core';
 import { useSwitching } from '../compute/compute.ts';
 import { Picklist } from '../controls/Picklist.tsx';
@@ -57,7 +58,8 @@ export function SwitchView({ state }: KeysViewProps) {
         facts: data.facts[i]!,
       }))
     : [];
-  const keys = [...new Set([to, ...USUAL_KEYS.map(noteCode)])];
+  const spelled = (key: NoteName) => (toScale.ok ? usualTonic(toScale.value, notePitchClass(key)) : key);
+  const keys = [...new Set([to, ...USUAL_KEYS.map((key) => noteCode(spelled(key)))])];
   const scales = [...new Set([scale, ...SCALES.map((s) => s.id)])];
   return (
     <div className="switch">

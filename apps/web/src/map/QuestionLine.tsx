@@ -21,7 +21,7 @@ import {
   rangeWords,
   readChords,
 } from '../question/questionWords.ts';
-import { contains, InstrumentWord, ScaleWord, TonicWord } from '../question/KeyWords.tsx';
+import { answering, InstrumentWord, ScaleWord, TonicWord } from '../question/KeyWords.tsx';
 import { PreferenceWeights } from './PreferenceWeights.tsx';
 import { type QuestionState } from '../question/useQuestion.ts';
 import { WordPicker, type Choice } from '../question/WordPicker.tsx';
@@ -87,7 +87,7 @@ export function QuestionLine({ state, view }: { state: QuestionState; view: MapV
           {...picker('direction')}
           word={courseWords(question)}
           placeholder="Up, down, in thirds …"
-          search={(text) => ({ choices: courseChoices(question).filter(contains(text)) })}
+          search={(text) => ({ choices: answering(courseChoices(question), text) })}
           onChoose={(id) => chooseCourse(state, id)}
         />
         ,
@@ -110,9 +110,15 @@ export function QuestionLine({ state, view }: { state: QuestionState; view: MapV
           word={changed ? `${preset.label}, adjusted` : preset.label}
           placeholder="Smoothest air, no bends …"
           search={(text) => ({
-            choices: family.preferences
-              .map((p) => ({ id: p.id, label: p.label, about: p.about, current: p.id === preset.id }))
-              .filter(contains(text)),
+            choices: answering(
+              family.preferences.map((p) => ({
+                id: p.id,
+                label: p.label,
+                about: p.about,
+                current: p.id === preset.id,
+              })),
+              text,
+            ),
           })}
           onChoose={(id) => choosePreference(state, id)}
           footer={<PreferenceWeights state={state} />}
@@ -130,7 +136,7 @@ function chordChoices(text: string, question: StoredQuestion, view: MapView | un
     const current = question.chords.join() === written;
     return { id: written, label: `the ${name} chord`, about: symbol, current };
   });
-  const found = own.filter(contains(text));
+  const found = answering(own, text);
   const scale = scaleById(question.scale);
   if (typed.length === 0 || !scale.ok) return { choices: own };
   const chords = readChords(typed, question);
@@ -190,7 +196,7 @@ function rangeChoices(text: string, question: StoredQuestion, view: MapView | un
         .map((count) => choiceOf(octaves(home, count), 'From one home')),
     ),
   ];
-  const found = choices.filter(contains(text));
+  const found = answering(choices, text);
   const ends = text
     .trim()
     .split(/\s*(?:to|-|–|\s)\s*/i)

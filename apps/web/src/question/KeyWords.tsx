@@ -3,6 +3,7 @@ import {
   FAMILY_IDS,
   familyById,
   formulaText,
+  found,
   noteCode,
   notePitchClass,
   noteText,
@@ -70,28 +71,30 @@ export function InstrumentWord({ picker, state }: WordProps) {
   );
 }
 
-/** Whether a choice holds what was typed, signs written either way. */
-export const contains = (text: string) => (choice: Choice) =>
-  `${choice.label} ${choice.about ?? ''}`
-    .toLowerCase()
-    .replaceAll('♭', 'b')
-    .replaceAll('♯', '#')
-    .includes(text.trim().toLowerCase());
+/** Choices that answer a typed text, the best first; those of one group stay together. */
+export function answering(choices: readonly Choice[], text: string): readonly Choice[] {
+  const best = found(choices, text, ({ label, about = '', group = '' }) => [
+    label,
+    `${label} ${about} ${group}`,
+  ]);
+  const groups = [...new Set(best.map(({ group }) => group))];
+  return groups.flatMap((group) => best.filter((choice) => choice.group === group));
+}
 
 /** Scales that fit a typed text, a formula typed in full included. */
 export function scaleChoices(text: string, current: string) {
-  const found =
+  const fitting =
     text.trim() === '' ? { scales: SCALES, tonic: undefined, problem: undefined } : searchScales(text);
   const own = scaleById(current);
   const extra = text.trim() === '' && own.ok && own.value.group === 'custom' ? [own.value] : [];
-  const choices = [...extra, ...found.scales].map((scale): Choice => ({
+  const choices = [...extra, ...fitting.scales].map((scale): Choice => ({
     id: scale.id,
-    label: found.tonic ? `${noteText(found.tonic)} ${scale.name}` : scale.name,
+    label: fitting.tonic ? `${noteText(fitting.tonic)} ${scale.name}` : scale.name,
     about: scale.note ? `${formulaText(scale.degrees)} · ${scale.note}` : formulaText(scale.degrees),
     group: scaleGroupName(scale),
     current: scale.id === current,
   }));
-  return { choices, error: found.problem?.message };
+  return { choices, error: fitting.problem?.message };
 }
 
 /** What a chosen scale changes: a tonic typed with it is taken too. */
@@ -150,5 +153,5 @@ export function instrumentChoices(text: string, { cabinet, chosen }: QuestionSta
       };
     }),
   );
-  return { choices: [...own, ...presets].filter(contains(text)) };
+  return { choices: answering([...own, ...presets], text) };
 }

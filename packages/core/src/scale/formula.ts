@@ -1,12 +1,14 @@
 import { fail, ok, shown, type Problem, type Result } from '../result.ts';
+import { pitchClass } from '../pitch/pitch.ts';
 import { CHROMATIC_DEGREES, degreeSemitones, degreeText, type Degree } from './degree.ts';
 
 const TOKEN = /[^\s,]+/gu;
-const DEGREE = /^([b#♭♯]{0,2})([1-7])$/u;
+const DEGREE = /^([b#♭♯]{0,2})([1-7]|9|1[0-3])$/u;
 
 /**
  * Reads a scale typed by degrees (`1 2 b3 #4 5 6 b7`) or by semitones from home (`0 2 3 6 7 9 10`).
- * Starting with 0 means semitones, starting with 1 means degrees. Degrees rise and none sounds twice.
+ * Starting with 0 means semitones, starting with 1 means degrees. Degrees rise and none sounds twice; those beyond the
+ * octave, as chords have them (`♭9 11 13`), may come after the others and are taken an octave lower.
  * Each problem carries the index of the token's first character.
  */
 export function parseFormula(text: string): Result<readonly Degree[]> {
@@ -19,10 +21,15 @@ export function parseFormula(text: string): Result<readonly Degree[]> {
   }
   const read = first.text === '0' ? readSemitones : readDegree;
   const degrees: Degree[] = [];
+  const beyond: { readonly token: Token; readonly degree: Degree }[] = [];
   let last = -1;
   for (const token of tokens) {
     const degree = read(token.text);
     if (typeof degree === 'string') return fail(problem(token, degree));
+    if (degree.number > 7) {
+      beyond.push({ token, degree: { ...degree, number: degree.number - 7 } });
+      continue;
+    }
     const semitones = degreeSemitones(degree);
     if (degrees.length === 0 && semitones !== 0) {
       return fail(
@@ -44,16 +51,28 @@ export function parseFormula(text: string): Result<readonly Degree[]> {
     degrees.push(degree);
     last = semitones;
   }
-  return ok(degrees);
+  for (const { token, degree } of beyond) {
+    const semitones = pitchClass(degreeSemitones(degree));
+    if (degrees.some((other) => degreeSemitones(other) === semitones))
+      return fail(problem(token, `“${token.text}” sounds the same as another note: each note once.`));
+    degrees.push(degree);
+  }
+  return ok(degrees.sort((a, b) => degreeSemitones(a) - degreeSemitones(b)));
 }
 
-function problem(token: { text: string; position: number }, message: string): Problem {
+interface Token {
+  readonly text: string;
+  readonly position: number;
+}
+
+function problem(token: Token, message: string): Problem {
   return { field: '', position: token.position, wrong: shown(token.text), message };
 }
 
 function readDegree(token: string): Degree | string {
   const match = DEGREE.exec(token);
-  if (!match) return `“${shown(token)}” is not a degree: use 1 to 7, with ♭ or ♯ in front if needed.`;
+  if (!match)
+    return `“${shown(token)}” is not a degree: use 1 to 7, or 9 to 13, with ♭ or ♯ in front if needed.`;
   const signs = match[1]!;
   const alter = [...signs].reduce((sum, s) => sum + (s === 'b' || s === '♭' ? -1 : 1), 0);
   return { number: Number(match[2]), alter };

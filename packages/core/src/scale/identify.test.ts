@@ -33,4 +33,8 @@ test('triads in a set', () => {
     ({ root, minor }) => noteText(root) + (minor ? 'm' : ''),
   );
   expect(names).toEqual(['C', 'Dm', 'Em', 'F', 'G', 'Am']);
+  const inE = triadsIn(new Set([4, 6, 8, 9, 11, 1, 3])).map(
+    ({ root, minor }) => noteText(root) + (minor ? 'm' : ''),
+  );
+  expect(inE).toEqual(['C♯m', 'E', 'F♯m', 'G♯m', 'A', 'B']);
 });

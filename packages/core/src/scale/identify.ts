@@ -1,6 +1,7 @@
 import { notePitchClass, type NoteName } from '../pitch/noteName.ts';
 import { pitchClass, type PitchClass } from '../pitch/pitch.ts';
-import { SCALES, usualTonic, USUAL_KEYS, type Scale } from './scale.ts';
+import { expectOk } from '../result.ts';
+import { scaleById, SCALES, usualTonic, USUAL_KEYS, type Scale } from './scale.ts';
 
 /** A scale on a home as an answer to “what is this?”. */
 export interface Fit {
@@ -45,14 +46,17 @@ export function fitsOf(set: ReadonlySet<PitchClass>, most = 4): readonly Fit[] {
     .map(({ fit }) => fit);
 }
 
-/** Major and minor triads that a set holds, by root. */
+const MINOR = expectOk(scaleById('natural-minor'));
+
+/** Major and minor triads that a set holds, by root, each named as its own key is. */
 export function triadsIn(
   set: ReadonlySet<PitchClass>,
 ): readonly { readonly root: NoteName; readonly minor: boolean }[] {
-  return USUAL_KEYS.flatMap((root) => {
-    const pc = notePitchClass(root);
+  return USUAL_KEYS.flatMap((usual) => {
+    const pc = notePitchClass(usual);
     const has = (semitones: number) => set.has(pitchClass(pc + semitones));
     if (!has(0) || !has(7)) return [];
-    return [...(has(4) ? [{ root, minor: false }] : []), ...(has(3) ? [{ root, minor: true }] : [])];
+    const minor = { root: usualTonic(MINOR, pc), minor: true };
+    return [...(has(4) ? [{ root: usual, minor: false }] : []), ...(has(3) ? [minor] : [])];
   });
 }

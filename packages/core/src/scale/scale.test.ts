@@ -214,3 +214,45 @@ test('names never change what sounds', () => {
     expect(key.names.map(notePitchClass)).toEqual(Array.from({ length: 12 }, (_, i) => (i + 8) % 12));
   }
 });
+
+test.each([
+  ['Em', 'E', 'natural-minor'],
+  ['am', 'A', 'natural-minor'],
+  ['c#m', 'C♯', 'natural-minor'],
+  ['Bb', 'B♭', 'major'],
+  ['b', 'B', 'major'],
+  ['EM', 'E', 'major'],
+  ['Ebmaj', 'E♭', 'major'],
+  ['em pent', 'E', 'minor-pentatonic'],
+  ['A minor', 'A', 'natural-minor'],
+  ['wholetone', undefined, 'whole-tone'],
+  ['whole tone', undefined, 'whole-tone'],
+  ['dim', undefined, 'diminished-whole-half'],
+  ['harmonicminor', undefined, 'harmonic-minor'],
+  ['minor harmonic in f', 'F', 'harmonic-minor'],
+  ['gypsy', undefined, 'double-harmonic'],
+  ['arabic', undefined, 'double-harmonic'],
+  ['hijaz', undefined, 'phrygian-dominant'],
+  ['klezmer', undefined, 'phrygian-dominant'],
+  ['acoustic', undefined, 'lydian-dominant'],
+  ['Ukrainian', undefined, 'dorian-sharp-4'],
+  ['egyptian', undefined, 'suspended-pentatonic'],
+  ['mixolidian', undefined, 'mixolydian'],
+  ['D dorain', 'D', 'dorian'],
+  ['pentatonik', undefined, 'minor-pentatonic'],
+  ['maj7', undefined, 'major-seventh'],
+  ['m7b5', undefined, 'half-diminished'],
+  ['prometheus', undefined, 'prometheus'],
+])('“%s” finds %p %s first', (typed, tonic, id) => {
+  const { tonic: read, scales } = searchScales(typed);
+  expect([read && noteText(read), scales[0]?.id]).toEqual([tonic, id]);
+});
+
+test('degrees of chords beyond the octave are read an octave lower', () => {
+  const ids = (text: string) => expectOk(customScale(text)).id;
+  expect(ids('1 3 5 b7 #9')).toBe('seventh-sharp-9');
+  expect(ids('1 3 5 b7 b9')).toBe('seventh-flat-9');
+  expect(ids('1 5 b7 9 11')).toBe('suspended-pentatonic');
+  expect(ids('1 3 5 b7 9 13')).toBe('thirteenth');
+  expect(customScale('1 2 3 9')).toMatchObject({ ok: false, problems: [{ position: 6 }] });
+});

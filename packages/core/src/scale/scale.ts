@@ -10,7 +10,13 @@ import {
 } from '../pitch/noteName.ts';
 import { pitchClass, type PitchClass } from '../pitch/pitch.ts';
 import { fail, ok, shown, type Result } from '../result.ts';
-import { SCALE_CATALOGUE, SCALE_GROUPS, type CatalogueRow, type ScaleGroup } from './catalogue.ts';
+import {
+  SCALE_CATALOGUE,
+  SCALE_GROUP_IDS,
+  SCALE_GROUPS,
+  type CatalogueRow,
+  type ScaleGroup,
+} from './catalogue.ts';
 import { CHROMATIC_DEGREES, degreeSemitones, type Degree } from './degree.ts';
 import { formulaCode, formulaText, parseFormula } from './formula.ts';
 
@@ -36,11 +42,11 @@ export interface ModeOf {
   readonly semitones: number;
 }
 
-function fromRow(row: CatalogueRow): Scale {
+function fromRow(row: CatalogueRow, group: ScaleGroup): Scale {
   const formula = parseFormula(row.formula);
   if (!formula.ok)
     throw new Error(`catalogue formula of ${row.id} is wrong: ${formula.problems[0]!.message}`);
-  return build(row.id, row.name, row.group, formula.value, row.aliases ?? [], row.note);
+  return build(row.id, row.name, group, formula.value, row.aliases, row.note);
 }
 
 function build(
@@ -55,7 +61,9 @@ function build(
 }
 
 /** All catalogued scales in catalogue order. */
-export const SCALES: readonly Scale[] = Object.freeze(SCALE_CATALOGUE.map(fromRow));
+export const SCALES: readonly Scale[] = Object.freeze(
+  SCALE_GROUP_IDS.flatMap((group) => SCALE_CATALOGUE[group].map((row) => fromRow(row, group))),
+);
 const BY_ID: ReadonlyMap<string, Scale> = new Map(SCALES.map((s) => [s.id, s]));
 
 /** Name of the group a scale is listed under. */

@@ -1,5 +1,6 @@
 import { parseNote, type NoteName } from '../pitch/noteName.ts';
-import { type Problem } from '../result.ts';
+import type { Problem } from '../result.ts';
+import { found } from '../search.ts';
 import { customScale, SCALES, type Scale } from './scale.ts';
 
 /** What a typed text may mean: a tonic, scales in the order of fit, or a custom scale with its problem. */
@@ -12,9 +13,13 @@ export interface ScaleSearch {
 
 const STOP_WORDS = new Set(['in', 'on', 'the', 'of', 'scale', 'mode', 'key', 'play', 'from']);
 
+/** A tonic, perhaps with what players write after it for minor and major: `Em`, `f#`, `Bbmin`, `C♯maj`. */
+const TONIC = /^([a-g](?:#|b|♯|♭){0,2})(m|mi|min|minor|M|maj|major)?$/iu;
+
 /**
- * Understands what a teacher types: `eb dor`, `blues in F`, `F sharp minor`, `1 2 b3 #4 5 6 b7`.
- * Every word must begin a word of the scale's name or of one of its aliases.
+ * Understands what a teacher types: `eb dor`, `blues in F`, `Em`, `F sharp minor`, `wholetone`, `1 2 b3 #4 5 6 b7`.
+ * Every word must be found in the scale's name or in one of its aliases; where none has them all, one letter of a word
+ * may be wrong.
  */
 export function searchScales(text: string): ScaleSearch {
   const trimmed = text.trim();
@@ -24,42 +29,30 @@ export function searchScales(text: string): ScaleSearch {
       ? { tonic: undefined, scales: [custom.value], problem: undefined }
       : { tonic: undefined, scales: [], problem: custom.problems[0] };
   }
-  const joined = trimmed.replace(
-    /\b([a-g])\s+(flat|sharp)\b/gi,
-    (_, l: string, s: string) => l + (/flat/i.test(s) ? 'b' : '#'),
+  const { tonic, wanted } = tonicAmong(
+    trimmed.replace(
+      /\b([a-g])\s+(flat|sharp)\b/gi,
+      (_, letter: string, sign: string) => letter + (/flat/i.test(sign) ? 'b' : '#'),
+    ),
   );
-  const words = joined
-    .toLowerCase()
-    .split(/[\s,]+/)
-    .filter((w) => w !== '');
+  return {
+    tonic,
+    scales: found(SCALES, wanted.join(' '), ({ name, aliases }) => [name, ...aliases]),
+    problem: undefined,
+  };
+}
+
+/** The first word that is a tonic, and the words that are left to name a scale. */
+function tonicAmong(text: string): { tonic: NoteName | undefined; wanted: readonly string[] } {
   let tonic: NoteName | undefined;
-  const wanted = words.filter((word) => {
-    const note = tonic === undefined && word.length <= 3 ? parseNote(word) : undefined;
-    if (note?.ok && !STOP_WORDS.has(word)) {
-      tonic = note.value;
-      return false;
-    }
-    return !STOP_WORDS.has(word);
+  const words = text.split(/[\s,]+/).filter((word) => word !== '' && !STOP_WORDS.has(word.toLowerCase()));
+  const wanted = words.flatMap((word): string[] => {
+    const [, name, mode] = (tonic === undefined && TONIC.exec(word)) || [];
+    const note = name === undefined ? undefined : parseNote(name);
+    if (!note?.ok) return [word];
+    tonic = note.value;
+    if (mode === undefined) return [];
+    return [mode === 'M' || /^maj/i.test(mode) ? 'major' : 'minor'];
   });
-  const ranked = SCALES.map((scale, order) => ({ scale, order, rank: rankOf(scale, wanted) }))
-    .filter((entry) => entry.rank !== undefined)
-    .sort((a, b) => a.rank! - b.rank! || a.order - b.order);
-  return { tonic, scales: ranked.map((entry) => entry.scale), problem: undefined };
-}
-
-/** 0 exact name, 1 words of the name, 2 an alias exactly, 3 words of an alias; undefined for no match. */
-function rankOf(scale: Scale, wanted: readonly string[]): number | undefined {
-  const text = wanted.join(' ');
-  const name = scale.name.toLowerCase();
-  if (name === text) return 0;
-  if (matches(name, wanted)) return 1;
-  const aliases = scale.aliases.map((alias) => alias.toLowerCase());
-  if (aliases.some((alias) => alias === text)) return 2;
-  if (aliases.some((alias) => matches(alias, wanted))) return 3;
-  return undefined;
-}
-
-function matches(name: string, wanted: readonly string[]): boolean {
-  const words = name.split(/[\s-]+/);
-  return wanted.every((w) => words.some((word) => word.startsWith(w)));
+  return { tonic, wanted };
 }

@@ -1,7 +1,7 @@
 import { noteText } from '../../pitch/noteName.ts';
 import { pitchClass, type Pitch, type PitchClass } from '../../pitch/pitch.ts';
 import { fail, ok, type Result } from '../../result.ts';
-import { fitsFrom, triadsIn } from '../../scale/identify.ts';
+import { fitsFrom, type Fit, triadsIn } from '../../scale/identify.ts';
 import { CHROMATIC_DEGREES, degreeText } from '../../scale/degree.ts';
 import { USUAL_KEYS } from '../../scale/scale.ts';
 import {
@@ -142,7 +142,13 @@ export function pitchSet(spots: readonly Pick<Spot, 'pitch'>[]): ReadonlySet<num
 
 /** Id of the scale that pitches make from a home, the nearest where they make none; major where none is near. */
 export function scaleMade(spots: readonly Pick<Spot, 'pitch'>[], home: PitchClass): string {
-  return fitsFrom(pitchSet(spots), home)[0]?.scale.id ?? 'major';
+  return scaleFrom(pitchSet(spots), home)?.scale.id ?? 'major';
+}
+
+/** What a set of pitches makes from a home: the nearest scale, a chord only where no scale is near. */
+function scaleFrom(set: ReadonlySet<PitchClass>, home: PitchClass): Fit | undefined {
+  const fits = fitsFrom(set, home);
+  return fits.find(({ scale }) => scale.group !== 'chords') ?? fits[0];
 }
 
 /** More triads than these are counted, not named. */
@@ -162,7 +168,7 @@ export function anchorTable(
     about: 'The same set of pitches heard from another home: the scale it then makes, and the triads in it.',
     columns: ['home', 'makes', 'without', 'triads'],
     rows: [...set].map((home) => {
-      const best = fitsFrom(set, home)[0];
+      const best = scaleFrom(set, home);
       const tonic = best?.tonic ?? USUAL_KEYS[home]!;
       const ids = spots.flatMap((spot, i) => (pitchClass(spot.pitch) === home ? [wayIds[i]!] : []));
       return {
