@@ -16,7 +16,7 @@ afterAll(() => stage.close());
 const EDITS: Readonly<Record<FamilyId, { field: string; type?: string; then: string }>> = {
   diatonic: { field: 'hole 4 blow', type: 'Ab4', then: '1 reed changed' },
   chromatic: { field: 'hole 5 draw, slide in', type: 'E5', then: '1 reed changed' },
-  whistle: { field: 'xxoxxo, low register, speaks', then: '1 fingerings changed' },
+  whistle: { field: 'xxoxxo, low register, speaks', then: '1 fingering changed' },
   english: { field: 'left hand, column 2, button 1', type: 'C#4', then: '1 button changed' },
   anglo: { field: 'left middle 1, push', type: 'G#4', then: '1 reed changed' },
   dulcimer: { field: 'fret 1½, 1½', then: '1 fret changed' },

@@ -127,7 +127,7 @@ test('what cannot be understood is said in the picker, and the question stays', 
 });
 
 test('a mistyped link opens with what it can and says what it cannot', async () => {
-  page = await stage.page('/map?in=Q&play=dorian&range=77&pin=63.1:nonsense');
+  page = await stage.page('/map?in=Q&play=dorian&range=77&pin=75.1:nonsense');
   await sees(page, 'From the link:');
   await shows(page, '.question-line', 'Play Dorian in E♭');
   await sees(page, 'Some pins do not fit');
