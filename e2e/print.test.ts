@@ -35,7 +35,7 @@ test.each([
   expect(tabs.length).toBeGreaterThan(8);
   const words = (text: string) => text.replace(/[\s′″‴°]+/g, ' ');
   for (const tab of new Set(tabs)) expect(words(printed)).toContain(words(tab).trim());
-  expect(printed).toContain('Safe');
+  expect(printed).toContain('In the scale');
   expect(printed).not.toContain('Undo');
   const colours = await page.evaluate(() =>
     getComputedStyle(document.documentElement).getPropertyValue('--paper'),

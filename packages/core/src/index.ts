@@ -44,6 +44,8 @@ export { chordSymbol, parseChord, type Chord } from './harmony/chord.ts';
 export { LAYERS } from './harmony/layer.ts';
 export type { Role } from './harmony/role.ts';
 
+export { inventoryLists, type InventoryList } from './inventory/lists.ts';
+
 // Instruments and their families
 export { FAMILY_IDS, families, familyById, type FamilyId } from './families/index.ts';
 export type { Family, OwnKey } from './families/contract.ts';

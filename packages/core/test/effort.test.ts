@@ -40,9 +40,10 @@ figures('diatonic', '60', [
   ['bends', ['4d1'], 1],
   ['bends', ['2d2'], 1.5],
   ['bends', ['3d3'], 1.5],
-  ['bends', ['3d1'], 0],
+  ['bends', ['3d1'], 1],
   ['middles', ['2d1'], 2.2],
-  ['middles', ['3d1'], 2.7],
+  ['middles', ['3d1'], 0],
+  ['middles', ['3d2'], 2.7],
   ['middles', ['3d2'], 2.7],
   ['middles', ['3d3'], 0],
   ['highs', ['8b1'], 2.8 * 1.51],
@@ -58,7 +59,8 @@ figures('diatonic', '60', [
   ['breath', ['1b'], 0, { timing: { beats: 4 } }],
   ['tone', ['3b'], 0.4],
   ['tone', ['2d'], 0],
-  ['tone', ['3d1'], 0.5],
+  ['tone', ['3d1'], 0],
+  ['tone', ['3d2'], 0.5],
   ['tone', ['6bo'], 1],
   ['tone', ['4d1'], 0],
   ['blocks', ['1b', '4b'], 2],
@@ -78,7 +80,7 @@ figures('diatonic', '57', [
 ]);
 figures('diatonic', '53', [
   ['bends', ['4d1'], 1.08],
-  ['middles', ['3d1'], 2.7 * 1.08],
+  ['middles', ['3d2'], 2.7 * 1.08],
   ['breath', ['1b'], 7 / 12, { timing: { beats: 1 } }],
 ]);
 

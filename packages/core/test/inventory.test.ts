@@ -17,33 +17,25 @@ describe.each(FAMILY_IDS)('%s', (id) => {
     .tuple(fc.constantFrom(...SCALES), fc.constantFrom(...USUAL_KEYS), fc.nat(2))
     .map(([scale, tonic, degree]) => ({ key: keyOf(scale, tonic), chord: mainChords(scale)[degree]! }));
 
-  test('safe is in the scale and can be relied on, leave out is outside or redundant, the rest is a risk', () => {
+  test('in is of the scale or the chord, a risk is a colour note by a technique to rely on, the rest is left out', () => {
     fc.assert(
       fc.property(fc.constantFrom(...presets), anyKey, (preset, { key, chord }) => {
         const base = expectOk(openInstrument(specFromPreset(id, preset)));
         const instrument = base.forKey(key);
         const preferences = defaultPreferences(instrument.family);
         const { avoid } = resolvePreferences(instrument.family, preferences);
-        const { byTechnique } = takeInventory(instrument, key, rolesOf(key.scale, [chord]));
+        const items = takeInventory(instrument, key, rolesOf(key.scale, [chord]));
         const { missing } = scaleInRange(routingContext(instrument, preferences), key);
-        const items = byTechnique.flatMap((group) => group.items);
         expect(items.map((item) => item.way.id).sort()).toEqual(instrument.ways.map((way) => way.id).sort());
-        for (const { technique, items: own } of byTechnique) {
-          for (const { way, role, advice, redundant, chords } of own) {
-            const inScale = key.scale.semitones.includes(aboveHome(key, way.pitch));
-            expect(way.technique).toBe(technique.id);
-            expect(inScale).toBe(['home', 'chord', 'scale'].includes(role));
-            expect(redundant).toBe(way.redundantTo !== undefined);
-            const expected =
-              role === 'outside' || redundant
-                ? 'leave'
-                : role !== 'colour' && technique.safe && way.able
-                  ? 'safe'
-                  : 'risk';
-            expect(advice).toBe(expected);
-            const holding = mainChords(key.scale).filter((c) => c.tones.includes(aboveHome(key, way.pitch)));
-            expect(chords).toEqual(holding.map((c) => c.name));
-          }
+        for (const { way, role, music, redundant, chords } of items) {
+          const above = aboveHome(key, way.pitch);
+          const technique = families[id].techniques.find((one) => one.id === way.technique)!;
+          const belongs = key.scale.semitones.includes(above) || chord.tones.includes(above);
+          expect(belongs).toBe(['home', 'chord', 'scale'].includes(role));
+          expect(redundant).toBe(way.redundantTo !== undefined);
+          expect(music).toBe(belongs ? 'in' : role === 'colour' && technique.safe ? 'risk' : 'leave');
+          const holding = mainChords(key.scale).filter((c) => c.tones.includes(above));
+          expect(chords).toEqual(holding.map((c) => c.name));
         }
         for (const pitch of missing) {
           const why = missingReason(instrument, avoid, pitch);

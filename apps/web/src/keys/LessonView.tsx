@@ -1,9 +1,10 @@
 import Button from '@mui/material/Button';
-import type { MapView, Side, Technique, WayView } from '@same-song/core';
+import type { Side, Technique, WayView } from '@same-song/core';
 import { useMapView } from '../compute/compute.ts';
 import { scaleWords, tonicWords } from '../question/questionWords.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { dialectOf } from '../api/settings.ts';
+import { InventoryTerms } from '../question/InventoryTerms.tsx';
 import { tabLine } from '../question/tabLine.ts';
 import type { KeysViewProps } from './keysView.ts';
 
@@ -19,12 +20,7 @@ export function LessonView({ state }: KeysViewProps) {
   const { separator } = family.dialects.find((d) => d.id === dialect)!;
   const used = family.techniques.filter((t) => view.ways.some((way) => way.technique === t.id));
   const list = (ways: readonly WayView[]) => tabLine(ways, separator) || 'none';
-  const inScale = (way: WayView) => way.role === 'home' || way.role === 'chord' || way.role === 'scale';
-  const lists = [
-    { title: 'Safe', ways: view.ways.filter((w) => w.advice === 'safe') },
-    { title: 'A risk', ways: view.ways.filter((w) => w.advice === 'risk' && w.usable) },
-    { title: 'Leave out', ways: view.ways.filter((w) => w.advice === 'leave' && w.usable && !w.redundant) },
-  ];
+  const inScale = (way: WayView) => way.music === 'in';
   return (
     <article className="lesson">
       <div className="lesson-head">
@@ -54,13 +50,7 @@ export function LessonView({ state }: KeysViewProps) {
           ))}
         </ol>
         <dl className="lesson-lists">
-          {lists.map(({ title, ways }) => (
-            <div key={title}>
-              <dt>{title}</dt>
-              <dd>{list(ways)}</dd>
-            </div>
-          ))}
-          <Missing view={view} />
+          <InventoryTerms view={view} techniques={family.techniques} />
         </dl>
       </div>
     </article>
@@ -106,15 +96,5 @@ function Step({ first, technique, ways, sides, inScale, list }: StepProps) {
         <span>not possible here yet: {list(worthIt.filter((way) => !way.usable && inScale(way)))}</span>
       )}
     </li>
-  );
-}
-
-function Missing({ view }: { view: MapView }) {
-  if (view.missing.length === 0) return null;
-  return (
-    <div>
-      <dt>Missing</dt>
-      <dd>{view.missing.map((m) => `${m.note} (${m.text})`).join(', ')}</dd>
-    </div>
   );
 }

@@ -155,7 +155,7 @@ function Body({ state, view }: MapBodyProps) {
             view={view}
             selection={selection}
             alternatives={alternatives ?? []}
-            sides={family.sides}
+            family={family}
             onPin={pin}
             onUnpin={unpin}
             onSelectWay={selectWay}
@@ -164,7 +164,13 @@ function Body({ state, view }: MapBodyProps) {
           />
         )}
       </div>
-      <PrintSheet view={onPaper} title={title} instrument={spec.name} staff={state.settings.staff} />
+      <PrintSheet
+        view={onPaper}
+        title={title}
+        instrument={spec.name}
+        techniques={family.techniques}
+        staff={state.settings.staff}
+      />
     </>
   );
 }

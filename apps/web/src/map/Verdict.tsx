@@ -1,12 +1,13 @@
 import Button from '@mui/material/Button';
 import {
   counted,
+  inventoryLists,
   type AlternativeView,
+  type Family,
   type LineView,
   type MapView,
   type Pin,
   type Side,
-  type SideNames,
   type WayView,
 } from '@same-song/core';
 import { FactTables, Remarks } from './FactTables.tsx';
@@ -19,7 +20,7 @@ const LISTED = new Intl.ListFormat('en-GB');
 interface VerdictProps {
   readonly view: MapView;
   readonly selection: Selection;
-  readonly sides: SideNames;
+  readonly family: Family;
   /** Other ways of the selected note; empty until they are worked out. */
   readonly alternatives: readonly AlternativeView[];
   readonly onPin: (pin: Pin) => void;
@@ -29,7 +30,7 @@ interface VerdictProps {
   readonly onPlay: (hz: number) => void;
 }
 
-/** Reach, what is missing, what it asks, the selected note's other ways, what is safe and what to leave out. */
+/** Reach, what is missing, what it asks, the selected note's other ways, and the inventory. */
 export function Verdict(props: VerdictProps) {
   const { view, selection } = props;
   return (
@@ -41,7 +42,7 @@ export function Verdict(props: VerdictProps) {
       <Remarks remarks={view.remarks} line={view.line} onSelect={props.onSelectNote} />
       <MissingPart view={view} />
       <FactTables tables={view.tables} selected={selection.way?.id} />
-      <AdvicePart view={view} sides={props.sides} onSelectWay={props.onSelectWay} />
+      <InventoryPart view={view} family={props.family} onSelectWay={props.onSelectWay} />
       {view.cautions.map((caution) => (
         <p key={caution} className="verdict-caution">
           {caution}
@@ -136,57 +137,45 @@ function MissingPart({ view }: { view: MapView }) {
   );
 }
 
-const ADVICE = [
-  { id: 'safe', title: 'Safe' },
-  { id: 'risk', title: 'A risk' },
-  { id: 'leave', title: 'Leave out' },
-] as const;
-
 const SIDES: readonly Side[] = ['above', 'level', 'below'];
 
-interface AdvicePartProps {
+interface InventoryPartProps {
   readonly view: MapView;
-  readonly sides: SideNames;
+  readonly family: Family;
   readonly onSelectWay: (id: string) => void;
 }
 
-/** Safe, risk and leave out, each in the order of the instrument; the sides apart. */
-function AdvicePart({ view, sides, onSelectWay }: AdvicePartProps) {
-  return (
-    <>
-      {ADVICE.map(({ id, title }) => {
-        const ways = view.ways.filter((way) => way.advice === id && (id !== 'leave' || way.usable));
-        if (ways.length === 0) return null;
-        const rows = SIDES.map((side) => ({
-          name: sides[side],
-          ways: ways.filter((way) => way.side === side),
-        }));
-        return (
-          <section key={id}>
-            <h2>{title}</h2>
-            {rows
-              .filter((row) => row.ways.length > 0)
-              .map((row) => (
-                <p key={row.name} className="advice">
-                  <span className="advice-air">{row.name}</span>
-                  {row.ways.map((way) => (
-                    <button
-                      key={way.id}
-                      type="button"
-                      onClick={() => onSelectWay(way.id)}
-                      title={adviceText(way)}
-                      tabIndex={-1}
-                    >
-                      {way.brief.replace('\n', ' ')}
-                    </button>
-                  ))}
-                </p>
-              ))}
-          </section>
-        );
-      })}
-    </>
-  );
+/** What is in the scale, a risk, to be left out and not possible yet: by technique, the sides apart. */
+function InventoryPart({ view, family, onSelectWay }: InventoryPartProps) {
+  return inventoryLists(family.techniques, view.ways).map(({ id, title, about, groups }) => (
+    <section key={id}>
+      <h2>{title}</h2>
+      {id !== 'in' && <p className="verdict-plain">{about}</p>}
+      {groups.map(({ technique, label, ways }) => (
+        <div key={technique} className="advice-group">
+          {family.techniques.length > 1 && <h3>{label}</h3>}
+          {SIDES.map((side) => ({ side, own: ways.filter((way) => way.side === side) }))
+            .filter(({ own }) => own.length > 0)
+            .map(({ side, own }) => (
+              <p key={side} className="advice">
+                <span className="advice-air">{family.sides[side]}</span>
+                {own.map((way) => (
+                  <button
+                    key={way.id}
+                    type="button"
+                    onClick={() => onSelectWay(way.id)}
+                    title={adviceText(way)}
+                    tabIndex={-1}
+                  >
+                    {way.brief.replace('\n', ' ')}
+                  </button>
+                ))}
+              </p>
+            ))}
+        </div>
+      ))}
+    </section>
+  ));
 }
 
 function adviceText(way: WayView): string {

@@ -92,7 +92,8 @@ describe('chords of a scale', () => {
     ['harmonic-minor', 'i ii° ♭III+ iv V ♭VI vii°'],
     ['dorian', 'i ii ♭III IV v vi° ♭VII'],
     ['major-pentatonic', 'I IV V'],
-    ['blues-six', 'i iv v'],
+    ['blues-six', 'I7 IV7 V7'],
+    ['blues-both-thirds', 'I7 IV7 V7'],
   ])('of %s: %s', (id, wanted) => {
     expect(names(id).join(' ')).toBe(wanted);
   });
@@ -104,7 +105,9 @@ describe('chords of a scale', () => {
       [5, 8, 0],
       [7, 10, 2],
     ]);
-    expect(tones('minor-pentatonic')[1]).toEqual([5, 8, 0]);
+    // The blues is played over sevenths.
+    expect(tones('minor-pentatonic')[1]).toEqual([5, 9, 0, 3]);
+    expect(tones('low-minor-pentatonic')[1]).toEqual([5, 8, 0]);
     expect(tones('major-pentatonic')[2]).toEqual([7, 11, 2]);
   });
 });

@@ -13,7 +13,7 @@ test('five notes leave the fourth and seventh of major, and the second and sixth
 });
 
 test('layers grow: each holds the one before, for every scale and chord, but for tones that the scale has not', () => {
-  for (const scale of SCALES.filter((s) => s.semitones.length === 7)) {
+  for (const scale of SCALES.filter((s) => s.semitones.length === 7 && s.group !== 'blues')) {
     for (const chord of mainChords(scale)) {
       const sets = LAYERS.map((layer) => layerSemitones(scale, [chord], layer.id));
       expect(sets[3]).toEqual(scale.semitones);
@@ -29,7 +29,7 @@ test('layers grow: each holds the one before, for every scale and chord, but for
   }
 });
 
-test('colours come among the scale in rising order: a semitone below each tone of C major', () => {
+test('colours come among the scale in rising order: a semitone below each tone of C major, and the blue notes', () => {
   const major = expectOk(scaleById('major'));
-  expect(layerSemitones(major, [mainChords(major)[0]!], 'colour')).toEqual([0, 2, 3, 4, 5, 6, 7, 9, 11]);
+  expect(layerSemitones(major, [mainChords(major)[0]!], 'colour')).toEqual([0, 2, 3, 4, 5, 6, 7, 9, 10, 11]);
 });

@@ -1,6 +1,7 @@
 import { pitchClass, type PitchClass } from '../pitch/pitch.ts';
 import type { Scale } from '../scale/scale.ts';
 import { tonesOf, type Chord } from './chord.ts';
+import { rolesOf } from './role.ts';
 import { homeChord } from './scaleChords.ts';
 
 /** Layers of a scale in the order in which it is built up. Source: teachers who put chord tones before scales. */
@@ -56,9 +57,7 @@ export function layerSemitones(
       return fiveOf(scale);
     case 'scale':
       return scale.semitones;
-    case 'colour': {
-      const colours = tonesOf(chords).map((tone) => pitchClass(tone - 1));
-      return [...new Set([...scale.semitones, ...colours])].sort((a, b) => a - b);
-    }
+    case 'colour':
+      return rolesOf(scale, chords).flatMap((role, semitone) => (role === 'outside' ? [] : [semitone]));
   }
 }

@@ -6,18 +6,22 @@ import { tonesOf, type Chord } from './chord.ts';
 export const ROLES = Object.freeze(['home', 'chord', 'scale', 'colour', 'outside'] as const);
 export type Role = (typeof ROLES)[number];
 
+const MAJOR_THIRD = 4;
+const BLUE_NOTES: readonly number[] = [3, 6, 10];
+
 /**
  * Role of each of the twelve semitones above home.
- * A colour note is an outside note a semitone below a chord tone: it resolves upwards by the smallest step.
+ * A tone of the chords is one whether the scale has it or not: 3 under a blues. A colour note is outside and resolves by
+ * a step: a semitone below a chord tone, or one of the blue notes ♭3, ♭5 and ♭7 of a scale with a major third.
  */
 export function rolesOf(scale: Scale, chords: readonly Chord[]): readonly Role[] {
   const tones = tonesOf(chords);
   return Array.from({ length: 12 }, (_, semitone): Role => {
     if (semitone === 0) return 'home';
-    if (!scale.semitones.includes(semitone)) {
-      return tones.includes(pitchClass(semitone + 1)) ? 'colour' : 'outside';
-    }
-    return tones.includes(semitone) ? 'chord' : 'scale';
+    if (tones.includes(semitone)) return 'chord';
+    if (scale.semitones.includes(semitone)) return 'scale';
+    const isBlue = BLUE_NOTES.includes(semitone) && scale.semitones.includes(MAJOR_THIRD);
+    return isBlue || tones.includes(pitchClass(semitone + 1)) ? 'colour' : 'outside';
   });
 }
 

@@ -11,12 +11,13 @@ type MainDegree = (typeof MAIN_DEGREES)[number];
 const PLAIN_ROOTS: Readonly<Record<MainDegree, number>> = Object.freeze({ 1: 0, 4: 5, 5: 7 });
 
 /**
- * The triads on home, the fourth and the fifth degree. A seven-note scale gives its own tones by thirds. Any other
+ * The chords on home, the fourth and the fifth degree. The blues is played over sevenths. A seven-note scale gives its own tones by thirds. Any other
  * scale gives the plain fourth or fifth as root, a pure fifth, and the third that the scale contains; where it contains
  * neither or both, the third of home's chord, and the major one for home itself.
  */
 export function mainChords(scale: Scale): readonly Chord[] {
   return MAIN_DEGREES.map((degree) => {
+    if (scale.group === 'blues') return chordOn({ number: degree, alter: 0 }, '7');
     if (scale.semitones.length === 7) return triadOn(scale, degree);
     const root = PLAIN_ROOTS[degree];
     return chordOn({ number: degree, alter: 0 }, thirdAbove(scale, root) === 3 ? 'm' : '');
@@ -28,9 +29,9 @@ export function homeChord(scale: Scale): Chord {
   return mainChords(scale)[0]!;
 }
 
-/** The triads that a scale makes: on every degree of a seven-note scale, else the main ones. */
+/** The chords that go with a scale: the triads on every degree of a seven-note scale, else the main ones. */
 export function triadsOf(scale: Scale): readonly Chord[] {
-  return scale.semitones.length === 7
+  return scale.semitones.length === 7 && scale.group !== 'blues'
     ? scale.semitones.map((_, i) => triadOn(scale, i + 1))
     : mainChords(scale);
 }

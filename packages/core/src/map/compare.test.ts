@@ -42,6 +42,6 @@ test('a layer leaves the rest aside in drawing, line and inventory', () => {
   expect(
     map.ways
       .filter((way) => way.degree === '4')
-      .every((way) => way.role === 'outside' && way.advice === 'leave'),
+      .every((way) => way.role === 'outside' && way.music === 'leave'),
   ).toBe(true);
 });

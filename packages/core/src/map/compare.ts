@@ -25,7 +25,7 @@ export interface Comparison {
   readonly coverage: readonly [string, string];
 }
 
-const belongs = (way: WayView) => way.usable && way.role !== 'outside' && way.role !== 'colour';
+const belongs = (way: WayView) => way.usable && way.music === 'in';
 
 /** @param sameInstrument false across instruments, whose ways have nothing in common */
 export function compareMaps(first: MapView, second: MapView, sameInstrument: boolean): Comparison {

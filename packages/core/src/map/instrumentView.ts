@@ -2,7 +2,7 @@ import type { Air, Side } from '../families/way.ts';
 import type { Chord } from '../harmony/chord.ts';
 import { scaleRoles, type Role } from '../harmony/role.ts';
 import type { Instrument } from '../instrument/instrument.ts';
-import { takeInventory, type Advice } from '../inventory/inventory.ts';
+import { takeInventory, type Music } from '../inventory/inventory.ts';
 import { frequency, type Pitch } from '../pitch/pitch.ts';
 import { usableWays } from '../route/context.ts';
 import { namer, type Namer } from '../scale/namer.ts';
@@ -30,7 +30,7 @@ export interface WayView {
   readonly usable: boolean;
   /** It only repeats a pitch with an easier way. */
   readonly redundant: boolean;
-  readonly advice: Advice;
+  readonly music: Music;
   /** Names of the chords it belongs to: the main ones, and those asked for. */
   readonly chords: readonly string[];
   /** Sounding frequency at the instrument's pitch standard. */
@@ -47,8 +47,7 @@ export function waysIn(
   { naming, dialect }: NotationOptions,
 ): readonly WayView[] {
   const name = namer(key, naming);
-  const items = takeInventory(instrument, key, roles, over).byTechnique.flatMap((group) => group.items);
-  return items.map(({ way, ...judged }): WayView => {
+  return takeInventory(instrument, key, roles, over).map(({ way, ...judged }): WayView => {
     const { id, words, pitch, air, technique } = way;
     const cents = instrument.centsOf(way);
     return {

@@ -131,7 +131,7 @@ test('notes that cannot be had are passed over and named with the reason', () =>
   ]);
   expect(routeOf(instrument, [70], beginner).notes[0]!.missing).toMatchObject({
     reason: 'preference',
-    text: 'needs a middle bend on 3',
+    text: 'needs a bend on 3',
   });
   expect(routeOf(instrument, [], beginner).effort.total).toBe(0);
 });

@@ -61,8 +61,8 @@ export const terms: readonly EffortTerm<DiatonicLayout, DiatonicWay>[] = [
   { ...holesJumped, weight: 0.7 },
   {
     id: 'bends',
-    label: 'full bends',
-    about: 'Draw bends down to their floor.',
+    label: 'full and half-tone bends',
+    about: 'Draw bends down to their floor, and the everyday half tone of a hole that bends further.',
     tally: 'notes',
     weight: 1,
     onWay({ way }, { layout }) {

@@ -24,7 +24,8 @@ function techniqueOf(sound: ReedSound): TechniqueId {
   if (sound.kind === 'plain') return 'plain';
   if (sound.kind === 'over') return sound.air === 'out' ? 'overblow' : 'overdraw';
   if (sound.air === 'out') return 'blow-bend';
-  if (sound.room === 1) return 'shallow-bend';
+  // The first half tone of a hole that bends three is the everyday blue third of hole 3, not one hard to hold.
+  if (sound.room === 1 || (sound.room > 2 && sound.depth === 1)) return 'shallow-bend';
   return sound.depth === sound.room ? 'deep-bend' : 'middle-bend';
 }
 
