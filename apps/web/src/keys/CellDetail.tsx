@@ -7,6 +7,7 @@ import type { QuestionState } from '../question/useQuestion.ts';
 import {
   demandsText,
   hardText,
+  almostText,
   octavesText,
   partsText,
   scaleName,
@@ -42,7 +43,7 @@ export function CellDetail({ cell, state: { chosen, family, question, settings }
       </h2>
       <p>{cell.facts.join(' · ')}</p>
       <p>
-        <b className="keys-figure">{octavesText(cell)}</b>
+        <b className="keys-figure">{octavesText(cell)}</b> {almostText(cell)}
         {cell.octaves.length > 0 && <> {whereText(cell)}</>}
       </p>
       <p>

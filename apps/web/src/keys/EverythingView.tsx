@@ -10,7 +10,7 @@ import type { InstrumentRecord } from '../api/records.ts';
 import { useEverything, type CabinetSuggestion } from '../compute/compute.ts';
 import { subjectOf } from '../compute/subject.ts';
 import { refWith } from '../question/reference.ts';
-import { demandsText, notesText, octavesText } from './cellWords.ts';
+import { almostText, demandsText, notesText, octavesText } from './cellWords.ts';
 import type { KeysViewProps } from './keysView.ts';
 import { mapLink } from './mapLink.ts';
 import { TableHeads } from '../controls/TableHeads.tsx';
@@ -69,7 +69,7 @@ function SuggestionRow({ suggestion, reference }: { suggestion: Suggestion; refe
       </TableCell>
       <TableCell>{todo.length > 0 ? todo.join(', ') : 'nothing'}</TableCell>
       <TableCell>
-        <b>{octavesText(cell)}</b>
+        <b>{octavesText(cell)}</b> {almostText(cell)}
         <span>{notesText(cell, familyById(spec.family)!)}</span>
       </TableCell>
       <TableCell>{demandsText(cell)}</TableCell>

@@ -7,7 +7,7 @@ import { families, FAMILY_IDS, familyById, type Family, type presetsFor } from '
 import { usePresetsFor } from '../compute/compute.ts';
 import { Picklist } from '../controls/Picklist.tsx';
 import { presetRef } from '../question/reference.ts';
-import { demandsText, notesText, octavesText } from './cellWords.ts';
+import { almostText, demandsText, notesText, octavesText } from './cellWords.ts';
 import type { KeysViewProps } from './keysView.ts';
 import { mapLink } from './mapLink.ts';
 import { TableHeads } from '../controls/TableHeads.tsx';
@@ -49,6 +49,7 @@ interface Row {
   readonly ones: readonly One[];
   readonly position: string;
   readonly octaves: string;
+  readonly almost: string;
   readonly notes: string;
   readonly demands: string;
 }
@@ -61,6 +62,7 @@ function merged(ones: readonly One[], family: Family): readonly Row[] {
     const told = {
       position: [...cell.facts.slice(0, 1), ...todo].join(', '),
       octaves: octavesText(cell),
+      almost: almostText(cell),
       notes: notesText(cell, family),
       demands: demandsText(cell),
     };
@@ -71,7 +73,7 @@ function merged(ones: readonly One[], family: Family): readonly Row[] {
 }
 
 function ChoiceRow({ row, kind }: { row: Row; kind: string }) {
-  const { ones, position, octaves, notes, demands } = row;
+  const { ones, position, octaves, almost, notes, demands } = row;
   return (
     <TableRow className={ones[0]!.cell.best === undefined ? 'keys-poor' : ''}>
       <TableCell component="th" scope="row" className="keys-ones">
@@ -83,7 +85,7 @@ function ChoiceRow({ row, kind }: { row: Row; kind: string }) {
       </TableCell>
       <TableCell>{position}</TableCell>
       <TableCell>
-        <b>{octaves}</b>
+        <b>{octaves}</b> {almost}
         <span>{notes}</span>
       </TableCell>
       <TableCell>{demands}</TableCell>

@@ -8,7 +8,7 @@ import {
   scaleById,
   specFromPreset,
 } from '@same-song/core';
-import { demandsText, hardText, octavesText, tonicText, whereText } from './cellWords.ts';
+import { almostText, demandsText, hardText, octavesText, tonicText, whereText } from './cellWords.ts';
 import { mapLink } from './mapLink.ts';
 
 const cells = FAMILY_IDS.flatMap((id) => {
@@ -34,6 +34,24 @@ test('every cell of every family says what it shows, and nothing where there is 
     if (count === 0) expect(hardText(cell, family)).toBe('');
     expect(tonicText(cell.tonic)).toMatch(/^[A-G][♯♭]?$/);
   }
+});
+
+test('an octave that lacks only its last note is told, high, low or alone', () => {
+  const dorian = (preset: string, tonic: number) => {
+    const instrument = expectOk(openInstrument(specFromPreset('diatonic', preset)));
+    const table = keyTable(
+      instrument,
+      [expectOk(scaleById('minor-pentatonic'))],
+      defaultPreferences(families.diatonic),
+    );
+    return table.rows.flat().find((cell) => cell.home === tonic)!;
+  };
+  // 3rd position on a C harmonica: D4, D5, and D6 up to C7.
+  expect(almostText(dorian('60', 2))).toBe('and a high one that lacks only its last note');
+  expect(dorian('60', 2).octaves).toHaveLength(2);
+  // 5th position begins on E4 and has both octaves up to E6; nothing begins on E6 but E, G and A.
+  expect(almostText(dorian('60', 4))).toBe('');
+  expect(almostText({ ...dorian('60', 2), octaves: [] })).toBe('but one that lacks only its last note');
 });
 
 test('octaves begin on the note that the key is called after', () => {

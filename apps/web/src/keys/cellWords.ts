@@ -12,8 +12,16 @@ import { callIn } from '../question/questionWords.ts';
 /** `2 octaves`, or `no whole octave`. */
 export function octavesText(cell: KeyCell): string {
   const count = cell.octaves.length;
-  if (count === 0) return 'no whole octave';
-  return counted(count, 'octave');
+  return count === 0 ? 'no whole octave' : counted(count, 'octave');
+}
+
+/** Octaves that lack only their last note, which players count as well: `and a high one that lacks only its last note`. */
+export function almostText({ almost, octaves }: KeyCell): string {
+  const home = almost[almost.length - 1];
+  if (home === undefined) return '';
+  const [lowest] = octaves;
+  const which = !lowest ? 'but one' : home > lowest.from ? 'and a high one' : 'and a low one';
+  return `${which} that lacks only its last note`;
 }
 
 export function tonicText(code: string): string {

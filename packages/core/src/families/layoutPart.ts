@@ -25,8 +25,11 @@ export interface LayoutOption {
   readonly label: string;
   readonly value: string;
   readonly choices: readonly { readonly id: string; readonly label: string; readonly group?: string }[];
-  /** What a player must do to change it without a workshop, e.g. `put the capo on fret 3`; undefined where it takes one. */
-  readonly retune?: (value: string) => string;
+  /**
+   * What a player must do to change it without a workshop, e.g. `put the capo on fret 3`; undefined for a value that the
+   * instrument does not bear, and altogether where it takes a workshop.
+   */
+  readonly retune?: (value: string) => string | undefined;
 }
 
 /** A property of an element beside its pitch. */

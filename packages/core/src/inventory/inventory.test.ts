@@ -73,7 +73,7 @@ test('lists: by technique from easy to hard, what cannot be had apart, what only
   ]);
   expect(told).toEqual([
     [
-      'In the scale',
+      'In the scale or the chord',
       'plain notes: 1b 1d 2b 2d 3b 3d 4b 4d 5b 6b 6d 7b 7d 8b 8d 9b 10b 10d',
       'middle bends: 2d1 3d2',
       'blow bends: 9b1 10b1',

@@ -23,13 +23,17 @@ export interface InventoryList<W> {
 }
 
 const HEADINGS = Object.freeze([
-  { id: 'in', title: 'In the scale', about: 'The easiest first.' },
+  { id: 'in', title: 'In the scale or the chord', about: 'The easiest first.' },
   {
     id: 'risk',
     title: 'A risk',
     about: 'Outside the scale, but it may pay off: short, and led on by a step.',
   },
-  { id: 'leave', title: 'Leave out', about: 'Neither in the scale nor a step from it.' },
+  {
+    id: 'leave',
+    title: 'Leave out',
+    about: 'Outside the scale: nothing leads on from it, or it is too hard for what it gives.',
+  },
   {
     id: 'not-yet',
     title: 'Not possible yet',

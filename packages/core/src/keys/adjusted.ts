@@ -46,8 +46,15 @@ export function withSetting(
       message: `${option.label}: “${shown(choice)}” is not among the choices.`,
     });
   if (choice === option.value) return ok({ instrument, todo });
+  const step = option.retune(choice);
+  if (step === undefined)
+    return fail({
+      field: 'choice',
+      wrong: shown(choice),
+      message: `${option.label}: “${shown(choice)}” is more than a string bears.`,
+    });
   const changed = { ...instrument.spec, layout: instrument.withOption(id, choice) };
   const asChosen = openInstrument(changed);
   const opened = asChosen.ok ? asChosen : openInstrument({ ...changed, choices: [] });
-  return opened.ok ? ok({ instrument: opened.value, todo: [...todo, option.retune(choice)] }) : opened;
+  return opened.ok ? ok({ instrument: opened.value, todo: [...todo, step] }) : opened;
 }

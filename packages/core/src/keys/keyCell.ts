@@ -32,8 +32,12 @@ export interface KeyCell {
   readonly of: number;
   /** Complete octaves, rising. */
   readonly octaves: readonly OctaveFit[];
+  /** Where octaves begin that lack only their last note, home itself, rising. */
+  readonly almost: readonly Pitch[];
   /** Index of the octave that costs least; undefined where none is complete. */
   readonly best: number | undefined;
+  /** How hard the key is on the instrument; only ranks, the less the better. */
+  readonly ease: number;
   /** What that octave asks; nothing where there is none. */
   readonly demands: Demands;
   /** Scale pitches within the compass that cannot be had, rising. */
@@ -62,7 +66,7 @@ export function keyCell(
 ): KeyCell {
   const instrument = base.forKey(key);
   const context = contextFor(instrument);
-  const { wanted, missing, octaves: routes } = octavesOf(context, key);
+  const { wanted, missing, almost, octaves: routes } = octavesOf(context, key);
   const octaves = routes.map(({ from, route }): OctaveFit => {
     return { from, total: route.total, hard: hardOf(context, route) };
   });
@@ -78,7 +82,13 @@ export function keyCell(
     have: wanted.length - missing.length,
     of: wanted.length,
     octaves,
+    almost,
     best,
+    ease: easeOf(context, key, {
+      notes: key.scale.semitones.length + 1,
+      effort: best === undefined ? undefined : octaves[best]!.total,
+      lacking: wanted.length === 0 ? 1 : missing.length / wanted.length,
+    }),
     demands: best === undefined ? [] : demandsOf(routes[best]!.route),
     missing,
     facts: instrument.facts(key),
@@ -113,13 +123,14 @@ export function octavesInFull(
 /** Scale pitches within the range, those that are missing, and a route up every complete octave. */
 function octavesOf(context: RoutingContext, key: Key) {
   const { wanted, missing } = scaleInRange(context, key);
-  const octaves = wanted.flatMap((from) => {
-    if (aboveHome(key, from) !== 0) return [];
-    const pitches = [...key.scale.semitones.map((s) => from + s), from + 12];
-    const whole = pitches.every((pitch) => context.has(pitch));
-    return whole ? [{ from, route: quickRoute(context, pitches) }] : [];
-  });
-  return { wanted, missing, octaves };
+  const notesFrom = (home: Pitch) => key.scale.semitones.map((semitone) => home + semitone);
+  const begun = wanted.filter((from) => aboveHome(key, from) === 0 && notesFrom(from).every(context.has));
+  const ended = begun.filter((from) => context.has(from + 12));
+  const octaves = ended.map((from) => ({
+    from,
+    route: quickRoute(context, [...notesFrom(from), from + 12]),
+  }));
+  return { wanted, missing, octaves, almost: begun.filter((from) => !context.has(from + 12)) };
 }
 
 function hardOf({ instrument }: RoutingContext, { ways }: QuickRoute): readonly string[] {
@@ -133,17 +144,37 @@ function demandsOf(route: QuickRoute): Demands {
   return felt.map(({ id, label, count }) => ({ id, label, count }));
 }
 
+/** A share of notes that nobody misses. */
+const UNNOTICED = 0.05;
+/** What the share of notes missed counts beside the effort of a note. */
+const PER_SHARE = 2;
+/** What it counts that a tone of the blues' major chords does not come plain. */
+const PER_CHORD_TONE = 0.7;
+/** More than any effort: without a complete octave a key does not lie on an instrument. */
+const NO_OCTAVE = 100;
+
 /**
- * Orders cells by how well they serve: complete octaves before none, then nothing hard, then nothing missing, then the
- * least effort a note. Negative when the first serves better.
+ * The effort of a note in the octave that lies best, and what is lacking. The blues is played over sevenths, so that the
+ * major chords' tones beside the scale, 3 and 6, count where they do not come plain.
+ * Source: the order in which teachers take harmonicas to a key.
  */
+function easeOf(
+  { usable, instrument }: RoutingContext,
+  key: Key,
+  { notes, effort, lacking }: { notes: number; effort: number | undefined; lacking: number },
+): number {
+  const plain = instrument.family.techniques[0]!.id;
+  const comesPlain = (semitone: number) =>
+    usable.some((way) => way.technique === plain && aboveHome(key, way.pitch) === semitone);
+  const tones = key.scale.group === 'blues' ? [4, 9].filter((s) => !key.scale.semitones.includes(s)) : [];
+  return (
+    (effort === undefined ? NO_OCTAVE : effort / notes) +
+    PER_SHARE * Math.max(0, lacking - UNNOTICED) +
+    PER_CHORD_TONE * tones.filter((semitone) => !comesPlain(semitone)).length
+  );
+}
+
+/** Orders cells by how well they serve; negative when the first serves better. */
 export function byEase(a: KeyCell, b: KeyCell): number {
-  const rank = (cell: KeyCell) => {
-    const octave = cell.best === undefined ? undefined : cell.octaves[cell.best]!;
-    const share = cell.of === 0 ? 1 : 1 - cell.have / cell.of;
-    return [octave ? 0 : 1, octave?.hard.length ?? 0, Math.round(share * 20), octave?.total ?? share];
-  };
-  const [first, second] = [rank(a), rank(b)];
-  for (const [i, value] of first.entries()) if (value !== second[i]) return value - second[i]!;
-  return 0;
+  return a.ease - b.ease;
 }

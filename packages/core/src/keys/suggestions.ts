@@ -25,16 +25,23 @@ export interface Suggestion {
 const VARIANTS = 160;
 
 /**
- * What an instrument offers for a key: as it stands, and the best it can be brought to without a workshop where that
- * serves better.
+ * What an instrument offers for a key: first as it stands, then the best it can be brought to without a workshop, where
+ * that gives octaves or notes that are lacking. Nobody retunes for a little less effort.
  */
 export function suggestionsFor(instrument: Instrument, key: Key): readonly Suggestion[] {
   const standing = suggestion(instrument, key, [], []);
   const variants = variantsOf(instrument).map((variant) =>
     suggestion(variant.instrument, key, variant.settings, variant.todo),
   );
-  const better = variants.sort((a, b) => byEase(a.cell, b.cell) || a.todo.length - b.todo.length)[0];
-  return better && byEase(better.cell, standing.cell) < 0 ? [better, standing] : [standing];
+  const [better] = rankSuggestions(variants.filter(({ cell }) => gives(cell, standing.cell)));
+  return better ? [standing, better] : [standing];
+}
+
+/** Whether a cell has octaves or notes that another lacks. */
+function gives(cell: KeyCell, standing: KeyCell): boolean {
+  const lacking = ({ of, have }: KeyCell) => (of === 0 ? 1 : 1 - have / of);
+  if (cell.octaves.length !== standing.octaves.length) return cell.octaves.length > standing.octaves.length;
+  return lacking(cell) < lacking(standing);
 }
 
 function suggestion(
@@ -77,9 +84,22 @@ export function everythingFor(instruments: readonly Instrument[], key: Key): rea
   return rankSuggestions(instruments.flatMap((instrument) => suggestionsFor(instrument, key)));
 }
 
-/** The same suggestions, best first. */
+/** What it counts, beside the effort of a note, that an instrument must be set first. */
+const PER_SETTING = 0.5;
+
+/**
+ * The same suggestions, best first: complete octaves before none, then by the techniques that cannot be relied on, since
+ * effort alone does not compare one family with another; one that needs no setting before one that is hardly easier.
+ */
 export function rankSuggestions<S extends Suggestion>(suggestions: readonly S[]): readonly S[] {
-  return [...suggestions].sort((a, b) => byEase(a.cell, b.cell) || a.todo.length - b.todo.length);
+  const ranks = ({ cell, settings, todo }: S) => {
+    const octave = cell.best === undefined ? undefined : cell.octaves[cell.best];
+    return [octave ? 0 : 1, octave?.hard.length ?? 0, cell.ease + PER_SETTING * settings.length, todo.length];
+  };
+  return [...suggestions].sort((a, b) => {
+    const other = ranks(b);
+    return ranks(a).reduce((order, rank, i) => order || rank - other[i]!, 0);
+  });
 }
 
 /** Every preset of a family for a key, best first: which one to pick up or to buy. */

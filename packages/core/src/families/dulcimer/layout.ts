@@ -144,11 +144,16 @@ export function options(layout: DulcimerLayout): readonly LayoutOption[] {
   ];
 }
 
-/** Which strings to tune, and how far: `tune the middle string down a tone`. */
-function retuneWords(layout: DulcimerLayout, value: string): string {
+/** Semitones that a string moves from what it is strung for: up, it nears what breaks it. */
+const STRING_BEARS = Object.freeze({ up: 2, down: 5 });
+
+/** Which strings to tune, and how far: `tune the middle string down a tone`; undefined for more than a string bears. */
+function retuneWords(layout: DulcimerLayout, value: string): string | undefined {
   const wanted = TUNINGS[value as TuningId];
+  const moves = STRINGS.map((name, i) => (wanted?.[i] ?? layout.strings[name]) - layout.strings[name]);
+  if (moves.some((by) => by > STRING_BEARS.up || -by > STRING_BEARS.down)) return undefined;
   const changes = STRINGS.flatMap((name, i) => {
-    const by = (wanted?.[i] ?? layout.strings[name]) - layout.strings[name];
+    const by = moves[i]!;
     if (by === 0) return [];
     const far = ['', 'a semitone', 'a tone'][Math.abs(by)] ?? `${Math.abs(by)} semitones`;
     return [`tune the ${name} string ${by > 0 ? 'up' : 'down'} ${far}`];
