@@ -39,7 +39,13 @@ export { searchScales } from './scale/search.ts';
 
 // Chords and progressions
 export { FORMS, parseProgression, type Progression } from './harmony/progression.ts';
-export { notesOver, scaleFit, suitableScales, type FittedNote } from './harmony/suitability.ts';
+export {
+  notesOver,
+  scaleFit,
+  suitableScales,
+  type FittedNote,
+  type ScaleFit,
+} from './harmony/suitability.ts';
 export { chordSymbol, parseChord, type Chord } from './harmony/chord.ts';
 export { LAYERS } from './harmony/layer.ts';
 export type { Role } from './harmony/role.ts';

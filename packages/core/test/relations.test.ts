@@ -185,7 +185,6 @@ describe('scales over chords', () => {
         const text = list.map(([sign, degree, quality]) => `${sign}${degree}${quality}`).join(' ');
         const progression = expectOk(parseProgression('x', text, 4));
         expect(progression.bars).toHaveLength(list.length);
-        let clashes = 0;
         for (const [chord] of progression.bars) {
           const over = notesOver(scale, chord!);
           expect(over.map((note) => note.semitone)).toEqual(scale.semitones);
@@ -195,13 +194,12 @@ describe('scales over chords', () => {
             if (note.instead !== undefined)
               expect(over.find((n) => n.semitone === note.instead)!.fit).not.toBe('clash');
           }
-          clashes += over.filter((note) => note.fit === 'clash').length;
         }
         const fit = scaleFit(scale, progression);
-        expect(fit.clashes).toBe(clashes);
+        expect(fit.score).toBeLessThanOrEqual(fit.covers);
         expect(fit.covers).toBeGreaterThanOrEqual(0);
         expect(fit.covers).toBeLessThanOrEqual(1);
-        expect(suitableScales(progression).length).toBeGreaterThan(20);
+        expect(suitableScales(progression).scales.length).toBeGreaterThan(20);
       }),
       { numRuns: 40 },
     );

@@ -24,7 +24,7 @@ import { SceneView } from '../scene/SceneView.tsx';
 import type { KeysViewProps } from './keysView.ts';
 import { Suits } from './Suits.tsx';
 
-const FIT_WORDS = { chord: 'chord tone', passing: 'passing', clash: 'clashes' } as const;
+const FIT_WORDS = { chord: 'chord tone', passing: 'passing', blue: 'blue note', clash: 'clashes' } as const;
 
 /** A progression in the chosen key: what the scale is over every bar, on the drawing too, and scales that suit it better. */
 export function ProgressionView({ state }: KeysViewProps) {
@@ -94,7 +94,7 @@ export function ProgressionView({ state }: KeysViewProps) {
               <SceneView scene={scene} label={`${chosen!.spec.name} over ${chord.name}`} />
             </div>
             <p className="keys-legend">
-              Solid: chord tones · outlined: passing · lozenge: clashes · dot: not in the scale
+              Solid: chord tones · outlined: passing or blue · lozenge: clashes · dot: not in the scale
             </p>
           </>
         )}

@@ -7,6 +7,7 @@ import {
   suitableScales,
   type Key,
   type Progression,
+  type ScaleFit,
 } from '@same-song/core';
 
 const SUGGESTIONS = 7;
@@ -20,7 +21,7 @@ interface SuitsProps {
 /** How a scale suits a progression, where it clashes, and which scales would suit better. */
 export function Suits({ progression, current, onScale }: SuitsProps) {
   const own = scaleFit(current.scale, progression);
-  const better = useMemo(() => suitableScales(progression).slice(0, SUGGESTIONS), [progression]);
+  const { scales, blues } = useMemo(() => suitableScales(progression), [progression]);
   const clashes = progression.bars.flatMap((chords, i) =>
     chords.flatMap((chord) =>
       notesOver(current.scale, chord)
@@ -56,16 +57,28 @@ export function Suits({ progression, current, onScale }: SuitsProps) {
         </>
       )}
       <h3>Scales that suit, best first</h3>
-      <ol className="suits">
-        {better.map((fit) => (
-          <li key={fit.scale.id}>
-            <button type="button" className="link" onClick={() => onScale(fit.scale.id)}>
-              {fit.scale.name}
-            </button>
-            <span className="keys-soft">{fit.reason}</span>
-          </li>
-        ))}
-      </ol>
+      <Fits fits={scales.slice(0, SUGGESTIONS)} onScale={onScale} />
+      {blues.length > 0 && (
+        <>
+          <h3>Of the blues, a matter of taste</h3>
+          <Fits fits={blues} onScale={onScale} />
+        </>
+      )}
     </>
+  );
+}
+
+function Fits({ fits, onScale }: { fits: readonly ScaleFit[]; onScale: (id: string) => void }) {
+  return (
+    <ol className="suits">
+      {fits.map((fit) => (
+        <li key={fit.scale.id}>
+          <button type="button" className="link" onClick={() => onScale(fit.scale.id)}>
+            {fit.scale.name}
+          </button>
+          <span className="keys-soft">{fit.reason}</span>
+        </li>
+      ))}
+    </ol>
   );
 }

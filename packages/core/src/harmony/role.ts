@@ -7,7 +7,8 @@ export const ROLES = Object.freeze(['home', 'chord', 'scale', 'colour', 'outside
 export type Role = (typeof ROLES)[number];
 
 const MAJOR_THIRD = 4;
-const BLUE_NOTES: readonly number[] = [3, 6, 10];
+/** ♭3, ♭5 and ♭7. */
+export const BLUE_NOTES: readonly number[] = Object.freeze([3, 6, 10]);
 
 /**
  * Role of each of the twelve semitones above home.

@@ -1,10 +1,12 @@
 import { pitchClass, type PitchClass } from '../pitch/pitch.ts';
 import { SCALES, type Scale } from '../scale/scale.ts';
+import { counted } from '../words.ts';
 import type { Chord } from './chord.ts';
 import type { Progression } from './progression.ts';
+import { BLUE_NOTES } from './role.ts';
 
-/** What a note of a scale is over a chord: of the chord, passing, or rubbing against it. */
-export type NoteFit = 'chord' | 'passing' | 'clash';
+/** What a note of a scale is over a chord: of the chord, passing, a blue note of the blues, or rubbing against it. */
+export type NoteFit = 'chord' | 'passing' | 'blue' | 'clash';
 
 export interface FittedNote {
   /** Semitones above home. */
@@ -17,8 +19,8 @@ export interface FittedNote {
 }
 
 /**
- * The notes of a scale over one chord. A note clashes a semitone above a chord tone, or as the other third; the flat
- * third over a major chord is told apart, since players of the blues mean it.
+ * The notes of a scale over one chord. A note clashes a semitone above a chord tone, or as the other third; ♭3, ♭5 and
+ * ♭7 of a blues scale do not, since its players mean them.
  * Source: how teachers commonly judge notes against chords.
  */
 export function notesOver(scale: Scale, chord: Chord): readonly FittedNote[] {
@@ -28,7 +30,9 @@ export function notesOver(scale: Scale, chord: Chord): readonly FittedNote[] {
     const above = pitchClass(semitone - root);
     const wrongThird = (third === 4 && above === 3) || (third === 3 && above === 4);
     const rubs = chord.tones.some((tone) => pitchClass(semitone - tone) === 1);
-    const fit: NoteFit = chord.tones.includes(semitone) ? 'chord' : wrongThird || rubs ? 'clash' : 'passing';
+    const isBlue = scale.group === 'blues' && BLUE_NOTES.includes(semitone);
+    const against: NoteFit = isBlue ? 'blue' : 'clash';
+    const fit: NoteFit = chord.tones.includes(semitone) ? 'chord' : wrongThird || rubs ? against : 'passing';
     const why =
       fit !== 'clash' ? undefined : wrongThird ? 'the other third' : 'a semitone above a chord tone';
     return { semitone, fit, why };
@@ -47,46 +51,88 @@ export function notesOver(scale: Scale, chord: Chord): readonly FittedNote[] {
 /** How a scale does over a whole progression. */
 export interface ScaleFit {
   readonly scale: Scale;
-  /** Notes that clash, counted over all chords by the share of a bar each has. */
-  readonly clashes: number;
-  /** Chord tones that the scale has, of all chord tones, 0 to 1. */
+  /** Chord tones that the scale has, of all chord tones, 0 to 1; root and third count double. */
   readonly covers: number;
+  /** Higher is better; only ranks. */
+  readonly score: number;
   /** The reason in words. */
   readonly reason: string;
 }
 
-export function scaleFit(scale: Scale, progression: Progression): ScaleFit {
-  let clashes = 0;
-  let tones = 0;
-  let covered = 0;
-  const clashing = new Set<number>();
-  for (const [number, bar] of progression.bars.entries()) {
+/** What counts against a scale beside the share of chord tones it has. */
+const AGAINST = Object.freeze({
+  /** A note that rubs through a bar; one that belongs to the progression's own notes rubs less. */
+  rub: 0.25,
+  ownRub: 0.05,
+  foreign: 0.2,
+  beyondSeven: 0.1,
+});
+
+/**
+ * How a scale suits a progression: the share of chord tones it has, less what rubs in a bar, less foreign notes, less notes
+ * beyond seven. Source: a rule that gives what teachers expect: major under plain triads, Mixolydian under sevenths,
+ * harmonic minor under the minor form.
+ */
+export function scaleFit(scale: Scale, { bars }: Progression): ScaleFit {
+  const own = new Set(bars.flat().flatMap((chord) => chord.tones));
+  const rubbing = new Set<number>();
+  let [had, all, rubs] = [0, 0, 0];
+  for (const [number, bar] of bars.entries()) {
     for (const chord of bar) {
       const share = 1 / bar.length;
-      const found = notesOver(scale, chord).filter((note) => note.fit === 'clash').length;
-      if (found > 0) clashing.add(number + 1);
-      clashes += found * share;
-      tones += chord.tones.length * share;
-      covered += chord.tones.filter((tone) => scale.semitones.includes(tone)).length * share;
+      for (const tone of chord.tones) {
+        const weight = share * (isRootOrThird(chord, tone) ? 2 : 1);
+        all += weight;
+        if (scale.semitones.includes(tone)) had += weight;
+      }
+      for (const { semitone, fit } of notesOver(scale, chord)) {
+        if (fit !== 'clash') continue;
+        rubbing.add(number);
+        rubs += share * (own.has(semitone) ? AGAINST.ownRub : AGAINST.rub);
+      }
     }
   }
-  const covers = tones === 0 ? 0 : covered / tones;
-  const bars = [...clashing];
+  const covers = all === 0 ? 0 : had / all;
+  const foreign = scale.semitones.filter((semitone) => !own.has(semitone)).length;
+  const score =
+    covers -
+    rubs / Math.max(1, bars.length) -
+    AGAINST.foreign * foreign -
+    AGAINST.beyondSeven * Math.max(0, scale.semitones.length - 7);
   const where =
-    bars.length === 0 ? 'nothing clashes' : `clashes in ${bars.length} of ${progression.bars.length} bars`;
-  return { scale, clashes, covers, reason: `${where}, has ${Math.round(covers * 100)} % of the chord tones` };
+    rubbing.size === 0 ? 'nothing clashes' : `clashes in ${rubbing.size} of ${counted(bars.length, 'bar')}`;
+  return { scale, covers, score, reason: `${where}, has ${Math.round(covers * 100)} % of the chord tones` };
 }
 
-/** Scales of the catalogue by how well they suit a progression, the best first. A clash a bar outweighs all tones. */
-export function suitableScales(
-  progression: Progression,
-  scales: readonly Scale[] = SCALES,
-): readonly ScaleFit[] {
-  const bars = Math.max(1, progression.bars.length);
-  const score = (fit: ScaleFit) => 2 * fit.covers - fit.clashes / bars;
-  return scales
+function isRootOrThird({ tones }: Chord, tone: PitchClass): boolean {
+  const above = pitchClass(tone - tones[0]!);
+  return above === 0 || above === 3 || above === 4;
+}
+
+/** Scales of the catalogue for a progression. */
+export interface SuitableScales {
+  /** The best first. */
+  readonly scales: readonly ScaleFit[];
+  /** Scales of the blues, a matter of taste; empty where the chords are no majors or sevenths on 1, 4 and 5. */
+  readonly blues: readonly ScaleFit[];
+}
+
+/** Scales of five to eight notes by how well they suit a progression. */
+export function suitableScales(progression: Progression, among: readonly Scale[] = SCALES): SuitableScales {
+  const fits = among
     .filter((scale) => scale.group !== 'chords' && scale.semitones.length >= 5 && scale.semitones.length <= 8)
     .map((scale, order) => ({ fit: scaleFit(scale, progression), order }))
-    .sort((a, b) => score(b.fit) - score(a.fit) || a.order - b.order)
+    .sort((a, b) => b.fit.score - a.fit.score || a.order - b.order)
     .map(({ fit }) => fit);
+  const isBlues = progression.bars.flat().every(isOfTheBlues);
+  return {
+    scales: fits.filter(({ scale }) => scale.group !== 'blues'),
+    blues: isBlues ? fits.filter(({ scale }) => scale.group === 'blues') : [],
+  };
+}
+
+function isOfTheBlues({ tones }: Chord): boolean {
+  const [root = 0, ...rest] = tones;
+  const above = rest.map((tone) => pitchClass(tone - root));
+  return [0, 5, 7].includes(root) && above.includes(4) && above.every((a) => [4, 7, 10].includes(a));
 }
