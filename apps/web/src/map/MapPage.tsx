@@ -13,6 +13,7 @@ import { LinePanel } from './LinePanel.tsx';
 import { MapTools } from './MapTools.tsx';
 import { MapWarnings } from './MapWarnings.tsx';
 import { PrintSheet } from './PrintSheet.tsx';
+import { TEMPO } from './TempoField.tsx';
 import { noteSelection, readSelection, waySelection } from './selection.ts';
 import { useComparison, type Beside } from './useComparison.ts';
 import { useMapKeys } from './useMapKeys.ts';
@@ -49,8 +50,6 @@ export function MapPage() {
   );
 }
 
-const TEMPO = 92;
-
 interface MapBodyProps {
   readonly state: QuestionState;
   readonly view: MapView;
@@ -66,7 +65,7 @@ const MapBody = memo(
 
 function Body({ state, view }: MapBodyProps) {
   const { question, at, current, chosen, family, select, change } = state;
-  const [tempo, setTempo] = useState(TEMPO);
+  const [tempo, setTempo] = useState<number>(TEMPO.usual);
   const selection = useMemo(() => readSelection(view, at), [view, at]);
   const [droning, setDroning] = useState(true);
   const voice = useMemo(

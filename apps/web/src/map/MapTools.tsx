@@ -3,6 +3,7 @@ import { NAMINGS, sceneToSvg, type MapView, type NamingStyle } from '@same-song/
 import { download, fileName } from '../frame/files.ts';
 import { dialectOf } from '../api/settings.ts';
 import { Check } from '../controls/Check.tsx';
+import { TempoField } from './TempoField.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
 import { CompareButton } from './CompareButton.tsx';
 import { KeepQuestion } from './KeepQuestion.tsx';
@@ -37,18 +38,7 @@ export function MapTools(props: MapToolsProps) {
       <Button variant="contained" onClick={onPlay} title="Space">
         {playing ? 'Stop' : 'Play'}
       </Button>
-      <label className="map-tool">
-        <span className="unseen">Beats a minute</span>
-        <input
-          type="number"
-          min={30}
-          max={240}
-          step={4}
-          value={tempo}
-          onChange={(event) => onTempo(Math.min(240, Math.max(30, Number(event.target.value) || 30)))}
-        />
-        bpm
-      </label>
+      <TempoField tempo={tempo} onTempo={onTempo} />
       <Picklist
         label="Tab"
         silent

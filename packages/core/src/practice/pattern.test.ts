@@ -20,7 +20,7 @@ test.each([
   ['pedal', 4, '1 2 1 3 1 4'],
   ['thirds', 5, '1 3 2 4 3 5'],
   ['arpeggios', 6, '1 3 5 2 4 6'],
-  ['anchor', 4, '4 1 3 1 2 1'],
+  ['anchor', 4, '2 1 3 1 4 1'],
   ['loops', 5, '1 2 3 4 1 2 3 4 2 3 4 5 2 3 4 5'],
 ])('%s over %d notes', (id, count, order) => {
   expect(degrees(id, count)).toBe(order);
@@ -49,4 +49,18 @@ test('from the middle home and back finds home among the notes of the line', () 
   expect(line.map(({ pitch }) => noteText(name.spelled(pitch))).join(' ')).toBe(
     'C D E F G F E D C B A G A B C',
   );
+});
+
+test.each([
+  ['pedal', 'up', 'C D C E C F C G'],
+  ['pedal', 'down', 'C G C F C E C D'],
+  ['anchor', 'up', 'D C E C F C G C'],
+  ['anchor', 'down', 'G C F C E C D C'],
+  ['anchor', 'both', 'D C E C F C G C G C F C E C D C'],
+  ['neighbours', 'down', 'G F G F E F E D E D C D'],
+] as const)('%s %s: what the line returns to stays below', (pattern, direction, names) => {
+  const key = keyOf(expectOk(scaleById('major')), expectOk(parseNote('C')));
+  const line = scaleLine(key, { low: 60, high: 67 }, { direction, pattern: patternById(pattern) });
+  const name = namer(key, 'key');
+  expect(line.map(({ pitch }) => name.bare(pitch)).join(' ')).toBe(names);
 });

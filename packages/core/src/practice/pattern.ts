@@ -4,6 +4,8 @@ export interface Pattern {
   /** Fits into the question line: `two octaves up in groups of three`. */
   readonly label: string;
   readonly about: string;
+  /** True where the first index is the lowest note whichever way the line goes, and only the others turn round. */
+  readonly anchored?: boolean;
   /**
    * @param count how many notes there are
    * @param homes indices of home among them, rising
@@ -37,19 +39,18 @@ export const PATTERNS = Object.freeze([
   {
     id: 'pedal',
     label: 'over a pedal',
-    about: 'Home, 2, home, 3, home, 4 …',
+    about: 'The lowest note before each of the others: 1 2, 1 3, 1 4 …',
+    anchored: true,
     order: (count: number) => upTo(count - 1).flatMap((i) => [0, i + 1]),
   },
   { id: 'thirds', label: 'in broken thirds', about: '1 3, 2 4, 3 5 …', order: groups(2, [0, 2]) },
   { id: 'arpeggios', label: 'in arpeggios', about: '1 3 5, 2 4 6, 3 5 7 …', order: groups(3, [0, 2, 4]) },
   {
     id: 'anchor',
-    label: 'down to the anchor and back',
-    about: 'Down the notes, returning to the lowest one after each.',
-    order: (count: number) =>
-      upTo(count - 1)
-        .reverse()
-        .flatMap((i) => [i + 1, 0]),
+    label: 'returning to the anchor',
+    about: 'Each note, and back to the lowest one after it.',
+    anchored: true,
+    order: (count: number) => upTo(count - 1).flatMap((i) => [i + 1, 0]),
   },
   {
     id: 'loops',

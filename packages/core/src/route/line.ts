@@ -58,8 +58,8 @@ export interface LineShape {
 }
 
 /**
- * The notes of a scale between two limits in a pattern, a quarter each. Down is the pattern read backwards in pitch; both ways
- * the turning note comes once.
+ * The notes of a scale between two limits in a pattern, a quarter each. Down is the pattern read backwards in pitch, but for
+ * an anchor, which stays below; both ways the turning note comes once.
  */
 export function scaleLine(key: Key, limits: Limits | undefined, shape: Direction | LineShape): LineNote[] {
   if (!limits) return [];
@@ -72,8 +72,11 @@ export function scaleLine(key: Key, limits: Limits | undefined, shape: Direction
     const homes = pitches.flatMap((pitch, i) => (aboveHome(key, pitch) === 0 ? [i] : []));
     return pattern.order(pitches.length, homes).map((i) => pitches[i]!);
   };
+  const falling = pattern.anchored
+    ? [...rising.slice(0, 1), ...rising.slice(1).reverse()]
+    : [...rising].reverse();
   const up = direction === 'down' ? [] : ordered(rising);
-  const down = direction === 'up' ? [] : ordered([...rising].reverse());
+  const down = direction === 'up' ? [] : ordered(falling);
   const joined = up[up.length - 1] === down[0] ? [...up, ...down.slice(1)] : [...up, ...down];
   return evenLine(joined);
 }
