@@ -95,6 +95,11 @@ figures('chromatic', '60-12', [
   ['slid', ['2ds'], 1],
   ['slid', ['2d'], 0],
   ['slid', ['1bs', '2bs'], 2],
+  // C on 4 before D, on 5 before D, and before B.
+  ['onward', ['5d'], 1, { from: ['4b'] }],
+  ['onward', ['5d'], 0, { from: ['5b'] }],
+  ['onward', ['4d'], 0, { from: ['4b'] }],
+  ['onward', ['2b'], 0, { from: ['1b'] }],
   ['blocks', ['1b', '5b'], 3],
   ['habit', ['4b'], 1, { options: { home: 'upper' } }],
   ['habit', ['5b'], 0, { options: { home: 'upper' } }],
@@ -265,7 +270,7 @@ test('every term of every family has a figure, but for those that come from oneâ
 /** Weights as judged in words: what is named first outweighs what is named after it. */
 test.each([
   ['diatonic', ['habit', 'overs', 'over-run', 'middles', 'bends', 'jumps', 'turns', 'breath']],
-  ['chromatic', ['habit', 'turns', 'slides', 'slid']],
+  ['chromatic', ['habit', 'slides', 'onward', 'turns']],
   ['whistle', ['halves', 'grip', 'registers', 'crossed', 'crosses', 'fingers']],
   ['english', ['hops', 'same-hand', 'weak', 'outer']],
   ['anglo', ['hops', 'turns', 'rows', 'weak', 'hands', 'left']],

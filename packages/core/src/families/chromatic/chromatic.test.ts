@@ -92,3 +92,13 @@ test('schools: open notes leave the slide out where they can, few slide moves ke
   expect(part('slides', 'slides')).toBeLessThanOrEqual(part('even', 'slides'));
   expect(part('turns', 'turns')).toBeLessThan(part('open', 'turns'));
 });
+
+test('the plain scale uses no slide; home lies on the upper hole where the line goes on, on the lower where it ends', () => {
+  const instrument = open('60-12');
+  const key = keyOf(expectOk(scaleById('major')), expectOk(parseNote('C')));
+  const compass = instrument.ways.map((way) => way.pitch);
+  const ids = (octaves: number) =>
+    routeOf(instrument, lineFromLowest(key, compass, octaves)).notes.map((note) => note.way!.id);
+  expect(ids(1).join(' ')).toBe('1b 1d 2b 2d 3b 3d 4d 4b');
+  expect(ids(2).join(' ')).toBe('1b 1d 2b 2d 3b 3d 4d 5b 5d 6b 6d 7b 7d 8d 8b');
+});

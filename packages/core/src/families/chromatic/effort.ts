@@ -14,8 +14,12 @@ function placeInTwin({ reeds }: ChromaticLayout, way: ChromaticWay): 'lower' | '
 
 const slideIn = (hold: Hold<ChromaticWay>) => hold[0]!.way.technique === 'slide';
 
+/**
+ * Weights by which a plain scale of the instrument's key is played with no slide, and most lines as practitioners play
+ * them: breath turns cost little, the slide much.
+ */
 export const terms: readonly EffortTerm<ChromaticLayout, ChromaticWay>[] = [
-  breathTurns,
+  { ...breathTurns, weight: 0.2 },
   {
     id: 'slides',
     label: 'slide moves',
@@ -30,8 +34,19 @@ export const terms: readonly EffortTerm<ChromaticLayout, ChromaticWay>[] = [
     label: 'notes with the slide',
     about: 'Notes that need the slide held in.',
     tally: 'notes',
-    weight: 0.3,
+    weight: 0.6,
     onWay: ({ way }) => (way.technique === 'slide' ? 1 : 0),
+  },
+  {
+    id: 'onward',
+    label: 'lower hole before going on up',
+    about: 'Home on the lower of its two holes although the line goes on upward.',
+    tally: 'sum',
+    weight: 0.3,
+    between(from: Hold<ChromaticWay>, to: Hold<ChromaticWay>, { layout }) {
+      const [before, after] = [from[0]!.way, to[0]!.way];
+      return after.pitch > before.pitch && placeInTwin(layout, before) === 'lower' ? 1 : 0;
+    },
   },
   tongueBlocks,
   {
@@ -62,14 +77,14 @@ export const preferences: readonly PreferencePreset[] = [
     id: 'turns',
     label: 'the fewest turns of breath',
     about: 'Long lines in one breath, whatever the slide must do.',
-    weights: { turns: 10, slides: 0.1, jumps: 0.1, slid: 0, habit: 0.5 },
+    weights: { turns: 10, slides: 0.1, jumps: 0.1, slid: 0, onward: 0, habit: 0.5 },
     avoid: [],
   },
   {
     id: 'slides',
     label: 'the fewest slide moves',
     about: 'A quiet hand; the breath turns instead.',
-    weights: { turns: 0.2, slides: 6 },
+    weights: { slides: 6, slid: 0 },
     avoid: [],
   },
   {
