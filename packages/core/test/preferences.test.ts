@@ -42,11 +42,11 @@ const AGREED: Readonly<Record<FamilyId, Readonly<Record<string, string>>>> = {
     alternate: 'same-hand 4, outer 0',
   },
   anglo: {
-    '': 'turns 0.8, rows 0.6, hops 2, weak 0.35, hands 0.1, left 0, air-button 2',
+    '': 'turns 0.8, rows 0.6, off-middle 0.6, hops 2, displaced 2, weak 0.35, hands 0.1, left 0, air-button 2',
     even: '',
-    along: 'rows 6, turns 0.05',
+    along: 'rows 6, turns 0.05, off-middle 0',
     across: 'turns 6, rows 0.05',
-    harmonic: 'left 5',
+    harmonic: 'left 5, off-middle 0.1',
     'two-rows': '',
   },
   dulcimer: {

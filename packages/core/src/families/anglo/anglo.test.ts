@@ -105,3 +105,29 @@ test.each([
   const result = openInstrument({ ...spec, layout: { ...(spec.layout as object), ...layout } });
   expect(result.ok ? [] : result.problems.map((p) => p.field)).toContain(field);
 });
+
+const octave = (tonic: string, low: string, preset: string) => {
+  const key = keyOf(expectOk(scaleById('major')), expectOk(parseNote(tonic)));
+  const line = scaleLine(key, { low: pitch(low), high: pitch(low) + 12 }, 'up');
+  return routeOf(open('C-G-sharp-on-push'), line, { preset, weights: {}, playingOptions: {} });
+};
+
+test('the middle row first: left for G alone in C, where pulling on avoids two turns', () => {
+  const ways = octave('C', 'C4', 'even').notes.map((note) => note.way!.id);
+  expect(ways).toEqual(['Lm3out', 'Lm3in', 'Lm4out', 'Lm4in', 'Lo4in', 'Lm5in', 'Rm1in', 'Rm1out']);
+});
+
+test('fingers keep their columns: none takes the button of another, none reaches across, none hops', () => {
+  for (const [tonic, low] of [
+    ['C', 'C4'],
+    ['D', 'D4'],
+  ] as const)
+    for (const preset of ['even', 'across', 'along']) {
+      const route = octave(tonic, low, preset);
+      expect([tonic, preset, count(route, 'displaced'), count(route, 'hops')]).toEqual([tonic, preset, 0, 0]);
+    }
+});
+
+test('the melody keeps to the right hand where it can: all of C major from C5 up', () => {
+  expect(octave('C', 'C5', 'harmonic').notes.every((note) => note.way!.id.startsWith('R'))).toBe(true);
+});

@@ -1,5 +1,5 @@
 import { EVEN_HAND, type EffortTerm, type PreferencePreset } from '../effortTerm.ts';
-import { fingerHops, fingersClash, weakFingers } from '../kernel/buttons.ts';
+import { fingerHops, fingersClash, fingersOutOfPlace, weakFingers } from '../kernel/buttons.ts';
 import type { Clash, FingeredWay, Hold } from '../way.ts';
 import type { AngloLayout } from './layout.ts';
 import type { AngloWay } from './ways.ts';
@@ -31,7 +31,16 @@ export const terms: readonly EffortTerm<AngloLayout, AngloWay>[] = [
     weight: 0.6,
     between: (from: Hold<AngloWay>, to: Hold<AngloWay>) => (share('row', from, to) ? 0 : 1),
   },
+  {
+    id: 'off-middle',
+    label: 'notes off the middle row',
+    about: 'Notes on the outside and inside rows, which are left for a missing note or to avoid a turn.',
+    tally: 'notes',
+    weight: 0.6,
+    onWay: ({ way }: FingeredWay<AngloWay>) => (way.row === 'middle' ? 0 : 1),
+  },
   fingerHops,
+  fingersOutOfPlace,
   { ...weakFingers, weight: 0.35 },
   {
     id: 'hands',
@@ -57,13 +66,13 @@ export const preferences: readonly PreferencePreset[] = [
     id: 'along',
     label: 'along the row',
     about: 'As few row changes as the notes allow: lively, with many turns.',
-    weights: { rows: 6, turns: 0.05 },
+    weights: { rows: 6, turns: 0.05, 'off-middle': 0 },
     avoid: [],
   },
   {
     id: 'across',
     label: 'across the rows',
-    about: 'As few turns of the bellows as the notes allow: smooth.',
+    about: 'Smooth: few turns of the bellows, on the middle row wherever it has the note in their direction.',
     weights: { turns: 6, rows: 0.05 },
     avoid: [],
   },
@@ -71,7 +80,7 @@ export const preferences: readonly PreferencePreset[] = [
     id: 'harmonic',
     label: 'melody right, chords left',
     about: 'The melody keeps to the right hand where it can.',
-    weights: { left: 5 },
+    weights: { left: 5, 'off-middle': 0.1 },
     avoid: [],
   },
   {

@@ -82,6 +82,28 @@ export const fingerHops: EffortTerm<unknown, ButtonWay> = Object.freeze({
   between: hops,
 });
 
+/** How many fingers take a button that another has just played, or reach across another to theirs. */
+function displaced(from: Hold<ButtonWay>, to: Hold<ButtonWay>): number {
+  let count = 0;
+  for (const before of from)
+    for (const after of to) {
+      if (before.way.hand !== after.way.hand || before.fingering === after.fingering) continue;
+      const fingers = fingerNumber(after.fingering) - fingerNumber(before.fingering);
+      const buttons = after.way.fromThumb - before.way.fromThumb;
+      if (before.way.button === after.way.button || fingers * buttons < 0) count += 1;
+    }
+  return count;
+}
+
+export const fingersOutOfPlace: EffortTerm<unknown, ButtonWay> = Object.freeze({
+  id: 'displaced',
+  label: 'fingers out of their columns',
+  about: 'Two fingers on one button one after the other, or one reaching across another.',
+  tally: 'sum',
+  weight: 2,
+  between: displaced,
+});
+
 export const weakFingers: EffortTerm<unknown, ButtonWay> = Object.freeze({
   id: 'weak',
   label: 'ring and little finger',
