@@ -219,12 +219,15 @@ figures('harp', 'c-34', [
   ['flips', ['18down/R1'], 0, { from: ['17down/R2'] }],
   ['hurry', ['18up/R1'], 0.75, { from: ['17down/R2'], timing: { haste: 0.75 } }],
   ['hurry', ['18up/R1'], 0, { from: ['17down/R2'], timing: { haste: 0 } }],
-  // Ring to thumb is three fingers: over three strings at rest, over five a stretch, over seven a new place.
-  ['moves', ['22down/R1'], 0, { from: ['17down/R4'] }],
-  ['moves', ['24down/R1'], 1, { from: ['17down/R4'] }],
+  // Ring to thumb lies over three strings to seven: two thirds and a fourth; over nine it is a stretch, over ten a new place.
+  ['moves', ['26down/R1'], 0, { from: ['17down/R4'] }],
+  ['moves', ['27down/R1'], 1, { from: ['17down/R4'] }],
   ['stretch', ['20down/R1'], 0, { from: ['17down/R4'] }],
-  ['stretch', ['22down/R1'], 2, { from: ['17down/R4'] }],
   ['stretch', ['24down/R1'], 0, { from: ['17down/R4'] }],
+  ['stretch', ['26down/R1'], 2, { from: ['17down/R4'] }],
+  ['stretch', ['27down/R1'], 0, { from: ['17down/R4'] }],
+  ['stretch', ['19down/R1'], 1, { from: ['17down/R4'] }],
+  ['stretch', ['17down/R4'], 2, { from: ['26down/R1'] }],
   // Within a hand a fourth from thumb to index, a third between others.
   ['stretch', ['15down/R3', '17down/R2', '20down/R1'], 0],
   ['stretch', ['15down/R2', '20down/R1'], 2],

@@ -163,10 +163,10 @@ test.each([
   [
     'harp',
     'c-34',
-    {},
+    { hands: 'right' },
     { '15down': 'R1 R2 R3 R4', '14down': 'R1 R2 R3 R4', '*15down': 'L1 L2 L3 L4 R1 R2 R3 R4' },
   ],
-  ['harp', 'c-34', { hands: 'split' }, { '15down': 'R1 R2 R3 R4', '14down': 'L1 L2 L3 L4' }],
+  ['harp', 'c-34', {}, { '15down': 'R1 R2 R3 R4', '14down': 'L1 L2 L3 L4' }],
   ['drum', 'c-major-8', {}, { t1: 'L R' }],
   ['drum', 'c-major-8', { hands: 'left' }, { t1: 'L' }],
   ['custom', 'bells-8', { hands: 'right' }, { p3: 'R' }],

@@ -7,6 +7,7 @@ import {
   naturalStrings,
   nearestStep,
   neighbours,
+  type Finger,
   type HandStep,
 } from './hand.ts';
 import { nameAt, type HarpLayout } from './layout.ts';
@@ -22,12 +23,13 @@ const CROSSING = 2;
 type HandMove = 'again' | 'crossed' | 'stretch' | 'moves';
 
 /** What one hand does from hold to hold: the nearest two strings that it plays decide. */
-function handMove({ sameString, strings, fingers }: HandStep): readonly [HandMove, number] {
+function handMove({ sameString, strings, fingers, natural }: HandStep): readonly [HandMove, number] {
   if (fingers === 0) return ['again', sameString ? 0.5 : 1];
   if (strings === 0) return ['stretch', 0];
   if (Math.sign(strings) !== Math.sign(fingers))
     return [Math.abs(strings) <= CROSSING ? 'crossed' : 'moves', 1];
-  const off = Math.abs(Math.abs(strings) - Math.abs(fingers));
+  // Fingers that lie on more strings than they are, up to a third and a fourth from thumb to index, are placed naturally.
+  const off = Math.max(0, Math.abs(strings) - natural, Math.abs(fingers) - Math.abs(strings));
   return off <= STRETCH ? ['stretch', off] : ['moves', 1];
 }
 
@@ -91,7 +93,8 @@ export const terms: readonly EffortTerm<HarpLayout, HarpWay>[] = [
   {
     id: 'stretch',
     label: 'stretches',
-    about: 'Strings between fingers beyond one each, and in a chord beyond a natural hand.',
+    about:
+      'Strings between fingers beyond a natural hand: a third between neighbours, a fourth to the thumb.',
     tally: 'sum',
     weight: 0.5,
     ...handTerm('stretch'),
@@ -123,14 +126,27 @@ export const terms: readonly EffortTerm<HarpLayout, HarpWay>[] = [
   },
 ];
 
-/** Which lever must go where before which note; the route has followed them string by string from the setting. */
+/** For how many notes more a string is taken to ring on; judgement. */
+const RINGS = 8;
+
+/**
+ * Which lever must go where before which note; the route has followed them string by string from the setting. Levers are
+ * worked by the left hand; a string that still sounds would slide, so it is damped first.
+ */
 export function remarks(layout: HarpLayout, line: readonly PlayedHold<HarpWay>[]): readonly Remark[] {
   return line.flatMap(({ noteIds, hold, timing, carried }, i): Remark[] => {
     const moved = new Set(leversMoved(carried, hold));
     const before = line[i - 1];
-    const hands = new Set([...hold, ...(before?.hold ?? [])].map(handOf));
-    const other = hands.has('R') ? 'left' : 'right';
-    const free = before && hands.size === 1 ? ` The ${other} hand is free for it.` : '';
+    const isLeftBusy = [...hold, ...(before?.hold ?? [])].some((finger) => handOf(finger) === 'L');
+    const free = !before
+      ? ''
+      : isLeftBusy
+        ? ' The left hand must leave its string for it.'
+        : ' The left hand is free for it.';
+    const stillSounds = (finger: Finger) =>
+      line
+        .slice(Math.max(0, i - RINGS), i)
+        .some(({ hold: past }) => past.some((p) => isSameString(p, finger)));
     const time = !before ? 'before you begin' : timing.haste > 0 ? 'in less than a beat' : 'before this note';
     return hold.flatMap((finger, n) => {
       if (!moved.has(finger)) return [];
@@ -140,7 +156,7 @@ export function remarks(layout: HarpLayout, line: readonly PlayedHold<HarpWay>[]
         {
           noteId: noteIds[n]!,
           mark: `${letter} ${way.lever}`,
-          text: `Flip the ${letter}${octave} lever ${way.lever} ${time}.${free}`,
+          text: `Flip the ${letter}${octave} lever ${way.lever} ${time}.${stillSounds(finger) ? ' Damp the string first, it still sounds.' : ''}${free}`,
         },
       ];
     });
@@ -152,8 +168,8 @@ export const playingOptions: readonly PlayingOption[] = Object.freeze([
     id: 'hands',
     label: 'Hands',
     options: [
+      { id: 'split', label: 'left hand below middle C, right above' },
       { id: 'right', label: 'melody in the right hand' },
-      { id: 'split', label: 'left hand below middle C' },
     ],
   },
 ]);

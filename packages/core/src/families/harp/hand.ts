@@ -25,6 +25,8 @@ export interface HandStep {
   readonly strings: number;
   /** Fingers towards the thumb. */
   readonly fingers: number;
+  /** Most strings that lie naturally between the two fingers. */
+  readonly natural: number;
 }
 
 /** From hold to hold, the step of a hand between the two of its strings that lie nearest each other; none where it rests. */
@@ -39,7 +41,8 @@ export function nearestStep(hand: HandId, from: Hold<HarpWay>, to: Hold<HarpWay>
       if (Math.abs(strings) >= nearest) continue;
       nearest = Math.abs(strings);
       const fingers = fingerOf(before) - fingerOf(after);
-      step = { sameString: isSameString(before, after), strings, fingers };
+      const natural = fingers > 0 ? naturalStrings(before, after) : naturalStrings(after, before);
+      step = { sameString: isSameString(before, after), strings, fingers, natural };
     }
   }
   return step;

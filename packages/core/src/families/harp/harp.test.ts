@@ -70,7 +70,7 @@ test('a note outside the key is told as a lever to flip, when, and back again', 
   ]);
   // The first in the middle of the line, an eighth note after another: the left hand has nothing else to do.
   expect(route.remarks()[0]!.text).toBe(
-    'Flip the F4 lever up before this note. The left hand is free for it.',
+    'Flip the F4 lever up before this note. Damp the string first, it still sounds. The left hand is free for it.',
   );
   expect(routeOf(instrument, line, prefer('no-flips')).notes[2]!.missing!.text).toBe(
     'needs a lever flipped on F',
@@ -97,16 +97,16 @@ test.each([
     'Flip the F4 lever up in less than a beat. The left hand is free for it.',
   ],
   [
-    'after a low note of the left hand, in the right: no hand is free',
+    'after a low note of the left hand',
     [50, 66],
-    { hands: 'split' },
-    'Flip the F4 lever up before this note.',
+    {},
+    'Flip the F4 lever up before this note. The left hand must leave its string for it.',
   ],
   [
     'both in the left hand',
     [50, 54],
-    { hands: 'split' },
-    'Flip the F3 lever up before this note. The right hand is free for it.',
+    {},
+    'Flip the F3 lever up before this note. The left hand must leave its string for it.',
   ],
 ] as const)(
   'a lever to flip %s',
@@ -150,8 +150,17 @@ test('four notes up are taken from ring finger to thumb, and down the other way'
     'R3',
     'R4',
   ]);
-  const split = routeOf(instrument, [48], prefer('even', { hands: 'split' }));
-  expect(split.notes[0]!.fingering![0]).toBe('L');
+  const low = routeOf(instrument, [48], prefer('even'));
+  expect(low.notes[0]!.fingering![0]).toBe('L');
+});
+
+test.each([
+  ['an arpeggio up', [60, 64, 67, 72], 'R4 R3 R2 R1'],
+  ['an arpeggio down', [72, 67, 64, 60], 'R1 R2 R3 R4'],
+  ['a scale up, crossed once', [60, 62, 64, 65, 67, 69, 71, 72], 'R4 R3 R2 R1 R4 R3 R2 R1'],
+])('%s is placed in groups of four: %j', (_, pitches, fingers) => {
+  const route = routeOf(open('c-34').forKey(keyIn('C')), pitches, prefer('even'));
+  expect(route.notes.map((note) => note.fingering).join(' ')).toBe(fingers);
 });
 
 test.each([

@@ -132,7 +132,7 @@ export function fingeringsFor(
   options: ChosenOptions,
   inChord: boolean,
 ): readonly string[] {
-  const shared = options['hands'] === 'split';
+  const shared = options['hands'] !== 'right';
   const hand = row ?? (shared && pitch < SPLIT ? 'L' : 'R');
   const both = inChord && row === undefined;
   return FINGERINGS.filter(({ id }) => both || id.startsWith(hand)).map(({ id }) => id);
