@@ -73,26 +73,26 @@ describe('this instrument, all keys', () => {
 });
 
 test('everything I have for a key, best first, with what to do; one opens on Map', async () => {
-  page = await stage.page(`/keys/cabinet?on=${HARMONICA}&in=A&play=major`);
+  page = await stage.page(`/keys/cabinet?on=${HARMONICA}&in=D&play=major`);
   await page.waitForFunction(() => document.querySelectorAll('.keys-list tbody tr').length >= 14);
   await shows(page, '.keys-list', 'raise the');
-  await shows(page, '.keys-list', 'put the capo on');
+  await shows(page, '.keys-list', 'tune the');
   await page.click('.keys-list tbody tr:first-child .link');
   await page.waitForSelector('.map-drawing .chip');
-  await shows(page, '.question-line', 'major in A');
+  await shows(page, '.question-line', 'major in D');
 });
 
 test('what must be set first is set on Map for the time being, and in the cabinet where that is wanted', async () => {
-  page = await stage.page(`/keys/cabinet?on=${HARMONICA}&in=A&play=major`);
+  page = await stage.page(`/keys/cabinet?on=${HARMONICA}&in=D&play=major`);
   const link = await page.waitForSelector(
-    '::-p-xpath(//tr[contains(., "put the capo on")]//a[normalize-space()="Map"])',
+    '::-p-xpath(//tr[contains(., "tune the")]//a[normalize-space()="Map"])',
   );
   await link!.click();
   await page.waitForSelector('.map-drawing .chip');
-  await shows(page, '.map-borrowed', 'put the capo on');
+  await shows(page, '.map-borrowed', 'tune the');
   await shows(page, '.verdict-reach', '8 of 8');
   const inLink = () => Promise.resolve(new URL(page.url()).searchParams.get('on'));
-  expect(await inLink()).toContain('~capo:');
+  expect(await inLink()).toContain('~tuning:');
   const stored = () =>
     page.evaluate(async () => {
       const { instruments } = (await (await fetch('/api/data/export')).json()) as { instruments: object[] };
@@ -112,7 +112,7 @@ test('what must be set first is set on Map for the time being, and in the cabine
   }
   const layouts = (text: string) => (JSON.parse(text) as { layout: unknown }[]).map((i) => i.layout);
   await eventually(stored, (now) => expect(layouts(now)).toEqual(layouts(before)));
-  await shows(page, '.map-borrowed', 'put the capo on');
+  await shows(page, '.map-borrowed', 'tune the');
   await click(page, 'As it stands');
   await eventually(inLink, (on) => expect(on).not.toContain('~'));
 });

@@ -40,14 +40,11 @@ test.each(FAMILY_IDS)('%s: as it stands comes first; a setting only where it giv
   for (const of of KEYS) {
     const [standing, better, ...more] = suggestionsFor(instrument, of);
     expect([standing!.spec.layout, more]).toEqual([instrument.layout, []]);
-    const { octaves, have, of: all } = standing!.cell;
+    const { octaves, have } = standing!.cell;
     const gains = settings
       .map((setting) => cellOf(setting, of))
-      .filter((cell) =>
-        cell.octaves.length === octaves.length
-          ? cell.have * all > have * cell.of
-          : cell.octaves.length > octaves.length,
-      );
+      .filter((cell) => cell.octaves.length >= Math.max(1, octaves.length))
+      .filter((cell) => cell.octaves.length > octaves.length || cell.have > have);
     expect(better !== undefined).toBe(gains.length > 0);
     if (better) {
       expect(better.todo.length).toBeGreaterThan(0);
@@ -59,6 +56,13 @@ test.each(FAMILY_IDS)('%s: as it stands comes first; a setting only where it giv
 test('a dulcimer is not retuned for the key it is tuned in, nor up by more than a tone or down by more than five', () => {
   const dulcimer = expectOk(openInstrument(specFromPreset('dulcimer', 'd3-a3-d4')));
   expect(suggestionsFor(dulcimer, key('major', 'D')).map(({ todo }) => todo)).toEqual([[]]);
+  // Without any octave in C, or with two: the melody string down.
+  expect(suggestionsFor(dulcimer, key('major', 'C')).map(({ todo }) => todo)).toEqual([
+    [],
+    ['tune the melody string down a tone'],
+  ]);
+  // A capo takes as many notes away as it gives.
+  expect(suggestionsFor(dulcimer, key('major', 'A'))).toHaveLength(1);
   const choices = (preset: string) => {
     const { options } = expectOk(openInstrument(specFromPreset('dulcimer', preset)));
     const tuning = options.find((option) => option.id === 'tuning')!;

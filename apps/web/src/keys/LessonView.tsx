@@ -50,7 +50,7 @@ export function LessonView({ state }: KeysViewProps) {
           ))}
         </ol>
         <dl className="lesson-lists">
-          <InventoryTerms view={view} techniques={family.techniques} />
+          <InventoryTerms view={view} techniques={family.techniques} without={['in', 'not-yet']} />
         </dl>
       </div>
     </article>

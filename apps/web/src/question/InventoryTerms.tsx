@@ -1,14 +1,16 @@
-import { inventoryLists, type MapView, type Technique } from '@same-song/core';
+import { inventoryLists, type InventoryList, type MapView, type Technique } from '@same-song/core';
 import { tabLine } from './tabLine.ts';
 
 interface InventoryTermsProps {
   readonly view: MapView;
   readonly techniques: readonly Technique[];
+  /** Where what is in the scale and what is not possible yet is told already. */
+  readonly without?: readonly InventoryList<unknown>['id'][];
 }
 
 /** The inventory in words, for paper: what is in the scale by technique, a risk, left out, not possible yet, missing. */
-export function InventoryTerms({ view, techniques }: InventoryTermsProps) {
-  const lists = inventoryLists(techniques, view.ways);
+export function InventoryTerms({ view, techniques, without = [] }: InventoryTermsProps) {
+  const lists = inventoryLists(techniques, view.ways).filter(({ id }) => !without.includes(id));
   return (
     <>
       {lists.map(({ id, title, groups }) => (

@@ -37,11 +37,10 @@ export function suggestionsFor(instrument: Instrument, key: Key): readonly Sugge
   return better ? [standing, better] : [standing];
 }
 
-/** Whether a cell has octaves or notes that another lacks. */
+/** Whether a cell has whole octaves, and more of them or of the notes than another. */
 function gives(cell: KeyCell, standing: KeyCell): boolean {
-  const lacking = ({ of, have }: KeyCell) => (of === 0 ? 1 : 1 - have / of);
-  if (cell.octaves.length !== standing.octaves.length) return cell.octaves.length > standing.octaves.length;
-  return lacking(cell) < lacking(standing);
+  const more = cell.octaves.length - standing.octaves.length;
+  return cell.octaves.length > 0 && (more > 0 || (more === 0 && cell.have > standing.have));
 }
 
 function suggestion(

@@ -18,7 +18,7 @@ export interface Fit {
  * of the scale in the set; then scales that hold the set, the fewest notes lacking first; then those it strays from.
  * @param most how far a scale may be off, in notes lacking plus twice the notes strange
  */
-export function fitsFrom(set: ReadonlySet<PitchClass>, home: PitchClass, most = 4): readonly Fit[] {
+export function fitsFrom(set: ReadonlySet<PitchClass>, home: PitchClass, most = 3): readonly Fit[] {
   const above = [...set].map((pc) => pitchClass(pc - home));
   const distance = (fit: Fit) => fit.lacking.length + 2 * fit.strange.length;
   return SCALES.filter((scale) => scale.group !== 'chords' || scale.semitones.length <= set.size)
@@ -37,7 +37,7 @@ export function fitsFrom(set: ReadonlySet<PitchClass>, home: PitchClass, most = 
 }
 
 /** The same for every note of the set as home, best fit first, the homes in the order given among equals. */
-export function fitsOf(set: ReadonlySet<PitchClass>, most = 4): readonly Fit[] {
+export function fitsOf(set: ReadonlySet<PitchClass>, most = 3): readonly Fit[] {
   const distance = (fit: Fit) => fit.lacking.length + 2 * fit.strange.length;
   return [...set]
     .flatMap((home) => fitsFrom(set, home, most))
