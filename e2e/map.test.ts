@@ -220,3 +220,18 @@ test.each([
 test('no page complained in the console', () => {
   expect(stage.complaints()).toEqual([]);
 });
+
+test('a first visit is told what the page is; put away, it stays away', async () => {
+  const first = await openStage({}, { firstVisit: true });
+  const visitor = await first.page('/map');
+  await sees(visitor, 'Every underlined word can be changed');
+  await keys(visitor, '?');
+  await sees(visitor, 'Shortcuts');
+  await keys(visitor, 'Escape');
+  await click(visitor, 'Got it');
+  await visitor.waitForFunction(() => !document.querySelector('.map-welcome'));
+  await visitor.reload({ waitUntil: 'networkidle0' });
+  await visitor.waitForSelector('.map-drawing .chip');
+  expect(await visitor.$('.map-welcome')).toBeNull();
+  await first.close();
+});

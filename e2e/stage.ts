@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, KeyInput, Page } from 'puppeteer-core';
 import { openBrowser, preparePage, type PageLook } from '../scripts/lib/browser.mjs';
-import { startServer } from '../scripts/lib/server.mjs';
+import { putWelcomeAway, startServer } from '../scripts/lib/server.mjs';
 
 /** How long a page may take to answer, in ms: far longer than it needs, for a busy machine. */
 const PATIENCE = 15_000;
@@ -30,11 +30,16 @@ export interface PageOptions extends PageLook {
   readonly apart?: boolean;
 }
 
-export async function openStage(env: Record<string, string> = {}): Promise<Stage> {
+/** @param options `firstVisit`: with the words that are put away otherwise */
+export async function openStage(
+  env: Record<string, string> = {},
+  { firstVisit = false }: { readonly firstVisit?: boolean } = {},
+): Promise<Stage> {
   const folder = mkdtempSync(join(tmpdir(), 'same-song-e2e-'));
   const database = { SAME_SONG_DB: join(folder, 'e2e.sqlite') };
   let server = await startServer({ ...database, PORT: '0', ...env });
   const { address } = server;
+  if (!firstVisit) await putWelcomeAway(address);
   const complaints: string[] = [];
   let browser: Browser;
   try {

@@ -10,7 +10,7 @@ await needPackages();
 await needChromium();
 await needBuild();
 const { openBrowser, openPage } = await import('./lib/browser.mjs');
-const { startServer } = await import('./lib/server.mjs');
+const { putWelcomeAway, startServer } = await import('./lib/server.mjs');
 const { SHOTS } = await import('./shots/list.mjs');
 
 /** `npm run shots -- map-dark` takes only those whose names are given. */
@@ -25,6 +25,7 @@ const server = await startServer({
 });
 let browser;
 try {
+  await putWelcomeAway(server.address);
   browser = await openBrowser();
   for (const shot of SHOTS.filter(({ name }) => wanted.length === 0 || wanted.includes(name))) {
     const page = await openPage(browser, server.address + shot.path, shot);

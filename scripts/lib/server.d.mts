@@ -6,3 +6,4 @@ export interface StartedServer {
   stop(signal?: NodeJS.Signals): Promise<void>;
 }
 export function startServer(env?: Record<string, string>): Promise<StartedServer>;
+export function putWelcomeAway(address: string): Promise<void>;

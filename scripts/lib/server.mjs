@@ -29,3 +29,14 @@ export function startServer(env = {}) {
     void ended.then((code) => reject(new Error(`the server ended with ${code}: ${said}`)));
   });
 }
+
+/** Puts the words for a first visit away, which stand on every new database. */
+export async function putWelcomeAway(address) {
+  const settings = `${address}/api/settings`;
+  const { value, version } = await (await fetch(settings)).json();
+  await fetch(settings, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ value: { ...value, welcomed: true }, version }),
+  });
+}

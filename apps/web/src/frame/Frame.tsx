@@ -51,8 +51,8 @@ export function Frame() {
     })),
     { key: 'z', ctrl: true, shift: false, label: 'Undo', group: 'Everywhere', run: undoAndSay },
     { key: 'z', ctrl: true, shift: true, label: 'Redo', group: 'Everywhere', run: redoAndSay },
-    { key: 't', label: 'Light or dark stage', group: 'Everywhere', run: flip },
-    { key: '?', label: 'These keys', group: 'Everywhere', run: () => setSheetOpen(true) },
+    { key: 't', label: 'Light for paper, dark for a stage', group: 'Everywhere', run: flip },
+    { key: '?', label: 'All shortcuts', group: 'Everywhere', run: () => setSheetOpen(true) },
   ]);
   return (
     <div className="frame">
@@ -81,11 +81,11 @@ export function Frame() {
           >
             Redo
           </button>
-          <button type="button" onClick={flip} title="Light or dark (T)">
-            {ground === 'stage' ? 'Paper' : 'Stage'}
+          <button type="button" onClick={flip} title="Light for paper, dark for a stage (T)">
+            {ground === 'stage' ? 'Light' : 'Dark'}
           </button>
-          <button type="button" onClick={() => setSheetOpen(true)} title="All keys (?)">
-            Keys ?
+          <button type="button" onClick={() => setSheetOpen(true)} title="All shortcuts (?)">
+            Shortcuts ?
           </button>
         </div>
       </nav>

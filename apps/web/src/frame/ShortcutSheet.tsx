@@ -11,7 +11,7 @@ export function ShortcutSheet({ onClose }: { onClose: () => void }) {
   const groups = [...new Set(shortcuts.map((s) => s.group))].reverse();
   return (
     <Dialog open onClose={onClose} maxWidth="md" aria-labelledby="keys-title">
-      <DialogTitle id="keys-title">Keys</DialogTitle>
+      <DialogTitle id="keys-title">Shortcuts</DialogTitle>
       <DialogContent className="key-sheet">
         {groups.map((group) => (
           <section key={group}>

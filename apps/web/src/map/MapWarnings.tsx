@@ -16,6 +16,7 @@ export function MapWarnings({ state, view }: { state: QuestionState; view: MapVi
   ];
   return (
     <>
+      <Welcome state={state} />
       {texts.map((text) => (
         <p key={text} className="map-warning" role="status">
           {text}
@@ -24,6 +25,23 @@ export function MapWarnings({ state, view }: { state: QuestionState; view: MapVi
       {state.chosen && !state.chosen.record && !state.error && <Borrowed state={state} />}
       {state.chosen && state.chosen.todo.length > 0 && <SetForNow state={state} />}
     </>
+  );
+}
+
+/** What the page is, on a first visit; gone for good when it is put away. */
+function Welcome({ state: { settings, settingsLoaded, changeSettings } }: { state: QuestionState }) {
+  if (!settingsLoaded || settings.welcomed) return null;
+  return (
+    <p className="map-warning map-welcome">
+      <span>
+        This page shows where a scale lies on an instrument, and the easiest way to play it.
+        <br />
+        Every underlined word can be changed: click it. Press ? for all shortcuts.
+      </span>
+      <Button size="small" variant="outlined" onClick={() => changeSettings({ welcomed: true })}>
+        Got it
+      </Button>
+    </p>
   );
 }
 

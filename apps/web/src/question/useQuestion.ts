@@ -194,6 +194,7 @@ export function useQuestion() {
     problems: problems,
     cabinet: cabinet ?? [],
     settings,
+    settingsLoaded: loaded,
     change,
     changeInstrument,
     consider,

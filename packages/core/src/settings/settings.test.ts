@@ -12,7 +12,9 @@ test('what is left out takes its default, and what is named is kept', () => {
 });
 
 test('settings survive JSON and checking again', () => {
-  const settings = expectOk(checkSettings({ theme: 'stage', naming: 'sharps', lastInstrument: 'x' }));
+  const settings = expectOk(
+    checkSettings({ theme: 'stage', naming: 'sharps', lastInstrument: 'x', welcomed: true }),
+  );
   expect(expectOk(checkSettings(JSON.parse(JSON.stringify(settings))))).toEqual(settings);
 });
 
@@ -24,6 +26,7 @@ test.each([
   ['theme', { theme: null }],
   ['naming', { naming: 'flats' }],
   ['staff', { staff: 'yes' }],
+  ['welcomed', { welcomed: 1 }],
   ['lastInstrument', { lastInstrument: 7 }],
   ['lastInstrument', { lastInstrument: 'x'.repeat(1000) }],
   ['dialects', { dialects: 'words' }],

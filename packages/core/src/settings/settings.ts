@@ -18,6 +18,8 @@ export interface Settings {
   readonly dialects: Readonly<Record<string, string>>;
   /** Id of the instrument that Map opens with; empty before one was chosen. */
   readonly lastInstrument: string;
+  /** Whether the words for a first visit have been read and put away. */
+  readonly welcomed: boolean;
 }
 
 export const DEFAULT_SETTINGS: Settings = Object.freeze({
@@ -26,6 +28,7 @@ export const DEFAULT_SETTINGS: Settings = Object.freeze({
   staff: false,
   dialects: Object.freeze(Object.fromEntries(FAMILY_IDS.map((id) => [id, families[id].dialects[0]!.id]))),
   lastInstrument: '',
+  welcomed: false,
 });
 
 const LAST_LIMIT = 100;
@@ -41,16 +44,18 @@ export function checkSettings(stored: unknown): Result<Settings> {
     if (!Object.hasOwn(DEFAULT_SETTINGS, field))
       wrong(field, field, `There is no setting “${shown(field)}”.`);
   }
-  const { theme, naming, staff, dialects, lastInstrument } = { ...DEFAULT_SETTINGS, ...stored } as Record<
-    string,
-    unknown
-  >;
+  const { theme, naming, staff, dialects, lastInstrument, welcomed } = {
+    ...DEFAULT_SETTINGS,
+    ...stored,
+  } as Record<string, unknown>;
   if (!THEMES.some((t) => t === theme)) wrong('theme', theme, `The theme is one of ${THEMES.join(', ')}.`);
   if (!NAMINGS.some((n) => n === naming))
     wrong('naming', naming, `Note names are one of ${NAMINGS.join(', ')}.`);
   if (typeof staff !== 'boolean') wrong('staff', staff, 'The staff is shown or not: true or false.');
   if (typeof lastInstrument !== 'string' || lastInstrument.length > LAST_LIMIT)
     wrong('lastInstrument', lastInstrument, 'The last instrument must be the id of one.');
+  if (typeof welcomed !== 'boolean')
+    wrong('welcomed', welcomed, 'The first visit is over or not: true or false.');
   if (isRecord(dialects)) problems.push(...dialectProblems(dialects));
   else wrong('dialects', dialects, 'Tab dialects must be named by family.');
   if (problems.length > 0) return fail(...problems);
@@ -59,6 +64,7 @@ export function checkSettings(stored: unknown): Result<Settings> {
     naming,
     staff,
     lastInstrument,
+    welcomed,
     dialects: { ...DEFAULT_SETTINGS.dialects, ...(dialects as Record<string, string>) },
   } as Settings);
 }
