@@ -85,7 +85,7 @@ export function Frame() {
             {ground === 'stage' ? 'Light' : 'Dark'}
           </button>
           <button type="button" onClick={() => setSheetOpen(true)} title="All shortcuts (?)">
-            Shortcuts ?
+            Shortcuts
           </button>
         </div>
       </nav>

@@ -83,7 +83,7 @@ function ChoiceRow({ row, kind }: { row: Row; kind: string }) {
           </Link>
         ))}
       </TableCell>
-      <TableCell>{position}</TableCell>
+      <TableCell className="keys-position">{position}</TableCell>
       <TableCell>
         <b>{octaves}</b> {almost}
         <span>{notes}</span>

@@ -61,7 +61,7 @@ export const terms: readonly EffortTerm<DiatonicLayout, DiatonicWay>[] = [
   { ...holesJumped, weight: 0.7 },
   {
     id: 'bends',
-    label: 'full and half-tone bends',
+    label: 'easy bends',
     about: 'Draw bends down to their floor, and the everyday half tone of a hole that bends further.',
     tally: 'notes',
     weight: 1,
