@@ -5,6 +5,7 @@ import { scaleInRange } from '../route/missing.ts';
 import type { Preferences } from '../route/preferences.ts';
 import { routingContext, type RoutingContext } from '../route/context.ts';
 import { quickRoute, type QuickRoute } from '../route/route.ts';
+import { namer } from '../scale/namer.ts';
 import { aboveHome, type Key } from '../scale/scale.ts';
 
 /** A complete octave of a scale, home to home, and what it costs upwards. */
@@ -111,12 +112,13 @@ export function octavesInFull(
 ): readonly OctaveInFull[] {
   const instrument = base.forKey(key);
   const context = routingContext(instrument, preferences);
+  const { spelled } = namer(key);
   return octavesOf(context, key).octaves.map(({ from, route }) => ({
     from,
     total: route.total,
     hard: hardOf(context, route),
     demands: demandsOf(route),
-    tab: route.ways.map((way) => instrument.tab(way, dialect)),
+    tab: route.ways.map((way) => instrument.tab(way, dialect, spelled(way.pitch))),
   }));
 }
 

@@ -212,3 +212,26 @@ test.each([
     new RegExp(`^${position}(st|nd|rd|th) position$`),
   );
 });
+
+test('tab with notes in it is spelled as the key is', () => {
+  const treble = open('english', 'treble');
+  const [c, dFlat, b] = ['C', 'Db', 'B'].map((tonic) => keyOf(scale('major'), note(tonic)));
+  const { drop, take } = switchKeys(treble, c!, dFlat!, { dialect: 'notes', naming: 'key' });
+  const tabs = (ways: readonly { readonly tab: string }[]) =>
+    ways.map(({ tab }) => tab.replace(/^[LR] /, ''));
+  // D is not in D♭ major and G♭ is; C and F stay.
+  expect(tabs(drop).some((tab) => tab.startsWith('D4'))).toBe(true);
+  expect(tabs(take).some((tab) => tab.startsWith('G♭4'))).toBe(true);
+  expect(tabs(take).some((tab) => /[♯#]/.test(tab))).toBe(false);
+  const [octave] = octavesInFull(treble, b!, defaultPreferences(treble.family), 'notes');
+  expect(octave!.tab.map((tab) => /[A-G][♯♭]?/.exec(tab.slice(1))![0])).toEqual([
+    'B',
+    'C♯',
+    'D♯',
+    'E',
+    'F♯',
+    'G♯',
+    'A♯',
+    'B',
+  ]);
+});

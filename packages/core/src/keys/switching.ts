@@ -4,6 +4,7 @@ import { sceneForKey } from '../map/instrumentView.ts';
 import type { NotationOptions } from '../map/notation.ts';
 import { usableWays } from '../route/context.ts';
 import { noteText, respell } from '../pitch/noteName.ts';
+import { namer } from '../scale/namer.ts';
 import { aboveHome, type Key } from '../scale/scale.ts';
 import type { Scene } from '../scene/scene.ts';
 
@@ -51,16 +52,31 @@ export function switchKeys(
   const second = used(after, to);
   const firstIds = new Set(first.map((way) => way.id));
   const secondIds = new Set(second.map((way) => way.id));
-  const listed = (ways: readonly Way[]): ListedWay[] =>
-    ways.map((way) => ({ id: way.id, tab: after.tab(way, dialect), words: way.words }));
+  const listed = (ways: readonly Way[], key: Key): ListedWay[] => {
+    const name = namer(key, naming);
+    return ways.map((way) => ({
+      id: way.id,
+      tab: after.tab(way, dialect, name.spelled(way.pitch)),
+      words: way.words,
+    }));
+  };
   return {
     todo: [
       ...before.settings.filter((s) => !is.has(s.id)).map((s) => s.off),
       ...after.settings.filter((s) => !was.has(s.id)).map((s) => s.on),
     ],
-    drop: listed(first.filter((way) => !secondIds.has(way.id))),
-    take: listed(second.filter((way) => !firstIds.has(way.id))),
-    keep: listed(second.filter((way) => firstIds.has(way.id))),
+    drop: listed(
+      first.filter((way) => !secondIds.has(way.id)),
+      from,
+    ),
+    take: listed(
+      second.filter((way) => !firstIds.has(way.id)),
+      to,
+    ),
+    keep: listed(
+      second.filter((way) => firstIds.has(way.id)),
+      to,
+    ),
     missing: to.scale.semitones
       .filter((semitones) => !second.some((way) => aboveHome(to, way.pitch) === semitones))
       .map((semitones) => noteText(respell(to.names[semitones]!, naming))),
