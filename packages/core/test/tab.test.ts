@@ -88,3 +88,33 @@ test.each(WRITTEN)('%s %s is written as its players write it', (family, preset, 
     ]);
   }
 });
+
+/** As people type it: capitals, brackets, doubled signs, what is done before the place. */
+test.each([
+  ['diatonic', '60', 'words', '4 DRAW', '4d'],
+  ['diatonic', '60', 'letters', '4D', '4d'],
+  ['diatonic', '60', 'letters', '(4d)', '4d'],
+  ['diatonic', '60', 'words', 'draw 4', '4d'],
+  ['diatonic', '60', 'words', 'Draw 3 ″', '3d2'],
+  ['diatonic', '60', 'arrows', '↓4', '4d'],
+  ['diatonic', '60', 'letters', "d3''", '3d2'],
+  ['diatonic', '60', 'signs', '--4', '4d'],
+  ['diatonic', '60', 'signs', '[+4]', '4b'],
+  ['chromatic', '60-12', 'words', '4 Draw Slide', '4ds'],
+  ['chromatic', '60-12', 'letters', 'd4', '4d'],
+  ['whistle', '74', 'letters', 'XXX OOO', 'xxxooo'],
+  ['anglo', 'C-G-sharp-on-push', 'words', 'Left Middle 3 PUSH', 'Lm3out'],
+  ['dulcimer', 'd3-a3-d4', 'strings', 'MEL 6½', 'melody.6½'],
+  ['drum', 'c-major-8', 'words', 'Tongue 4', 't4'],
+])('%s %s: in %s “%s” is %s', (family, preset, dialect, text, id) => {
+  const read = ableInstrument(family, preset).parseTab(text, dialect);
+  expect(read.ok ? read.value.id : read.problems[0]!.message).toBe(id);
+});
+
+test.each(['D4', 'B4'])('%s may be a place or a note, and is asked about', (text) => {
+  const place = text === 'D4' ? '4d' : '4b';
+  expect(ableInstrument('diatonic', '60').parseTab(text, 'letters')).toMatchObject({
+    ok: false,
+    problems: [{ message: `“${text}” may be a place or a note. Write ${place} for the place.` }],
+  });
+});

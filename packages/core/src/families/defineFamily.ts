@@ -2,6 +2,7 @@ import { ownNamer } from '../scale/namer.ts';
 import { sceneOf, type Diagram } from '../scene/diagram.ts';
 import { fail, ok, type Result } from '../result.ts';
 import type { Face, Family, FamilyDefinition, OpenLayout } from './contract.ts';
+import { readLoosely } from './kernel/readLoosely.ts';
 import { parseByTable } from './kernel/tabTable.ts';
 import type { Can, Capability, CapabilityGroup } from './layoutPart.ts';
 import { AGAINST_CHOICE, AIR_BUTTON, OUT_OF_TUNE } from './generalTerms.ts';
@@ -103,7 +104,13 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
       tab: (way, dialect, note) => write(own(way), dialect, note),
       brief: (way) => definition.brief(layout, own(way)),
       parseTab: (text, dialect) =>
-        definition.parseTab?.(ways, text, dialect) ?? parseByTable(ways, dialectIds, write, text, dialect),
+        readLoosely(
+          text,
+          (note) =>
+            definition.parseTab?.(ways, note, dialect) ??
+            parseByTable(ways, dialectIds, write, note, dialect),
+          (way) => write(own(way), dialect),
+        ),
       scene: (chip) => {
         diagram ??= definition.diagram(layout, ways);
         return sceneOf(facts.description, diagram, ways, chip);

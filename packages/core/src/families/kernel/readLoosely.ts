@@ -1,0 +1,42 @@
+import { parsePitch } from '../../pitch/noteName.ts';
+import { fail, shown, type Result } from '../../result.ts';
+import type { Way } from '../way.ts';
+
+/**
+ * Reads a note of tab as it is written, or else as people type it: in capitals, in brackets, with a sign doubled, with
+ * what is done before the place (`draw 4`, `↓4`). A text that may be a note as well, such as `D4`, is asked about.
+ * @param write how a way is written, to say what would be clear
+ */
+export function readLoosely(
+  text: string,
+  read: (text: string) => Result<Way>,
+  write: (way: Way) => string,
+): Result<Way> {
+  const asWritten = read(text);
+  if (asWritten.ok) return asWritten;
+  const inner = /^[([{](.*)[)\]}]$/u.exec(text.trim())?.[1];
+  // A line of tab puts notes that cannot be had in brackets.
+  const plain = (inner === undefined || parsePitch(inner).ok ? text.trim() : inner)
+    .replace(/^([-−–+])\1+/u, '$1')
+    .trim();
+  const small = plain.toLowerCase();
+  for (const other of [plain, small, turned(plain), turned(small)]) {
+    const way = read(other);
+    if (!way.ok) continue;
+    if (!/^[A-G]\d$/.test(plain)) return way;
+    return fail({
+      field: '',
+      position: 0,
+      wrong: shown(plain),
+      message: `“${plain}” may be a place or a note. Write ${write(way.value)} for the place.`,
+    });
+  }
+  return asWritten;
+}
+
+/** `draw 4 ″` as `4 draw ″`. */
+function turned(text: string): string {
+  return text.replace(/^(\p{L}+|[↑↓])\s*(\d+)/u, (_, done: string, place: string) => {
+    return `${place}${done.length > 1 ? ' ' : ''}${done}`;
+  });
+}
