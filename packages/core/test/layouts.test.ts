@@ -145,3 +145,31 @@ const CALLED: readonly (readonly [
 test.each(CALLED)('%s %s', (family, preset, cases) => {
   expect(cases.map(([edits]) => [edits, edited(family, preset, edits).description])).toEqual(cases);
 });
+
+test.each([
+  ['anglo', 'C-G-two-rows', 'bellows', 'usual'],
+  ['anglo', 'C-G-two-rows', 'counting', 'index'],
+  ['anglo', 'C-G-two-rows', 'seen', 'player'],
+  ['english', 'treble', 'seen', 'player'],
+  ['whistle', '74', 'ceiling', '23'],
+  ['chromatic', '60-12', 'topRaised', 'false'],
+  ['dulcimer', 'd3-a3-d4', 'capo', '0'],
+  ['harp', 'eb-34', 'double', 'false'],
+])('%s %s stored without its %s has %s', (family, preset, option, value) => {
+  const layout = { ...(specFromPreset(family, preset).layout as object), [option]: undefined };
+  const opened = expectOk(familyById(family)!.open(layout, {}));
+  expect(opened.options.find(({ id }) => id === option)!.value).toBe(value);
+});
+
+test.each([
+  ['drum', 'c-major-8', 'cents', [-50, 50, 1]],
+  ['drum', 'c-major-8', 'slot', [0, 24, 1]],
+  ['custom', 'one', 'cents', [-50, 50, 1]],
+  ['custom', 'one', 'x', [0, 250, 1]],
+  ['custom', 'one', 'y', [0, 110, 1]],
+  ['dulcimer', 'd3-a3-d4', 'semitones', [1, 36, 1]],
+])('a part of a %s %s has %s from, to and in steps of %j', (family, preset, id, wanted) => {
+  const values = edited(family, preset, '').elements.flatMap((element) => element.values);
+  const value = values.find((one) => one.id === id)!;
+  expect(value.kind === 'number' && [value.lowest, value.highest, value.step]).toEqual(wanted);
+});

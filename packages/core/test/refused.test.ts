@@ -86,6 +86,21 @@ const REFUSED: readonly (readonly [
     ],
   ],
   [
+    'anglo',
+    'C-G-sharp-on-push',
+    () => ({ plan: 'forty', bellows: 'huge' }),
+    [
+      'plan: There is no plan “forty”. Known: sharp-on-push, sharp-both-ways, two-rows.',
+      'bellows: There is no size of bellows “huge”. Known: small, usual, large.',
+    ],
+  ],
+  [
+    'dulcimer',
+    'd3-a3-d4',
+    () => ({ fretboard: 'fretless' }),
+    ['fretboard: There is no fretboard “fretless”. Known: usual, plain, extra, chromatic.'],
+  ],
+  [
     'dulcimer',
     'd3-a3-d4',
     () => ({
