@@ -1,5 +1,4 @@
-import type { Pitch } from '../pitch/pitch.ts';
-import { pitchClass } from '../pitch/pitch.ts';
+import { pitchClass, type Pitch } from '../pitch/pitch.ts';
 import type { Key } from '../scale/scale.ts';
 import type { RoutingContext } from './context.ts';
 import { scalePitches, type Limits } from './line.ts';

@@ -64,14 +64,28 @@ export function fingersClash(low: FingeredWay<ButtonWay>, high: FingeredWay<Butt
     : undefined;
 }
 
-/** How many fingers go from one button straight to another. */
-function hops(from: Hold<ButtonWay>, to: Hold<ButtonWay>): number {
-  let count = 0;
-  for (const before of from)
-    for (const after of to)
-      if (before.fingering === after.fingering && before.way.button !== after.way.button) count += 1;
-  return count;
-}
+type Step = (before: FingeredWay<ButtonWay>, after: FingeredWay<ButtonWay>) => boolean;
+
+/** How many steps from a way of one hold to a way of the next are of a kind. */
+const stepsThat =
+  (is: Step) =>
+  (from: Hold<ButtonWay>, to: Hold<ButtonWay>): number => {
+    let count = 0;
+    for (const before of from) for (const after of to) if (is(before, after)) count += 1;
+    return count;
+  };
+
+/** A finger goes from one button straight to another. */
+const isHop: Step = (before, after) =>
+  before.fingering === after.fingering && before.way.button !== after.way.button;
+
+/** A finger takes a button that another has just played, or reaches across another to its own. */
+const isDisplaced: Step = (before, after) => {
+  if (before.way.hand !== after.way.hand || before.fingering === after.fingering) return false;
+  const fingers = fingerNumber(after.fingering) - fingerNumber(before.fingering);
+  const buttons = after.way.fromThumb - before.way.fromThumb;
+  return before.way.button === after.way.button || fingers * buttons < 0;
+};
 
 export const fingerHops: EffortTerm<unknown, ButtonWay> = Object.freeze({
   id: 'hops',
@@ -79,21 +93,8 @@ export const fingerHops: EffortTerm<unknown, ButtonWay> = Object.freeze({
   about: 'The same finger straight from one button to another: the line breaks there.',
   tally: 'sum',
   weight: 2,
-  between: hops,
+  between: stepsThat(isHop),
 });
-
-/** How many fingers take a button that another has just played, or reach across another to theirs. */
-function displaced(from: Hold<ButtonWay>, to: Hold<ButtonWay>): number {
-  let count = 0;
-  for (const before of from)
-    for (const after of to) {
-      if (before.way.hand !== after.way.hand || before.fingering === after.fingering) continue;
-      const fingers = fingerNumber(after.fingering) - fingerNumber(before.fingering);
-      const buttons = after.way.fromThumb - before.way.fromThumb;
-      if (before.way.button === after.way.button || fingers * buttons < 0) count += 1;
-    }
-  return count;
-}
 
 export const fingersOutOfPlace: EffortTerm<unknown, ButtonWay> = Object.freeze({
   id: 'displaced',
@@ -101,7 +102,7 @@ export const fingersOutOfPlace: EffortTerm<unknown, ButtonWay> = Object.freeze({
   about: 'Two fingers on one button one after the other, or one reaching across another.',
   tally: 'sum',
   weight: 2,
-  between: displaced,
+  between: stepsThat(isDisplaced),
 });
 
 export const weakFingers: EffortTerm<unknown, ButtonWay> = Object.freeze({
