@@ -4,6 +4,7 @@ import {
   expectOk,
   mapView,
   openInstrument,
+  sameTab,
   type NotationOptions,
   type StoredQuestion,
 } from '@same-song/core';
@@ -32,6 +33,10 @@ export function workersComputeMaps(): void {
     alternatives(subject: Subject, question: StoredQuestion, noteId: string) {
       const { instrument, asked } = open(subject, question);
       return alternativesView(instrument, asked, noteId);
+    },
+    sameTab(subject: Subject, question: StoredQuestion, others: readonly Subject[]) {
+      const { instrument, asked } = open(subject, question);
+      return others.map(({ spec }) => sameTab(instrument, asked, expectOk(openInstrument(spec))));
     },
   };
 }

@@ -103,6 +103,7 @@ export {
 export { QUESTION_PARAMS, questionFromLink, questionToLink } from './question/link.ts';
 export { compareMaps, type Comparison } from './map/compare.ts';
 export { alternativesView, mapView, type MapView } from './map/mapView.ts';
+export { sameTab, type SameTab } from './map/sameTab.ts';
 export { sceneForKey, type WayView } from './map/instrumentView.ts';
 export type { AlternativeView, LineView } from './map/lineView.ts';
 export type { NotationOptions } from './map/notation.ts';

@@ -110,6 +110,43 @@ export function useAskAlternatives() {
   );
 }
 
+function sameTabQuery(
+  worker: LazyWorker,
+  subject: Subject | undefined,
+  question: StoredQuestion,
+  others: readonly Subject[],
+) {
+  const keys = others.map(({ key }) => key);
+  return computed(worker, ['same-tab', subject?.key, question, keys], (compute) =>
+    compute.sameTab(sent(subject), question, others.map(sent)),
+  );
+}
+
+/** The tab of a question on other instruments of its family. */
+export function useSameTabs(
+  subject: Subject | undefined,
+  question: StoredQuestion,
+  others: readonly Subject[],
+) {
+  const { data } = useQuery({
+    ...sameTabQuery(thorough, subject, question, others),
+    enabled: subject !== undefined && others.length > 0,
+  });
+  return data;
+}
+
+/** The same for one of them, when a key asks for it. */
+export function useAskSameTab() {
+  const client = useQueryClient();
+  return useCallback(
+    async (subject: Subject, question: StoredQuestion, other: Subject) => {
+      const [same] = await client.fetchQuery(sameTabQuery(quick, subject, question, [other]));
+      return same;
+    },
+    [client],
+  );
+}
+
 /** Pitches with at least so many ways, side by side, for an instrument as it stands in the editor. */
 export function useAlternates(spec: InstrumentSpec, dialect: string, least: number) {
   const subject = draftSubject(spec);

@@ -3,6 +3,8 @@ import {
   keyOf,
   keyTable,
   octavesInFull,
+  sameTab,
+  type SameTab,
   parseNote,
   presetsFor,
   scaleById,
@@ -65,6 +67,12 @@ const api = {
   alternatives(subject: Subject, question: StoredQuestion, noteId: string): readonly AlternativeView[] {
     const instrument = open(subject);
     return alternativesView(instrument, expectOk(checkQuestion(instrument.family, question)), noteId);
+  },
+  /** What the tab of a question becomes on other instruments of its family. */
+  sameTab(subject: Subject, question: StoredQuestion, others: readonly Subject[]): (SameTab | undefined)[] {
+    const instrument = open(subject);
+    const asked = expectOk(checkQuestion(instrument.family, question));
+    return others.map((other) => sameTab(instrument, asked, open(other)));
   },
   alternates(subject: Subject, dialect: string, least: number): readonly AlternateRow[] {
     const instrument = open(subject);

@@ -18,6 +18,7 @@ import { noteSelection, readSelection, waySelection } from './selection.ts';
 import { useComparison, type Beside } from './useComparison.ts';
 import { useMapKeys } from './useMapKeys.ts';
 import { useQuestion, type QuestionState } from '../question/useQuestion.ts';
+import { useSameTab } from './useSameTab.ts';
 import { usePlayer } from './usePlayer.ts';
 import { Verdict } from './Verdict.tsx';
 import './map.css';
@@ -74,6 +75,7 @@ function Body({ state, view }: MapBodyProps) {
   );
   const player = usePlayer(view.line, tempo, voice);
   const beside = useComparison(state, view);
+  const sameTab = useSameTab(state);
   // Paper can wait until the screen has changed.
   const onPaper = useDeferredValue(view);
   const sounding = view.line.find((note) => note.id === player.sounding);
@@ -160,6 +162,7 @@ function Body({ state, view }: MapBodyProps) {
             onSelectWay={selectWay}
             onSelectNote={selectNote}
             onPlay={player.hear}
+            sameTab={sameTab}
           />
         )}
       </div>

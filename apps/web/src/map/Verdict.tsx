@@ -13,6 +13,7 @@ import {
 import { FactTables, Remarks } from './FactTables.tsx';
 import { pinAsItIs } from './pinAsItIs.ts';
 import type { Selection } from './selection.ts';
+import type { useSameTab } from './useSameTab.ts';
 
 /** `IV`, `IV and V7`, `IV, V7 and ii`. */
 const LISTED = new Intl.ListFormat('en-GB');
@@ -28,6 +29,7 @@ interface VerdictProps {
   readonly onSelectWay: (id: string) => void;
   readonly onSelectNote: (noteId: string) => void;
   readonly onPlay: (hz: number) => void;
+  readonly sameTab: ReturnType<typeof useSameTab>;
 }
 
 /** Reach, what is missing, what it asks, the selected note's other ways, and the inventory. */
@@ -41,6 +43,7 @@ export function Verdict(props: VerdictProps) {
       <AirPart view={view} />
       <Remarks remarks={view.remarks} line={view.line} onSelect={props.onSelectNote} />
       <MissingPart view={view} />
+      <SameTabPart {...props.sameTab} />
       <FactTables tables={view.tables} selected={selection.way?.id} />
       <InventoryPart view={view} family={props.family} onSelectWay={props.onSelectWay} />
       {view.cautions.map((caution) => (
@@ -133,6 +136,28 @@ function MissingPart({ view }: { view: MapView }) {
           </li>
         ))}
       </ul>
+    </section>
+  );
+}
+
+/** Which key comes out when the same tab is played on another instrument. */
+function SameTabPart({ there, more, take }: ReturnType<typeof useSameTab>) {
+  if (there.length === 0) return null;
+  return (
+    <section>
+      <h2>The same tab on another instrument (M)</h2>
+      <ul className="plain-list">
+        {there.map(({ ref, name, comes, kept, of }) => (
+          <li key={ref}>
+            <button type="button" className="link" onClick={() => take(ref)}>
+              {name}
+            </button>
+            : {comes}
+            {kept < of && `, ${kept} of ${of} notes the same`}
+          </li>
+        ))}
+      </ul>
+      {more > 0 && <p className="verdict-plain">M goes through {more} more.</p>}
     </section>
   );
 }

@@ -11,6 +11,7 @@ import { useQuestion, type QuestionState } from '../question/useQuestion.ts';
 import { readSelection } from './selection.ts';
 import { useComparison, type Beside } from './useComparison.ts';
 import { useMapKeys } from './useMapKeys.ts';
+import { useSameTab } from './useSameTab.ts';
 
 beforeEach(workersComputeMaps);
 
@@ -18,6 +19,7 @@ interface Seen {
   state: QuestionState;
   view: MapView;
   beside: Beside | undefined;
+  same: ReturnType<typeof useSameTab>;
 }
 
 /** Map's hooks behind a link, on a harmonica in C that is on loan. */
@@ -36,6 +38,7 @@ async function opened(link: string) {
   let seen: Seen | undefined;
   function Keys({ state, view }: { state: QuestionState; view: MapView }) {
     const beside = useComparison(state, view);
+    const same = useSameTab(state);
     done.said = useNotice()?.text ?? '';
     const { note } = readSelection(view, state.at);
     useAlternatives(state.chosen, state.question, note?.id);
@@ -47,7 +50,7 @@ async function opened(link: string) {
       hear: (hz) => done.heard.push(hz),
       togglePlay: () => (done.played += 1),
     });
-    seen = { state, view, beside };
+    seen = { state, view, beside, same };
     return null;
   }
   function Page() {
@@ -173,4 +176,19 @@ test('other ways are asked for only when a note is chosen', async () => {
   expect(asked()).toBe(before);
   map.press('ArrowRight');
   await waitFor(() => expect(asked()).toBe(before + 1));
+});
+
+test('M goes to the next instrument with the same tab, Shift M back, in a round; the list says what comes out', async () => {
+  const map = await opened('in=G&play=major&dir=up');
+  const key = () => [map.seen().state.chosen!.ref, map.seen().state.question.tonic];
+  await waitFor(() => expect(map.seen().same.there).toHaveLength(6));
+  const { there, more } = map.seen().same;
+  expect(there.find(({ ref }) => ref === 'preset:diatonic/58')).toMatchObject({ comes: 'major in F' });
+  expect(more).toBe(30 - 1 - 6);
+  map.press('m');
+  await waitFor(() => expect(key()).toEqual(['preset:diatonic/61', 'Ab']));
+  act(() => void fireEvent.keyDown(document.body, { key: 'M', shiftKey: true }));
+  await waitFor(() => expect(key()).toEqual(['preset:diatonic/60', 'G']));
+  act(() => map.seen().same.take('preset:diatonic/58'));
+  await waitFor(() => expect(key()).toEqual(['preset:diatonic/58', 'F']));
 });

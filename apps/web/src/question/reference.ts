@@ -58,13 +58,13 @@ function standingOf(
   waiting: boolean,
 ): ChosenInstrument | undefined {
   if (isBorrowed(ref)) {
-    const subject = borrowed(ref);
+    const subject = borrowedInstrument(ref);
     if (subject) return { ref, ...subject, record: undefined, todo: [] };
   }
   if (waiting) return undefined;
   const record = cabinet.find((instrument) => instrument.id === ref) ?? cabinet[0];
   if (record) return { ref: record.id, ...subjectOf(record), record, todo: [] };
-  return { ref: FIRST_BORROWED, ...borrowed(FIRST_BORROWED)!, record: undefined, todo: [] };
+  return { ref: FIRST_BORROWED, ...borrowedInstrument(FIRST_BORROWED)!, record: undefined, todo: [] };
 }
 
 /** What a link sets that cannot be set leaves the instrument as it stands. */
@@ -81,7 +81,8 @@ function setAs(standing: ChosenInstrument, texts: readonly string[]): ChosenInst
   return { ...standing, ref: ref!, key: key!, spec: instrument.spec, todo };
 }
 
-function borrowed(ref: string): Subject | undefined {
+/** An instrument on loan; undefined for a reference to none. */
+export function borrowedInstrument(ref: string): Subject | undefined {
   const [familyId = '', preset = ''] = ref.slice(BORROWED.length).split('/');
   const known = familyById(familyId)?.presets.some((p) => p.id === preset);
   return known ? { key: ref, spec: specFromPreset(familyId, preset) } : undefined;

@@ -108,8 +108,8 @@ export function useQuestion() {
     [current, chosen, family],
   );
   const onInstrument = useCallback(
-    (ref: string) =>
-      withQuestion(now.current, { on: ref, ...questionToLink({ ...current().question, pins: [] }, family) }),
+    (ref: string, asked: StoredQuestion = { ...current().question, pins: [] }) =>
+      withQuestion(now.current, { on: ref, ...questionToLink(asked, family) }),
     [current, family],
   );
 
@@ -117,9 +117,10 @@ export function useQuestion() {
     (label: string, part: Partial<StoredQuestion>) => write(changed(part), label),
     [changed, write],
   );
+  /** @param asked what is asked on the other instrument; the same without its pins when left out */
   const changeInstrument = useCallback(
-    (ref: string, label: string) => {
-      write(onInstrument(ref), label);
+    (ref: string, label: string, asked?: StoredQuestion) => {
+      write(onInstrument(ref, asked), label);
       if (!isBorrowed(ref)) changeSettings({ lastInstrument: refStanding(ref) });
     },
     [onInstrument, write, changeSettings],

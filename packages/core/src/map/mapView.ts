@@ -1,27 +1,24 @@
 import type { FactTable } from '../families/layoutPart.ts';
 import type { Remark } from '../families/way.ts';
-import { chordSymbol, type Chord } from '../harmony/chord.ts';
+import { chordSymbol } from '../harmony/chord.ts';
 import { triadsOf } from '../harmony/scaleChords.ts';
-import { layerSemitones, type LayerId } from '../harmony/layer.ts';
-import { rolesOf, type Role } from '../harmony/role.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import { frequency, type Pitch } from '../pitch/pitch.ts';
-import { patternById } from '../practice/pattern.ts';
 import type { Question } from '../question/question.ts';
 import type { AirBalance } from '../route/air.ts';
-import { routingContext, type RoutingContext } from '../route/context.ts';
+import type { RoutingContext } from '../route/context.ts';
 import type { Effort } from '../route/effort.ts';
-import { scaleLine, type LineNote } from '../route/line.ts';
-import { homesOf, limitsOf } from '../route/range.ts';
+import { homesOf } from '../route/range.ts';
 import { missingReason, scaleInRange, type Missing } from '../route/missing.ts';
 import type { Pin } from '../route/pin.ts';
 import { routeLine, type Route } from '../route/route.ts';
 import { degreeText } from '../scale/degree.ts';
 import { namer } from '../scale/namer.ts';
-import { keyOf, type Key } from '../scale/scale.ts';
+import type { Key } from '../scale/scale.ts';
 import type { Scene } from '../scene/scene.ts';
 import { staffOf, type Staff } from '../staff/staff.ts';
 import { writeTabLine, type TabItem } from '../tab/tabLine.ts';
+import { asked } from './asked.ts';
 import { coverageOf, type Coverage } from './coverage.ts';
 import { sceneIn, waysIn, type WayView } from './instrumentView.ts';
 import { keyFacts, type KeyFacts } from './keyFacts.ts';
@@ -121,35 +118,6 @@ export function alternativesView(
   return routeLine(context, line, { pins: question.pins }).alternatives(noteId).map(alternativeView);
 }
 
-/** What a question comes down to on an instrument. */
-function asked(
-  base: Instrument,
-  question: Question,
-): {
-  readonly key: Key;
-  readonly instrument: Instrument;
-  readonly context: RoutingContext;
-  readonly line: readonly LineNote[];
-  readonly roles: readonly Role[];
-  readonly chords: readonly Chord[];
-} {
-  const key = keyOf(question.scale, question.tonic);
-  const instrument = base.forKey(key);
-  const context = routingContext(instrument, question.preferences);
-  const chords = question.chords.map(({ chord }) => chord);
-  const layer = layerSemitones(question.scale, chords, question.layer);
-  const roles = rolesOf(question.scale, chords).map((role, semitone) =>
-    hiddenBelow(role, layer.includes(semitone), question.layer),
-  );
-  const shape = {
-    direction: question.direction,
-    pattern: patternById(question.pattern),
-    semitones: layer,
-  };
-  const line = scaleLine(key, limitsOf(context, key, question.range), shape);
-  return { key, instrument, context, roles, chords, line };
-}
-
 /** What the instrument lacks of the scale, and what the line asks for beyond it; rising. */
 function missingOf(context: RoutingContext, key: Key, route: Route): readonly (readonly [Pitch, Missing])[] {
   const { instrument, chosen } = context;
@@ -163,11 +131,6 @@ function missingOf(context: RoutingContext, key: Key, route: Route): readonly (r
 /** The line as it stands in tab; it has no bar lines. */
 function tabItems(route: Route): readonly TabItem[] {
   return route.notes.map(({ way, pitch }) => (way ? { kind: 'way', way } : { kind: 'missing', pitch }));
-}
-
-/** In the layers below the whole scale, what they do not hold yet stands aside like an outside note. */
-function hiddenBelow(role: Role, held: boolean, layer: LayerId): Role {
-  return held || layer === 'scale' || layer === 'colour' ? role : 'outside';
 }
 
 /** Cautions of the techniques a route uses, each once. */

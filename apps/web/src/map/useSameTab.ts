@@ -1,0 +1,91 @@
+import { useMemo } from 'react';
+import { familyById, noteText, parseNote, scaleById, type InstrumentSpec } from '@same-song/core';
+import { useAskSameTab, useSameTabs } from '../compute/compute.ts';
+import { subjectOf } from '../compute/subject.ts';
+import { notify } from '../frame/notice.ts';
+import { useShortcuts } from '../frame/shortcuts.ts';
+import { borrowedInstrument, presetRef, refStanding } from '../question/reference.ts';
+import type { QuestionState } from '../question/useQuestion.ts';
+
+/** How many are listed with the key that comes out; the key goes through all. */
+const LISTED = 6;
+
+/** Another instrument of the family, as a link names it. */
+interface Other {
+  readonly ref: string;
+  readonly key: string;
+  readonly spec: InstrumentSpec;
+}
+
+/** What the tab becomes on another instrument. */
+export interface TabThere {
+  readonly ref: string;
+  readonly name: string;
+  /** `major in B♭`. */
+  readonly comes: string;
+  readonly kept: number;
+  readonly of: number;
+}
+
+/** The same tab on other instruments of the family: those of the cabinet, or else those that can be borrowed. */
+export function useSameTab(state: QuestionState) {
+  const { chosen, question, cabinet } = state;
+  const ask = useAskSameTab();
+  const all = useMemo(() => familyOf(chosen?.spec.family, chosen?.ref, cabinet), [chosen, cabinet]);
+  const standing = chosen && refStanding(chosen.ref);
+  const others = useMemo(() => all.filter(({ ref }) => ref !== standing), [all, standing]);
+  const listed = others.slice(0, LISTED);
+  const answers = useSameTabs(chosen, question, listed);
+  const go = async (other: Other | undefined) => {
+    if (!chosen) return;
+    const same = other && (await ask(chosen, state.current().question, other));
+    if (!other) notify('There is no other instrument of this family.');
+    else if (!same) notify(`Nothing of this tab can be played on ${other.spec.name}.`);
+    else {
+      state.changeInstrument(other.ref, 'the same tab', same.question);
+      notify(`The same tab on ${other.spec.name}: ${keyText(same.question)}.`);
+    }
+  };
+  const step = (by: number) => {
+    const at = all.findIndex(({ ref }) => ref === standing);
+    const next = all[(at + by + all.length) % all.length];
+    return go(next?.ref === standing ? undefined : next);
+  };
+  const group = 'The question';
+  useShortcuts([
+    { key: 'm', shift: false, label: 'The same tab on the next instrument', group, run: () => void step(1) },
+    { key: 'm', shift: true, label: 'The same tab on the one before', group, run: () => void step(-1) },
+  ]);
+  return {
+    there: listed.flatMap(({ ref, spec }, i): TabThere[] => {
+      const same = answers?.[i];
+      if (!same) return [];
+      return [{ ref, name: spec.name, comes: keyText(same.question), kept: same.kept, of: same.of }];
+    }),
+    more: others.length - listed.length,
+    take: (ref: string) => void go(others.find((other) => other.ref === ref)),
+  };
+}
+
+function keyText({ scale, tonic }: { scale: string; tonic: string }): string {
+  const [known, note] = [scaleById(scale), parseNote(tonic)];
+  return `${known.ok ? known.value.name : scale} in ${note.ok ? noteText(note.value) : tonic}`;
+}
+
+/** All of a family, the chosen one among them where it is one of them. */
+function familyOf(
+  familyId: string | undefined,
+  chosen: string | undefined,
+  cabinet: QuestionState['cabinet'],
+): readonly Other[] {
+  const own = cabinet
+    .filter(({ family }) => family === familyId)
+    .map((record): Other => ({ ref: record.id, ...subjectOf(record) }));
+  const presets = familyId === undefined ? [] : (familyById(familyId)?.presets ?? []);
+  const isOther = own.some(({ ref }) => ref !== chosen && ref !== refStanding(chosen ?? ''));
+  if (isOther) return own;
+  return presets.map(({ id }): Other => {
+    const ref = presetRef(familyId!, id);
+    return { ref, ...borrowedInstrument(ref)! };
+  });
+}
