@@ -86,7 +86,7 @@ test('names: too long is told at the field, any script is kept', async () => {
   await shows(page, '.editor-head h2', 'מפוחית של נועה 🎶');
 });
 
-test('an edit made stale by a second device offers both texts, and either can be kept', async () => {
+test('an edit made stale by a second device offers both texts, and what was chosen is kept', async () => {
   page = await stage.page(LOW_E_FLAT);
   const other = await stage.page(LOW_E_FLAT, { apart: true });
   await retype(other, nameField, 'Theirs');
@@ -95,9 +95,9 @@ test('an edit made stale by a second device offers both texts, and either can be
   await retype(page, nameField, 'Mine');
   await click(page, 'Save');
   await sees(page, 'This was changed elsewhere while you were editing');
-  await shows(page, '.stale table', 'Mine Theirs');
-  await click(page, 'Keep mine');
-  await sees(page, 'Mine is saved.');
+  await shows(page, '.clash fieldset', 'Yours: Mine There now: Theirs');
+  await click(page, 'Save as chosen');
+  await sees(page, 'Mine is saved, with what was changed elsewhere.');
   await other.reload({ waitUntil: 'networkidle0' });
   await shows(other, '.editor-head h2', 'Mine');
 });

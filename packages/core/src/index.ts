@@ -132,6 +132,7 @@ export { CLEFS, type Clef, type ClefId } from './staff/clefs.ts';
 export type { Staff, StaffNote } from './staff/staff.ts';
 
 // What is kept and exchanged
+export { mergeFields, type Merge } from './records/merge.ts';
 export { checkLayoutFile, layoutFile, layoutFileSchema } from './records/layoutFile.ts';
 export {
   checkContent,

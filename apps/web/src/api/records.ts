@@ -66,9 +66,9 @@ async function withContents<K extends RecordKindId>(
 
 /** One kind of record: its queries and the ways to change it, each renewing what is on screen. */
 export function recordsOf<K extends RecordKindId>(kind: K) {
-  const useList = (which: Which = 'kept') => {
+  const useList = (which: Which = 'kept', enabled = true) => {
     const client = useQueryClient();
-    return useQuery({ queryKey: [kind, which], queryFn: () => withContents(client, kind, which) });
+    return useQuery({ queryKey: [kind, which], queryFn: () => withContents(client, kind, which), enabled });
   };
 
   /** Without contents: ids, versions and titles. */

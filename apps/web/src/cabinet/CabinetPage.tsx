@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { NavLink, useNavigate, useParams } from 'react-router';
 import { familyById } from '@same-song/core';
 import { instruments, type InstrumentRecord } from '../api/records.ts';
@@ -80,10 +80,30 @@ function Panel({ id, list }: { id: string | undefined; list: readonly Instrument
   if (id === 'new') return <AddInstrument empty={list?.length === 0} />;
   if (id === 'bin') return <BinPanel />;
   if (id === 'data') return <DataPanel />;
-  const record = list?.find((instrument) => instrument.id === id);
-  if (record) return <InstrumentEditor key={record.id} record={record} />;
   if (!list || id === undefined) return null;
-  return <p>This instrument is not in the cabinet. Perhaps it lies in the bin.</p>;
+  return <InstrumentPanel id={id} list={list} />;
+}
+
+/** An instrument of the cabinet, or one that lies in the bin; put there elsewhere, it stays on the page. */
+function InstrumentPanel({ id, list }: { id: string; list: readonly InstrumentRecord[] }) {
+  const kept = list.find((instrument) => instrument.id === id);
+  const { data: bin, isPending, error } = instruments.useList('binned', kept === undefined);
+  const last = useRef<InstrumentRecord | undefined>(undefined);
+  const shown = last.current?.id === id ? last.current : undefined;
+  const record = kept ?? bin?.find((instrument) => instrument.id === id) ?? shown;
+  last.current = record;
+  if (record) return <InstrumentEditor key={id} record={record} binned={kept === undefined} />;
+  if (isPending) return <p className="loading">Looking for it in the bin too…</p>;
+  if (error) return <p role="alert">The bin cannot be read: {error.message}</p>;
+  return (
+    <div>
+      <h2>There is no such instrument</h2>
+      <p>It is neither in the cabinet nor in the bin. Choose one from the list, or add it.</p>
+      <Button variant="outlined" href="/cabinet/new">
+        Add an instrument
+      </Button>
+    </div>
+  );
 }
 
 function descriptionOf(record: InstrumentRecord): string {

@@ -8,12 +8,14 @@ interface EditorHeadProps {
   readonly record: InstrumentRecord;
   readonly spec: InstrumentSpec;
   readonly changed: boolean;
+  /** A save is under way; what is typed meanwhile can be saved next. */
   readonly busy: boolean;
+  readonly binned: boolean;
   readonly onDrop: () => void;
 }
 
 /** Name of the instrument and what can be done with it as a whole. */
-export function EditorHead({ record, spec, changed, busy, onDrop }: EditorHeadProps) {
+export function EditorHead({ record, spec, changed, busy, binned, onDrop }: EditorHeadProps) {
   const navigate = useNavigate();
   const { keep, putAway, busy: keeping } = useKeeping(instruments);
   /** A second instrument with the same layout, to be changed from there. */
@@ -36,16 +38,18 @@ export function EditorHead({ record, spec, changed, busy, onDrop }: EditorHeadPr
       <Button variant="text" onClick={copy} disabled={keeping}>
         Copy
       </Button>
-      <Button variant="text" onClick={() => putAway(record, () => navigate('/cabinet'))}>
-        Into the bin
-      </Button>
+      {!binned && (
+        <Button variant="text" onClick={() => putAway(record, () => navigate('/cabinet'))}>
+          Into the bin
+        </Button>
+      )}
       {changed && (
         <Button variant="text" onClick={onDrop}>
           Drop changes
         </Button>
       )}
-      <Button type="submit" variant="contained" disabled={!changed || busy}>
-        {changed ? 'Save' : 'Saved'}
+      <Button type="submit" variant="contained" disabled={!changed || binned}>
+        {busy ? 'Saving…' : changed ? 'Save' : 'Saved'}
       </Button>
     </div>
   );

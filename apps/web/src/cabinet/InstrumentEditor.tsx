@@ -1,35 +1,33 @@
 import TextField from '@mui/material/TextField';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useRef } from 'react';
 import { openInstrument, type Instrument, type InstrumentSpec, type Problem } from '@same-song/core';
-import { RequestError } from '../api/client.ts';
-import { instruments, specOf, type InstrumentRecord } from '../api/records.ts';
+import type { InstrumentRecord } from '../api/records.ts';
 import { notify } from '../frame/notice.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
-import { useKeeping } from '../frame/useKeeping.ts';
 import { remember } from '../frame/undo.ts';
 import { AlternatesPanel } from './AlternatesPanel.tsx';
 import { CapabilityFields } from './CapabilityFields.tsx';
+import { ClashChoice } from './ClashChoice.tsx';
 import { ElementTable } from './ElementTable.tsx';
 import { EditorHead } from './EditorHead.tsx';
 import { LayoutDrawing } from './LayoutDrawing.tsx';
 import { KeepLayout } from './KeepLayout.tsx';
 import { LayoutFiles } from './LayoutFiles.tsx';
 import { PitchStandardField } from './PitchStandardField.tsx';
-import { StaleChoice } from './StaleChoice.tsx';
 import { useDraft } from './useDraft.ts';
+import { InTheBin } from './InTheBin.tsx';
+import { useSaving } from './useSaving.ts';
 
 /** One instrument: everything about it can be changed, and the drawing follows at once. */
-export function InstrumentEditor({ record }: { record: InstrumentRecord }) {
+export function InstrumentEditor({ record, binned }: { record: InstrumentRecord; binned: boolean }) {
   const draft = useDraft(record);
   const { spec } = draft;
-  const { change, busy, changeError } = useKeeping(instruments);
-  const [stale, setStale] = useState<InstrumentRecord | undefined>(undefined);
+  const { save, busy, clash, problems: refused } = useSaving(record);
   const checked = useMemo(() => openInstrument(spec), [spec]);
   const lastGood = useRef<Instrument | undefined>(undefined);
   const good = checked.ok ? checked.value : lastGood.current;
   if (checked.ok) lastGood.current = checked.value;
-  const serverProblems = changeError instanceof RequestError ? changeError.body.problems : [];
-  const problems = checked.ok ? serverProblems : checked.problems;
+  const problems = checked.ok ? refused : checked.problems;
   const problemAt = (field: string) => problems.find((problem) => problem.field === field)?.message;
 
   /** A change that is one step to undo, as against typing, which the browser undoes letter by letter. */
@@ -38,52 +36,29 @@ export function InstrumentEditor({ record }: { record: InstrumentRecord }) {
     remember({ label, undo: () => draft.change(spec), redo: () => draft.change(next) });
   };
 
-  const store = (version: number) => {
-    if (!checked.ok) {
-      notify(checked.problems[0]!.message, { kind: 'error' });
-      return;
-    }
-    const after = checked.value.spec;
-    change(
-      { id: record.id, version },
-      {
-        before: specOf(record),
-        after,
-        label: `saving ${after.name}`,
-        notice: `${after.name} is saved.`,
-        onChanged: () => {
-          draft.drop();
-          setStale(undefined);
-        },
-        onFailed: (error) => {
-          if (error instanceof RequestError && error.body.code === 'stale')
-            setStale(error.body.current as InstrumentRecord);
-          else notify(error.message, { kind: 'error' });
-        },
-      },
-    );
+  const keepIt = () => {
+    if (binned) notify('It lies in the bin: put it back first. What you typed is still here.');
+    else save();
   };
-  useShortcuts([{ key: 's', ctrl: true, label: 'Save', group: 'Cabinet', run: () => store(draft.version) }]);
+  useShortcuts([{ key: 's', ctrl: true, label: 'Save', group: 'Cabinet', run: keepIt }]);
   return (
     <form
       className="editor"
       onSubmit={(event) => {
         event.preventDefault();
-        store(draft.version);
+        keepIt();
       }}
     >
-      <EditorHead record={record} spec={spec} changed={draft.changed} busy={busy} onDrop={draft.drop} />
-      {stale && (
-        <StaleChoice
-          mine={spec}
-          theirs={specOf(stale)}
-          onMine={() => store(stale.version)}
-          onTheirs={() => {
-            draft.drop();
-            setStale(undefined);
-          }}
-        />
-      )}
+      <EditorHead
+        record={record}
+        spec={spec}
+        changed={draft.changed}
+        busy={busy}
+        binned={binned}
+        onDrop={draft.drop}
+      />
+      {binned && <InTheBin record={record} />}
+      {clash && <ClashChoice {...clash} />}
       {good && <LayoutDrawing instrument={good} stale={!checked.ok} />}
       <div className="editor-fields">
         <TextField

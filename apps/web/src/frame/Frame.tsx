@@ -4,7 +4,7 @@ import { lazy, Suspense, useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useSettings } from '../api/settings.ts';
 import { useGround } from '../theme/SongTheme.tsx';
-import { redo, undo, useHistory } from './undo.ts';
+import { ChangedSince, redo, undo, useHistory, type Wish } from './undo.ts';
 import { notify } from './notice.ts';
 import { NoticeBar } from './NoticeBar.tsx';
 import { useShortcuts } from './shortcuts.ts';
@@ -20,16 +20,27 @@ const PLACES = [
   { path: '/cabinet', name: 'Cabinet', about: 'what I have', key: '6' },
 ];
 
-async function say(word: string, act: () => Promise<string | undefined>): Promise<void> {
+/** What undo and redo say. */
+const UNDO = { act: undo, done: 'Undone', nothing: 'Nothing to undo.', anyway: 'Undo all the same' };
+const REDO = { act: redo, done: 'Redone', nothing: 'Nothing to redo.', anyway: 'Redo all the same' };
+
+async function say(words: typeof UNDO, wish?: Wish): Promise<void> {
   try {
-    const label = await act();
-    notify(label ? `${word}: ${label}` : `Nothing to ${word === 'Undone' ? 'undo' : 'redo'}.`);
+    const change = await words.act(wish);
+    notify(change ? `${words.done}: ${change.label}` : words.nothing);
   } catch (error) {
-    notify(error instanceof Error ? error.message : 'That did not work.', { kind: 'error' });
+    if (error instanceof ChangedSince && error.of) {
+      const anyway = { of: error.of, anyway: true };
+      const action = { label: words.anyway, run: () => void say(words, anyway) };
+      notify(`Not ${words.done.toLowerCase()}: ${error.of.label}. ${error.message}`, {
+        kind: 'error',
+        action,
+      });
+    } else notify(error instanceof Error ? error.message : 'That did not work.', { kind: 'error' });
   }
 }
-const undoAndSay = () => void say('Undone', undo);
-const redoAndSay = () => void say('Redone', redo);
+const undoAndSay = () => void say(UNDO);
+const redoAndSay = () => void say(REDO);
 
 export function Frame() {
   const [sheetOpen, setSheetOpen] = useState(false);

@@ -1,4 +1,8 @@
-import { redo, remember, undo } from './undo.ts';
+import * as history from './undo.ts';
+import { ChangedSince, remember } from './undo.ts';
+
+const undo = async (wish?: history.Wish) => (await history.undo(wish))?.label;
+const redo = async (wish?: history.Wish) => (await history.redo(wish))?.label;
 
 /** A value with changes that can be taken back. */
 function counter() {
@@ -61,4 +65,55 @@ test('two hundred changes are remembered, older ones are let go', async () => {
   let count = 0;
   while ((await undo()) !== undefined) count += 1;
   expect(count).toBe(200);
+});
+
+test('two asked for at once take back two changes, one after the other', async () => {
+  const seen: string[] = [];
+  const slow = (label: string, ms: number) =>
+    remember({
+      label,
+      undo: async () => {
+        await new Promise((later) => setTimeout(later, ms));
+        seen.push(label);
+      },
+      redo: () => undefined,
+    });
+  slow('a', 1);
+  slow('b', 20);
+  expect(await Promise.all([undo(), undo(), undo()])).toEqual(['b', 'a', undefined]);
+  expect(seen).toEqual(['b', 'a']);
+});
+
+test('a change made while another is taken back stays the next one; one can be named wherever it stands', async () => {
+  const { change } = counter();
+  let finish: () => void = () => undefined;
+  remember({
+    label: 'slow',
+    undo: () => new Promise<void>((done) => (finish = done)),
+    redo: () => undefined,
+  });
+  const going = undo();
+  await Promise.resolve();
+  change('meanwhile');
+  finish();
+  expect(await going).toBe('slow');
+  const named = { label: 'named', undo: () => undefined, redo: () => undefined };
+  remember(named);
+  change('after it');
+  expect(await undo({ of: named })).toBe('named');
+  expect(await undo({ of: named })).toBeUndefined();
+  expect([await undo(), await undo(), await undo()]).toEqual(['after it', 'meanwhile', undefined]);
+});
+
+test('what somebody else changed since is gone over only when that is wished', async () => {
+  const change = {
+    label: 'mine',
+    undo: (anyway = false) => {
+      if (!anyway) throw new ChangedSince('It was changed since.');
+    },
+    redo: () => undefined,
+  };
+  remember(change);
+  await expect(undo()).rejects.toMatchObject({ message: 'It was changed since.', of: change });
+  expect(await undo({ of: change, anyway: true })).toBe('mine');
 });

@@ -4,8 +4,16 @@ import { useSyncExternalStore } from 'react';
 export interface Change {
   /** Fits after “Undo: ”. */
   readonly label: string;
-  undo(): void | Promise<unknown>;
-  redo(): void | Promise<unknown>;
+  /** @param anyway over what somebody else changed since; otherwise that throws {@link ChangedSince} */
+  undo(anyway?: boolean): void | Promise<unknown>;
+  redo(anyway?: boolean): void | Promise<unknown>;
+}
+
+/** Thrown where undo or redo would go over somebody else's newer change: it is asked about first. */
+export class ChangedSince extends Error {
+  override name = 'ChangedSince';
+  /** The change that was to be taken back or made again. */
+  of: Change | undefined;
 }
 
 interface History {
@@ -27,22 +35,44 @@ export function remember(change: Change): void {
   set({ done: [...history.done, change].slice(-LIMIT), undone: [] });
 }
 
+/** Which change, the last one when left out, and whether it may go over what somebody else changed since. */
+export interface Wish {
+  readonly of?: Change;
+  readonly anyway?: boolean;
+}
+
 /** Takes back the last change and says which it was; one that fails stays where it was. */
-export async function undo(): Promise<string | undefined> {
-  const change = history.done[history.done.length - 1];
-  if (!change) return undefined;
-  await change.undo();
-  set({ done: history.done.slice(0, -1), undone: [...history.undone, change] });
-  return change.label;
+export function undo(wish?: Wish): Promise<Change | undefined> {
+  return inTurn(() => move('done', 'undone', wish));
 }
 
 /** Makes the last undone change again. */
-export async function redo(): Promise<string | undefined> {
-  const change = history.undone[history.undone.length - 1];
+export function redo(wish?: Wish): Promise<Change | undefined> {
+  return inTurn(() => move('undone', 'done', wish));
+}
+
+let turn: Promise<unknown> = Promise.resolve();
+
+/** One after the other, however fast they are asked for: two at once would both take the same change. */
+function inTurn<T>(act: () => Promise<T>): Promise<T> {
+  const next = turn.then(act);
+  turn = next.catch(() => undefined);
+  return next;
+}
+
+async function move(from: keyof History, to: keyof History, { of, anyway }: Wish = {}) {
+  const change = history[from].findLast((known) => of === undefined || known === of);
   if (!change) return undefined;
-  await change.redo();
-  set({ done: [...history.done, change], undone: history.undone.slice(0, -1) });
-  return change.label;
+  try {
+    await (from === 'done' ? change.undo(anyway) : change.redo(anyway));
+  } catch (error) {
+    if (error instanceof ChangedSince) error.of = change;
+    throw error;
+  }
+  // Others may have been remembered meanwhile: what goes is this one, wherever it now stands.
+  const left = history[from].filter((known) => known !== change);
+  set({ ...history, [from]: left, [to]: [...history[to], change] });
+  return change;
 }
 
 export function useHistory(): History {

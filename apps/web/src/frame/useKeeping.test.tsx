@@ -4,8 +4,11 @@ import type { ReactNode } from 'react';
 import { answerReads } from '../../test/answerReads.ts';
 import { questions, layouts, type LayoutRecord } from '../api/records.ts';
 import { useNotice } from './notice.ts';
-import { redo, undo } from './undo.ts';
+import * as history from './undo.ts';
 import { useKeeping } from './useKeeping.ts';
+
+const undo = async (wish?: history.Wish) => (await history.undo(wish))?.label;
+const redo = async (wish?: history.Wish) => (await history.redo(wish))?.label;
 
 interface Row {
   id: string;
@@ -20,8 +23,9 @@ function server() {
   let away = false;
   const answer = (status: number, body?: unknown) =>
     new Response(body === undefined ? null : JSON.stringify(body), { status });
+  const CODES: Record<number, string> = { 404: 'not-found', 409: 'stale' };
   const refuse = (status: number, message: string) =>
-    answer(status, { status, code: 'refused', message, problems: [] });
+    answer(status, { status, code: CODES[status] ?? 'refused', message, problems: [] });
   const fetch = (path: string, { method = 'GET', body }: { method?: string; body?: string } = {}) => {
     if (away) return Promise.reject(new TypeError('no network'));
     const url = new URL(path, 'http://here');
@@ -38,7 +42,7 @@ function server() {
         rows.push({ id: `row-${rows.length}-`, name, version: 1, binned: false });
         return answer(201, rows.at(-1));
       }
-      if (!row) return refuse(404, 'Not there.');
+      if (!row || (row.binned && method !== 'POST')) return refuse(404, 'Not there.');
       if (method === 'PUT') {
         const { name, version } = JSON.parse(body!) as Row;
         if (version !== row.version) return refuse(409, 'Stale.');
@@ -200,4 +204,29 @@ test('a refusal and a server that is away are said; nothing changes, and undo ca
   backend.comeBack();
   await act(async () => expect(await undo()).toBe('keeping it'));
   await waitFor(() => expect(names()).toEqual([]));
+});
+
+test('undo does not go over what somebody else changed since, nor over a bin, unless told to', async () => {
+  const { backend, hook, names } = keeping();
+  act(() => hook.result.current.kept.keep(content('Quay'), words));
+  await waitFor(() => expect(names()).toEqual(['Quay']));
+  const seen = hook.result.current.list![0]!;
+  const wanted = { before: content('Quay'), after: content('Pier'), label: 'the name', notice: 'Done.' };
+  act(() => hook.result.current.kept.change(seen, wanted));
+  await waitFor(() => expect(names()).toEqual(['Pier']));
+  const row = backend.rows[0]!;
+  Object.assign(row, { name: 'Theirs', version: row.version + 1 });
+  await act(() => expect(undo()).rejects.toThrow('It was changed elsewhere since.'));
+  expect(row.name).toBe('Theirs');
+  await act(async () => expect(await undo({ anyway: true })).toBe('the name'));
+  expect(row.name).toBe('Quay');
+  Object.assign(row, { binned: true, version: row.version + 1 });
+  await act(() => expect(redo()).rejects.toThrow('It was put into the bin since.'));
+  await act(async () => expect(await redo({ anyway: true })).toBe('the name'));
+  expect(row).toMatchObject({ name: 'Pier', binned: false });
+  // Undoing what added it finds it in the bin already.
+  Object.assign(row, { binned: true });
+  await act(async () => expect(await undo({ anyway: true })).toBe('the name'));
+  Object.assign(row, { binned: true });
+  await act(async () => expect(await undo()).toBe('keeping it'));
 });

@@ -1,7 +1,8 @@
 import { recordKind, type ContentOf, type RecordKindId } from '@same-song/core';
+import { RequestError } from '../api/client.ts';
 import { versionNow, type Kept, type RecordOf, type Records } from '../api/records.ts';
 import { notify } from './notice.ts';
-import { remember } from './undo.ts';
+import { ChangedSince, remember, undo, type Change } from './undo.ts';
 
 interface Words<Record> {
   /** What undo calls it, e.g. `adding the low E♭ harmonica`. */
@@ -13,14 +14,23 @@ interface Words<Record> {
   readonly onUndone?: () => unknown;
 }
 
-interface Change<Content> {
+interface Changing<Content, Record> {
+  /** What the record holds on the server. */
   readonly before: Content;
   readonly after: Content;
   readonly label: string;
   readonly notice: string;
-  readonly onChanged?: () => void;
+  readonly onChanged?: (record: Record) => void;
   /** Left out, the error is said. */
   readonly onFailed?: (error: Error) => void;
+}
+
+/** The version in which this page last left a record: a newer one is somebody else's. */
+const left = new Map<string, number>();
+
+function leftAs<R extends Kept>(record: R): R {
+  left.set(record.id, record.version);
+  return record;
 }
 
 /** Keeps new records of a kind, changes them and puts old ones away; all can be undone and done again any number of times. */
@@ -31,41 +41,80 @@ export function useKeeping<K extends RecordKindId>(kind: Records<K>) {
   const bin = kind.useBin();
   const restore = kind.useRestore();
   const save = kind.useSave();
-  const binNow = async (id: string) => bin.mutateAsync({ id, version: await versionNow(kind.kind, id) });
   const failed = (error: Error) => notify(error.message, { kind: 'error' });
+  const restoreNow = async (id: string) => leftAs(await restore.mutateAsync(id));
+  /** Does something to a record as this page left it, or as it stands whoever changed it. */
+  const onTopOf = async (id: string, anyway: boolean, act: (version: number) => Promise<Kept>) => {
+    const known = left.get(id);
+    try {
+      leftAs(await act(anyway || known === undefined ? await versionNow(kind.kind, id) : known));
+    } catch (error) {
+      throw codeOf(error) === 'stale' ? new ChangedSince(CHANGED) : error;
+    }
+  };
+  const binNow = (id: string, anyway = false) =>
+    onTopOf(id, anyway, (version) => bin.mutateAsync({ id, version })).catch((error: unknown) => {
+      // It lies there already.
+      if (codeOf(error) !== 'not-found') throw error;
+    });
+  const saveNow = async (id: string, content: Content, anyway = false) => {
+    try {
+      if (anyway) await restoreNow(id);
+      await onTopOf(id, anyway, (version) => save.mutateAsync({ id, version, content }));
+    } catch (error) {
+      throw codeOf(error) === 'not-found' ? new ChangedSince(BINNED) : error;
+    }
+  };
   // What follows hangs on the promise: whoever began it may have left the screen with the record's row.
   const keep = (content: Content, { label, notice, onKept, onUndone }: Words<Record>) =>
     void add.mutateAsync(content).then((record) => {
+      const { id } = leftAs(record);
       remember({
         label: label(record),
-        undo: async () => {
-          await binNow(record.id);
+        undo: async (anyway) => {
+          await binNow(id, anyway);
           await onUndone?.();
         },
-        redo: () => restore.mutateAsync(record.id),
+        redo: () => restoreNow(id),
       });
       notify(notice(record));
       onKept?.(record);
     }, failed);
   /** Gives a record other content, on top of the version that was seen. */
-  const change = ({ id, version }: Kept, wanted: Change<Content>) => {
+  const change = ({ id, version }: Kept, wanted: Changing<Content, Record>) => {
     const { before, after, label, notice, onChanged, onFailed = failed } = wanted;
-    const saveNow = async (content: Content) =>
-      save.mutateAsync({ id, version: await versionNow(kind.kind, id), content });
-    void save.mutateAsync({ id, version, content: after }).then(() => {
-      remember({ label, undo: () => saveNow(before), redo: () => saveNow(after) });
+    void save.mutateAsync({ id, version, content: after }).then((record) => {
+      leftAs(record);
+      remember({
+        label,
+        undo: (anyway) => saveNow(id, before, anyway),
+        redo: (anyway) => saveNow(id, after, anyway),
+      });
       notify(notice);
-      onChanged?.();
+      onChanged?.(record);
     }, onFailed);
   };
   const putAway = (record: Record, onGone?: () => unknown) =>
-    void bin.mutateAsync(record).then(() => {
+    void bin.mutateAsync(record).then((gone) => {
+      const { id } = leftAs(gone);
       const title = recordKind(kind.kind).title(record);
-      const undo = () => restore.mutateAsync(record.id);
-      remember({ label: `putting ${title} into the bin`, undo, redo: () => binNow(record.id) });
-      notify(`${title} is in the bin.`, { action: { label: 'Undo', run: () => void undo() } });
+      const away: Change = {
+        label: `putting ${title} into the bin`,
+        undo: () => restoreNow(id),
+        redo: (anyway) => binNow(id, anyway),
+      };
+      remember(away);
+      const takeBack = () => void undo({ of: away }).catch(failed);
+      notify(`${title} is in the bin.`, { action: { label: 'Undo', run: takeBack } });
       void onGone?.();
     }, failed);
   const busy = add.isPending || save.isPending || bin.isPending;
   return { keep, change, putAway, busy, error: add.error, changeError: save.error };
+}
+
+const CHANGED = 'It was changed elsewhere since.';
+const BINNED = 'It was put into the bin since.';
+
+function codeOf(error: unknown): string | undefined {
+  return error instanceof RequestError ? error.body.code : undefined;
 }
