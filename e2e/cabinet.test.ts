@@ -121,6 +121,24 @@ test('with the server killed in the middle of an edit nothing typed and nothing 
   await sees(page, 'After the storm is saved.');
 });
 
+test('put into the bin elsewhere, an instrument stays on the page with what was typed, and is put back from there', async () => {
+  page = await stage.page(B_FLAT);
+  const other = await stage.page(B_FLAT, { apart: true });
+  await retype(page, nameField, 'Typed on');
+  await click(other, 'Into the bin');
+  await sees(other, 'is in the bin.');
+  await click(page, 'Save');
+  await sees(page, 'This instrument lies in the bin.');
+  await typed(nameField, 'Typed on');
+  expect(await barriers(page)).toEqual([]);
+  await click(page, 'Put it back');
+  await sees(page, 'is back in the cabinet.');
+  await click(page, 'Save');
+  await sees(page, 'Typed on is saved');
+  await page.goto(`${stage.address}/cabinet/11111111-0000-4000-8000-000000000000`);
+  await sees(page, 'There is no such instrument');
+});
+
 test('into the bin and back, by the notice, by undo and from the bin itself', async () => {
   page = await stage.page(B_FLAT);
   await page.waitForSelector('.editor-head h2');
@@ -207,6 +225,30 @@ describe('import', () => {
       () => !document.querySelector('.cabinet-list')?.textContent?.includes('the file'),
     );
     await eventually(listed, (names) => expect(names).toContain(first!.name));
+    await click(page, 'Redo');
+    await eventually(listed, (names) => expect(names).toContain('Renamed by the file'));
+    // Somebody else changes what the import brought: undo asks first, and then leaves all else alone.
+    const version = await page.evaluate(
+      async (id) => ((await (await fetch(`/api/instruments/${id}`)).json()) as { version: number }).version,
+      added.id,
+    );
+    await page.evaluate(
+      ({ id, ...content }, seen) =>
+        fetch(`/api/instruments/${id}`, {
+          method: 'PUT',
+          headers: { 'Content-Type': 'application/json' },
+          body: JSON.stringify({ ...content, name: 'Theirs since', version: seen }),
+        }).then((answer) => answer.status),
+      added,
+      version,
+    );
+    await click(page, 'Undo');
+    await sees(page, 'Not undone: the import. One of its records was changed since.');
+    await click(page, 'Undo all the same');
+    await eventually(listed, (names) => {
+      expect(names).not.toContain('From the file');
+      expect(names).toContain(first!.name);
+    });
   });
 
   test.each([

@@ -26,12 +26,22 @@ const OFFLINE: ErrorBody = {
 
 type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
 
-/** One request to the API. @throws RequestError */
-export async function request<T>(method: Method, path: string, body?: unknown): Promise<T> {
+/**
+ * One request to the API.
+ * @param keepalive sent to its end even when the page is left at once; for small bodies only
+ * @throws RequestError
+ */
+export async function request<T>(
+  method: Method,
+  path: string,
+  body?: unknown,
+  { keepalive = false }: { readonly keepalive?: boolean } = {},
+): Promise<T> {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
       method,
+      keepalive,
       ...(body === undefined
         ? {}
         : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),

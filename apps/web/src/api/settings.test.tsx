@@ -6,16 +6,17 @@ import { dialectOf, useSettings } from './settings.ts';
 
 /** A server with settings of version 4; the first save comes too late when `stale`. */
 function settingsFrom({ stale = false, gone = false } = {}) {
+  let away = gone;
   let standing = { value: { ...DEFAULT_SETTINGS, theme: 'paper' }, version: 4 };
   let late = stale;
   const puts: unknown[] = [];
   global.fetch = ((_: string, { method, body }: { method?: string; body?: string } = {}) => {
-    if (gone) return Promise.reject(new TypeError('no network'));
+    if (away) return Promise.reject(new TypeError('no network'));
     if (method !== 'PUT') return Promise.resolve(new Response(JSON.stringify(standing)));
     puts.push(JSON.parse(body!));
-    if (late) {
-      late = false;
-      standing = { value: { ...standing.value, staff: true }, version: 5 };
+    if (late) standing = { value: { ...standing.value, staff: true }, version: 5 };
+    late = false;
+    if ((puts.at(-1) as typeof standing).version !== standing.version) {
       const error = {
         status: 409,
         code: 'stale',
@@ -33,7 +34,10 @@ function settingsFrom({ stale = false, gone = false } = {}) {
   const wrapper = ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={client}>{children}</QueryClientProvider>
   );
-  return { puts, standing: () => standing, ...renderHook(useSettings, { wrapper }) };
+  const comeBack = () => {
+    away = false;
+  };
+  return { puts, standing: () => standing, comeBack, ...renderHook(useSettings, { wrapper }) };
 }
 
 test('a change shows at once and is saved behind, with all that stands', async () => {
@@ -56,10 +60,33 @@ test('settings changed elsewhere meanwhile keep both changes', async () => {
   await waitFor(() => expect(result.current.settings).toMatchObject({ naming: 'sharps', staff: true }));
 });
 
-test('without a server the defaults stand, and a change shows all the same', async () => {
-  const { result } = settingsFrom({ gone: true });
+test('without a server a change shows all the same, waits, and is sent when it is back', async () => {
+  const { result, comeBack, standing, puts } = settingsFrom({ gone: true });
   act(() => result.current.change({ staff: true }));
-  await waitFor(() => expect(result.current.settings).toEqual({ ...DEFAULT_SETTINGS, staff: true }));
+  act(() => result.current.change({ naming: 'sharps' }));
+  await waitFor(() =>
+    expect(result.current.settings).toEqual({ ...DEFAULT_SETTINGS, staff: true, naming: 'sharps' }),
+  );
+  comeBack();
+  await waitFor(() => expect(standing().value).toMatchObject({ staff: true, naming: 'sharps' }), LONG);
+  expect(standing().value.theme).toBe('paper');
+  await waitFor(() => expect(result.current.settings).toEqual(standing().value));
+  expect(puts).toHaveLength(2);
+}, 10_000);
+
+/** A server that was away is tried again after two seconds. */
+const LONG = { timeout: 5_000 };
+
+test('what is changed while another change is sent stays, and is sent next', async () => {
+  const { result, standing } = settingsFrom();
+  await waitFor(() => expect(result.current.loaded).toBe(true));
+  act(() => {
+    result.current.change({ naming: 'sharps' });
+    result.current.change({ naming: 'simple' });
+    result.current.change({ staff: true });
+  });
+  await waitFor(() => expect(standing().value).toMatchObject({ naming: 'simple', staff: true }));
+  await waitFor(() => expect(result.current.settings).toMatchObject({ naming: 'simple', staff: true }));
 });
 
 test('tab is written as the user has chosen for a family, or as it comes first', () => {

@@ -9,38 +9,63 @@ interface SettingsRecord {
 }
 
 const KEY = ['settings'];
+/** How long until a server that did not answer is tried again, in ms. */
+const AGAIN_MS = 2_000;
 
-/** Settings show at once and are saved behind; a stale save is made again on what stands on the server. */
+/** What was changed here and is not kept by the server yet. */
+let waiting: Partial<Settings> = {};
+
+/** Settings as they stand on the server, with what is still to be sent to it. */
+function withWaiting({ value, version }: SettingsRecord): SettingsRecord {
+  return { value: { ...value, ...waiting }, version };
+}
+
+/** Sends what waits, on top of what was last seen or of what is said to stand there. */
+async function send(seen: SettingsRecord): Promise<SettingsRecord> {
+  const sent = waiting;
+  // A change before this one took all along.
+  if (Object.keys(sent).length === 0) return seen;
+  const put = ({ value, version }: SettingsRecord) =>
+    request<SettingsRecord>('PUT', '/settings', { value: { ...value, ...sent }, version }, OUTLIVES_THE_PAGE);
+  const kept = await put(seen).catch((error: unknown) => {
+    if (!(error instanceof RequestError) || error.body.code !== 'stale') throw error;
+    return put(error.body.current as SettingsRecord);
+  });
+  const isStillWaiting = ([field, value]: [string, unknown]) => sent[field as keyof Settings] !== value;
+  waiting = Object.fromEntries(Object.entries(waiting).filter(isStillWaiting));
+  return kept;
+}
+
+const OUTLIVES_THE_PAGE = { keepalive: true };
+
+/** Settings show at once and are saved behind; while the server is away they wait. */
 export function useSettings() {
   const client = useQueryClient();
-  const { data } = useQuery({ queryKey: KEY, queryFn: () => request<SettingsRecord>('GET', '/settings') });
+  const { data } = useQuery({
+    queryKey: KEY,
+    queryFn: async () => withWaiting(await request<SettingsRecord>('GET', '/settings')),
+  });
   const { mutate } = useMutation({
     scope: { id: 'settings' },
-    mutationFn: async (change: Partial<Settings>) => {
-      const save = (base: SettingsRecord) =>
-        request<SettingsRecord>('PUT', '/settings', {
-          value: { ...base.value, ...change },
-          version: base.version,
-        });
-      try {
-        return await save(await request<SettingsRecord>('GET', '/settings'));
-      } catch (error) {
-        if (!(error instanceof RequestError) || error.body.code !== 'stale') throw error;
-        return save(error.body.current as SettingsRecord);
-      }
-    },
-    onSuccess: (record) => client.setQueryData(KEY, record),
+    mutationFn: () => send(client.getQueryData<SettingsRecord>(KEY) ?? NOTHING_SEEN),
+    onSuccess: (record) => client.setQueryData(KEY, withWaiting(record)),
+    retry: (_, error) =>
+      !(error instanceof RequestError) || error.body.status === 0 || error.body.status >= 500,
+    retryDelay: AGAIN_MS,
   });
   const change = useCallback(
     (part: Partial<Settings>) => {
-      const current = client.getQueryData<SettingsRecord>(KEY) ?? { value: DEFAULT_SETTINGS, version: 0 };
-      client.setQueryData(KEY, { ...current, value: { ...current.value, ...part } });
-      mutate(part);
+      waiting = { ...waiting, ...part };
+      client.setQueryData(KEY, withWaiting(client.getQueryData<SettingsRecord>(KEY) ?? NOTHING_SEEN));
+      mutate();
     },
     [client, mutate],
   );
   return { settings: data?.value ?? DEFAULT_SETTINGS, loaded: data !== undefined, change };
 }
+
+/** A version that never stands, so that the server answers with what does. */
+const NOTHING_SEEN: SettingsRecord = { value: DEFAULT_SETTINGS, version: 0 };
 
 /** The tab dialect in which the user writes a family. */
 export function dialectOf(settings: Settings, family: Family): string {

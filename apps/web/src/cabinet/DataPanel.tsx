@@ -1,24 +1,11 @@
 import Button from '@mui/material/Button';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import {
-  recordKind,
-  RECORD_KIND_IDS,
-  type ExchangeFile,
-  type Problem,
-  type RecordKindId,
-} from '@same-song/core';
-import { request, RequestError } from '../api/client.ts';
-import { versionNow } from '../api/records.ts';
+import { recordKind, RECORD_KIND_IDS, type ExchangeFile, type Problem } from '@same-song/core';
+import { RequestError } from '../api/client.ts';
 import { notify } from '../frame/notice.ts';
-import { remember } from '../frame/undo.ts';
-
-interface KindReport {
-  readonly added: readonly string[];
-  readonly changed: readonly string[];
-  readonly same: number;
-}
-type ImportReport = Readonly<Record<RecordKindId, KindReport>> & { readonly settings: 'changed' | 'same' };
+import { remember, type Change } from '../frame/undo.ts';
+import { importFile, tryImport, type ImportReport, type KindReport } from './importing.ts';
 
 /** A file that was read and what it would do. */
 interface Preview {
@@ -42,7 +29,7 @@ export function DataPanel() {
     setProblems([]);
     try {
       const file = parse(await chosen.text());
-      const report = await request<ImportReport>('POST', '/data/import?apply=false', file);
+      const report = await tryImport(file);
       setPreview({ name: chosen.name, file: file as ExchangeFile, report });
     } catch (error) {
       setProblems(problemsOf(error));
@@ -53,22 +40,15 @@ export function DataPanel() {
 
   const apply = async ({ file }: Preview) => {
     try {
-      const before = await request<ExchangeFile>('GET', '/data/export');
-      await request('POST', '/data/import?apply=true', file);
+      const { undo, redo } = await importFile(file);
       await client.invalidateQueries();
       setPreview(undefined);
       notify('The file is imported.');
-      remember({
-        label: 'the import',
-        undo: async () => {
-          await takeBack(file, before);
-          await client.invalidateQueries();
-        },
-        redo: async () => {
-          await request('POST', '/data/import?apply=true', file);
-          await client.invalidateQueries();
-        },
-      });
+      const thenRenewed = (act: Change['undo']) => async (anyway?: boolean) => {
+        await act(anyway);
+        await client.invalidateQueries();
+      };
+      remember({ label: 'the import', undo: thenRenewed(undo), redo: thenRenewed(redo) });
     } catch (error) {
       setProblems(problemsOf(error));
     }
@@ -124,18 +104,6 @@ function problemsOf(error: unknown): readonly Problem[] {
   return [
     { field: '', wrong: '', message: error instanceof Error ? error.message : 'The file cannot be read.' },
   ];
-}
-
-/** Records that only the import brought go to the bin; all others get back what they held. */
-async function takeBack(file: ExchangeFile, before: ExchangeFile): Promise<void> {
-  // What refers to others goes first.
-  for (const path of [...RECORD_KIND_IDS].reverse()) {
-    const known = new Set(before[path].map((record) => record.id));
-    const brought = (file[path] ?? []).filter((record) => !known.has(record.id));
-    for (const { id } of brought)
-      await request('DELETE', `/${path}/${id}?version=${await versionNow(path, id)}`);
-  }
-  await request('POST', '/data/import?apply=true', before);
 }
 
 function Problems({ problems }: { problems: readonly Problem[] }) {

@@ -1,0 +1,132 @@
+import { RECORD_KIND_IDS, type ExchangeFile, type RecordKindId, type Settings } from '@same-song/core';
+import { request } from '../api/client.ts';
+import type { Kept } from '../api/records.ts';
+import { ChangedSince, type Change } from '../frame/undo.ts';
+
+export interface KindReport {
+  readonly added: readonly string[];
+  readonly changed: readonly string[];
+  readonly same: number;
+}
+export type ImportReport = Readonly<Record<RecordKindId, KindReport>> & {
+  readonly settings: 'changed' | 'same';
+};
+
+/** A record as it stands on the server, in the bin or not. */
+type Standing = Kept & Readonly<Record<string, unknown>>;
+
+/** What an import did to one record. */
+interface Touched {
+  readonly kind: RecordKindId;
+  readonly id: string;
+  /** What it held before; undefined where it was not there. */
+  readonly before: Standing | undefined;
+  readonly wasBinned: boolean;
+  /** The version in which this page left it. */
+  version: number;
+}
+
+/** Most records asked for at once. */
+const AT_ONCE = 100;
+
+/** Says what a file would change. */
+export function tryImport(file: unknown): Promise<ImportReport> {
+  return request('POST', '/data/import?apply=false', file);
+}
+
+/**
+ * Imports a file, all or nothing. What comes back takes away again just what the import did, record by record, and asks
+ * before it goes over what somebody else changed since.
+ */
+export async function importFile(file: ExchangeFile): Promise<Pick<Change, 'undo' | 'redo'>> {
+  const kept = await request<ExchangeFile>('GET', '/data/export');
+  const before = await standing(file);
+  const { settings } = await request<ImportReport>('POST', '/data/import?apply=true', file);
+  const touched = await touchedBy(file, before, kept);
+  return {
+    async undo(anyway = false) {
+      await settleVersions(touched, anyway);
+      // What is referred to comes back first, and what refers to others goes first.
+      for (const record of touched) if (record.before) await putBefore(record, record.before);
+      for (const record of [...touched].reverse())
+        if (!record.before || record.wasBinned) await binAgain(record);
+      if (settings === 'changed') await putSettings(kept.settings);
+    },
+    async redo(anyway = false) {
+      await settleVersions(touched, anyway);
+      await request('POST', '/data/import?apply=true', file);
+      await settleVersions(touched, true);
+    },
+  };
+}
+
+/** Records of a file as they stand, by id. */
+async function standing(file: ExchangeFile): Promise<ReadonlyMap<string, Standing>> {
+  const found = new Map<string, Standing>();
+  for (const kind of RECORD_KIND_IDS)
+    for (const record of await contents(kind, file[kind] ?? [])) found.set(record.id, record);
+  return found;
+}
+
+async function contents(
+  kind: RecordKindId,
+  records: readonly { readonly id: string }[],
+): Promise<Standing[]> {
+  const found: Standing[] = [];
+  for (let at = 0; at < records.length; at += AT_ONCE) {
+    const ids = records.slice(at, at + AT_ONCE).map(({ id }) => id);
+    found.push(...(await request<Standing[]>('GET', `/${kind}/contents?ids=${ids.join(',')}`)));
+  }
+  return found;
+}
+
+/** What an import changed, in the order in which records refer to each other. */
+async function touchedBy(
+  file: ExchangeFile,
+  before: ReadonlyMap<string, Standing>,
+  kept: ExchangeFile,
+): Promise<readonly Touched[]> {
+  const touched: Touched[] = [];
+  for (const kind of RECORD_KIND_IDS) {
+    const wasKept = new Set(kept[kind].map(({ id }) => id));
+    for (const { id, version } of await contents(kind, file[kind] ?? [])) {
+      const old = before.get(id);
+      if (old?.version === version) continue;
+      touched.push({ kind, id, before: old, wasBinned: old !== undefined && !wasKept.has(id), version });
+    }
+  }
+  return touched;
+}
+
+/** Takes the versions that stand now; unless told otherwise, only where nobody else made them. */
+async function settleVersions(touched: readonly Touched[], anyway: boolean): Promise<void> {
+  for (const kind of RECORD_KIND_IDS) {
+    const ours = touched.filter((record) => record.kind === kind);
+    const now = new Map((await contents(kind, ours)).map(({ id, version }) => [id, version]));
+    const changed = ours.filter(({ id, version }) => now.get(id) !== version);
+    if (!anyway && changed.length > 0)
+      throw new ChangedSince(
+        changed.length === 1
+          ? 'One of its records was changed since.'
+          : `${changed.length} of its records were changed since.`,
+      );
+    for (const record of changed) record.version = now.get(record.id) ?? record.version;
+  }
+}
+
+async function putBefore(record: Touched, { id, version: _, ...content }: Standing): Promise<void> {
+  await request('POST', `/${record.kind}/${id}/restore`);
+  const [now] = await contents(record.kind, [record]);
+  const body = { ...content, version: now!.version };
+  record.version = (await request<Kept>('PUT', `/${record.kind}/${id}`, body)).version;
+}
+
+async function binAgain(record: Touched): Promise<void> {
+  const { kind, id, version } = record;
+  record.version = (await request<Kept>('DELETE', `/${kind}/${id}?version=${version}`)).version;
+}
+
+async function putSettings(value: Settings): Promise<void> {
+  const { version } = await request<{ version: number }>('GET', '/settings');
+  await request('PUT', '/settings', { value, version });
+}
