@@ -5,6 +5,7 @@ import { createBrowserRouter, Navigate, redirect } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { RequestError } from './api/client.ts';
 import { Frame } from './frame/Frame.tsx';
+import { fetchedAhead } from './frame/later.tsx';
 import { LostPage, TroublePage } from './frame/TroublePage.tsx';
 import { SongTheme } from './theme/SongTheme.tsx';
 import './theme/fonts.css';
@@ -32,7 +33,7 @@ const router = createBrowserRouter([
         path: 'map',
         errorElement: <TroublePage />,
         HydrateFallback: () => null,
-        lazy: async () => ({ Component: (await import('./map/MapPage.tsx')).MapPage }),
+        lazy: fetchedAhead(async () => ({ Component: (await import('./map/MapPage.tsx')).MapPage })),
       },
       // At once, so that no key pressed meanwhile is answered by a page that is left again.
       { path: 'keys', loader: ({ request }) => redirect(`/keys/table${new URL(request.url).search}`) },
@@ -40,13 +41,15 @@ const router = createBrowserRouter([
         path: 'keys/:view',
         errorElement: <TroublePage />,
         HydrateFallback: () => null,
-        lazy: async () => ({ Component: (await import('./keys/KeysPage.tsx')).KeysPage }),
+        lazy: fetchedAhead(async () => ({ Component: (await import('./keys/KeysPage.tsx')).KeysPage })),
       },
       {
         path: 'cabinet/:id?',
         errorElement: <TroublePage />,
         HydrateFallback: () => null,
-        lazy: async () => ({ Component: (await import('./cabinet/CabinetPage.tsx')).CabinetPage }),
+        lazy: fetchedAhead(async () => ({
+          Component: (await import('./cabinet/CabinetPage.tsx')).CabinetPage,
+        })),
       },
       { path: '*', element: <LostPage /> },
     ],

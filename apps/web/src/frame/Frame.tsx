@@ -1,17 +1,21 @@
 import Button from '@mui/material/Button';
 import { useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useSettings } from '../api/settings.ts';
 import { useGround } from '../theme/SongTheme.tsx';
 import { ChangedSince, redo, undo, useHistory, type Wish } from './undo.ts';
 import { notify } from './notice.ts';
+import { later, useFetchAhead } from './later.tsx';
 import { NoticeBar } from './NoticeBar.tsx';
 import { useShortcuts } from './shortcuts.ts';
 import { useOnline } from './useOnline.ts';
 import './frame.css';
 
-const ShortcutSheet = lazy(async () => ({ default: (await import('./ShortcutSheet.tsx')).ShortcutSheet }));
+const ShortcutSheet = later(
+  'The list of shortcuts',
+  async () => (await import('./ShortcutSheet.tsx')).ShortcutSheet,
+);
 
 /** The places that are built, in the order of the work. */
 const PLACES = [
@@ -53,6 +57,7 @@ export function Frame() {
   const ground = useGround();
   const { done, undone } = useHistory();
   const flip = () => change({ theme: ground === 'stage' ? 'paper' : 'stage' });
+  useFetchAhead();
   useShortcuts([
     ...PLACES.map((place) => ({
       key: place.key,
@@ -103,17 +108,11 @@ export function Frame() {
       <div className="frame-page">
         <OfflineBanner />
         <main id="place" tabIndex={-1}>
-          <Suspense fallback={<p className="loading">Opening…</p>}>
-            <Outlet />
-          </Suspense>
+          <Outlet />
         </main>
       </div>
       <NoticeBar />
-      {sheetOpen && (
-        <Suspense fallback={null}>
-          <ShortcutSheet onClose={() => setSheetOpen(false)} />
-        </Suspense>
-      )}
+      {sheetOpen && <ShortcutSheet onClose={() => setSheetOpen(false)} />}
     </div>
   );
 }

@@ -1,34 +1,57 @@
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
-import { lazy, Suspense, useEffect } from 'react';
+import type { ComponentType } from 'react';
 import { Link, Navigate, useLocation, useNavigate, useParams } from 'react-router';
+import { later } from '../frame/later.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useQuestion } from '../question/useQuestion.ts';
 import { KeysSentence } from './KeysSentence.tsx';
+import type { KeysViewProps } from './keysView.ts';
 import { TableView } from './TableView.tsx';
 import './keys.css';
 
-/** Views beyond the first are fetched once it stands, so that a server gone later takes none of them away. */
-const LATER = {
-  cabinet: async () => ({ default: (await import('./EverythingView.tsx')).EverythingView }),
-  which: async () => ({ default: (await import('./WhichView.tsx')).WhichView }),
-  circle: async () => ({ default: (await import('./CircleView.tsx')).CircleView }),
-  lesson: async () => ({ default: (await import('./LessonView.tsx')).LessonView }),
-  chords: async () => ({ default: (await import('./ProgressionView.tsx')).ProgressionView }),
-  identify: async () => ({ default: (await import('./IdentifyView.tsx')).IdentifyView }),
-  switch: async () => ({ default: (await import('./SwitchView.tsx')).SwitchView }),
-} as const;
+/** Views beyond the first are fetched when they are needed, or ahead. */
+const view = (name: string, load: () => Promise<ComponentType<KeysViewProps>>) =>
+  later(name, load, { opening: 'Opening…' });
 
 /** The questions about keys, in the order in which they come up in a lesson. */
 const VIEWS = [
   { id: 'table', name: 'All keys', View: TableView },
-  { id: 'cabinet', name: 'Everything I have', View: lazy(LATER.cabinet) },
-  { id: 'which', name: 'Which one to take', View: lazy(LATER.which) },
-  { id: 'circle', name: 'Circle', View: lazy(LATER.circle) },
-  { id: 'lesson', name: 'Lesson', View: lazy(LATER.lesson) },
-  { id: 'chords', name: 'Progressions', View: lazy(LATER.chords) },
-  { id: 'identify', name: 'What is this?', View: lazy(LATER.identify) },
-  { id: 'switch', name: 'Switching', View: lazy(LATER.switch) },
+  {
+    id: 'cabinet',
+    name: 'Everything I have',
+    View: view('Everything I have', async () => (await import('./EverythingView.tsx')).EverythingView),
+  },
+  {
+    id: 'which',
+    name: 'Which one to take',
+    View: view('Which one to take', async () => (await import('./WhichView.tsx')).WhichView),
+  },
+  {
+    id: 'circle',
+    name: 'Circle',
+    View: view('Circle', async () => (await import('./CircleView.tsx')).CircleView),
+  },
+  {
+    id: 'lesson',
+    name: 'Lesson',
+    View: view('Lesson', async () => (await import('./LessonView.tsx')).LessonView),
+  },
+  {
+    id: 'chords',
+    name: 'Progressions',
+    View: view('Progressions', async () => (await import('./ProgressionView.tsx')).ProgressionView),
+  },
+  {
+    id: 'identify',
+    name: 'What is this?',
+    View: view('“What is this?”', async () => (await import('./IdentifyView.tsx')).IdentifyView),
+  },
+  {
+    id: 'switch',
+    name: 'Switching',
+    View: view('Switching', async () => (await import('./SwitchView.tsx')).SwitchView),
+  },
 ] as const;
 
 /** Which key, which position, which tuning, which of my instruments. */
@@ -54,10 +77,6 @@ export function KeysPage() {
       run: () => void navigate(`/map${window.location.search}`),
     },
   ]);
-  useEffect(() => {
-    // One that cannot be fetched now is fetched when it is asked for.
-    for (const fetchView of Object.values(LATER)) fetchView().catch(() => undefined);
-  }, []);
   if (at < 0) return <Navigate to={`/keys/table${search}`} replace />;
   const { View, name, id } = VIEWS[at]!;
   return (
@@ -77,9 +96,7 @@ export function KeysPage() {
         </Tabs>
       </header>
       <div className="keys-page" role="tabpanel" aria-label={name}>
-        <Suspense fallback={<p className="loading">Opening…</p>}>
-          {state.chosen ? <View state={state} /> : <p className="loading">Opening the cabinet…</p>}
-        </Suspense>
+        {state.chosen ? <View state={state} /> : <p className="loading">Opening the cabinet…</p>}
       </div>
     </div>
   );

@@ -1,9 +1,12 @@
 import Button from '@mui/material/Button';
 import Popover from '@mui/material/Popover';
-import { lazy, Suspense, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
+import { later } from '../frame/later.tsx';
 import type { QuestionState } from '../question/useQuestion.ts';
 
-const KeptQuestions = lazy(async () => ({ default: (await import('./KeptQuestions.tsx')).KeptQuestions }));
+const KeptQuestions = later('What is kept', async () => (await import('./KeptQuestions.tsx')).KeptQuestions, {
+  opening: 'Opening…',
+});
 
 /** Keeps the question under a name, and opens those kept before. */
 export function KeepQuestion({ state, title }: { state: QuestionState; title: string }) {
@@ -23,9 +26,7 @@ export function KeepQuestion({ state, title }: { state: QuestionState; title: st
           transitionDuration={0}
           slotProps={{ paper: { role: 'dialog', 'aria-label': 'Kept questions' } as object }}
         >
-          <Suspense fallback={<p className="kept">Opening…</p>}>
-            <KeptQuestions state={state} title={title} onOpened={() => setOpen(false)} />
-          </Suspense>
+          <KeptQuestions state={state} title={title} onOpened={() => setOpen(false)} />
         </Popover>
       )}
     </>

@@ -1,7 +1,8 @@
 import ToggleButton from '@mui/material/ToggleButton';
 import { area, curveLinear, line as lineShape } from 'd3-shape';
-import { lazy, memo, Suspense, useEffect, useRef } from 'react';
+import { memo, useEffect, useRef } from 'react';
 import type { AirBalance, AirNames, LineView, MapView, Side, SideNames } from '@same-song/core';
+import { later } from '../frame/later.tsx';
 import { LineTab } from './LineTab.tsx';
 
 interface LinePanelProps {
@@ -18,8 +19,8 @@ interface LinePanelProps {
   readonly onStaff?: (shown: boolean) => void;
 }
 
-const StaffHead = lazy(async () => ({ default: (await import('./Staff.tsx')).StaffHead }));
-const StaffNotes = lazy(async () => ({ default: (await import('./Staff.tsx')).StaffNotes }));
+const StaffHead = later('The clef', async () => (await import('./Staff.tsx')).StaffHead, { quiet: true });
+const StaffNotes = later('The staff', async () => (await import('./Staff.tsx')).StaffNotes);
 
 /** Widths and heights in CSS pixels. */
 const NOTE = { least: 38, most: 96, height: 38, gap: 12, named: 62 };
@@ -66,7 +67,7 @@ export const LinePanel = memo(function LinePanel({
   return (
     <section className="line-panel" aria-label="The line">
       <div className="line-gutter">
-        <Suspense>{staff && <StaffHead staff={view.staff} width={GUTTER} />}</Suspense>
+        {staff && <StaffHead staff={view.staff} width={GUTTER} />}
         <div className={sides.level ? 'line-sides three' : 'line-sides'} aria-hidden="true">
           <span>{sides.above}</span>
           {sides.level && <span>{sides.level}</span>}
@@ -76,17 +77,9 @@ export const LinePanel = memo(function LinePanel({
       </div>
       <div className="line-scroller" ref={scroller} tabIndex={0} role="group" aria-label="The line, scrolls">
         <div style={{ width }}>
-          <Suspense>
-            {staff && (
-              <StaffNotes
-                line={line}
-                staff={view.staff}
-                column={column}
-                marked={marked}
-                onSelect={onSelect}
-              />
-            )}
-          </Suspense>
+          {staff && (
+            <StaffNotes line={line} staff={view.staff} column={column} marked={marked} onSelect={onSelect} />
+          )}
           <div
             className="line-notes"
             role="listbox"

@@ -1,5 +1,6 @@
-import { lazy, memo, Suspense } from 'react';
+import { memo } from 'react';
 import type { MapView, Technique } from '@same-song/core';
+import { later } from '../frame/later.tsx';
 import { InventoryTerms } from '../question/InventoryTerms.tsx';
 import { SceneView } from '../scene/SceneView.tsx';
 
@@ -12,7 +13,9 @@ interface PrintSheetProps {
   readonly staff: boolean;
 }
 
-const StaffSystems = lazy(async () => ({ default: (await import('./Staff.tsx')).StaffSystems }));
+const StaffSystems = later('The staff', async () => (await import('./Staff.tsx')).StaffSystems, {
+  quiet: true,
+});
 
 /** More notes, or more letters of tab, are set smaller, so that all stays on one page. */
 const NOTES_LARGE = 34;
@@ -47,9 +50,7 @@ export const PrintSheet = memo(function PrintSheet({
       <div className="print-drawing">
         <SceneView scene={view.scene} label={instrument} />
       </div>
-      <Suspense>
-        {staff && <StaffSystems staff={view.staff} words={view.line.map((note) => note.degree)} />}
-      </Suspense>
+      {staff && <StaffSystems staff={view.staff} words={view.line.map((note) => note.degree)} />}
       <ol className="print-line">
         {view.line.map((note) => (
           <li key={note.id}>

@@ -145,7 +145,7 @@ function SameTabPart({ there, more, take }: ReturnType<typeof useSameTab>) {
   if (there.length === 0) return null;
   return (
     <section>
-      <h2>The same tab on another instrument (M)</h2>
+      <h2>The same tab on another instrument (O)</h2>
       <ul className="plain-list">
         {there.map(({ ref, name, comes, kept, of }) => (
           <li key={ref}>
@@ -157,7 +157,7 @@ function SameTabPart({ there, more, take }: ReturnType<typeof useSameTab>) {
           </li>
         ))}
       </ul>
-      {more > 0 && <p className="verdict-plain">M goes through {more} more.</p>}
+      {more > 0 && <p className="verdict-plain">O goes through {more} more.</p>}
     </section>
   );
 }

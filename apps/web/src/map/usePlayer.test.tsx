@@ -1,10 +1,14 @@
 import { act, renderHook, waitFor } from '@testing-library/react';
 import { families, type LineView } from '@same-song/core';
 import { useNotice } from '../frame/notice.ts';
-import { playLine, playNote, stopLine } from '../sound/player.ts';
+import type * as player_ from '../sound/player.ts';
+import { playLine, playNote, SoundNotFetched, stopLine } from '../sound/player.ts';
 import { usePlayer } from './usePlayer.ts';
 
-jest.mock('../sound/player.ts');
+jest.mock('../sound/player.ts', () => ({
+  ...jest.createMockFromModule<typeof player_>('../sound/player.ts'),
+  SoundNotFetched: class extends Error {},
+}));
 const playing = jest.mocked(playLine);
 const note = jest.mocked(playNote);
 const stop = jest.mocked(stopLine);
@@ -62,4 +66,8 @@ test('where no sound can be made, that is said, and nothing seems to play', asyn
   act(() => result.current.hear(440));
   expect(note).toHaveBeenCalledWith(440, voice.timbre);
   await waitFor(() => expect(result.current.notice!.id).toBeGreaterThan(id));
+  expect(result.current.notice!.text).toContain('No sound could be made here');
+  playing.mockRejectedValue(new SoundNotFetched('away'));
+  act(() => result.current.toggle());
+  await waitFor(() => expect(result.current.notice!.text).toContain('the Same Song server does not answer'));
 });

@@ -1,10 +1,15 @@
 import { useCallback, useEffect, useState } from 'react';
 import type { LineView } from '@same-song/core';
 import { notify } from '../frame/notice.ts';
-import { playLine, playNote, stopLine, type Voice } from '../sound/player.ts';
+import { playLine, playNote, SoundNotFetched, stopLine, type Voice } from '../sound/player.ts';
 
-const trouble = () =>
-  notify('No sound could be made here. Check the browser’s sound settings.', { kind: 'error' });
+const trouble = (error: unknown) =>
+  notify(
+    error instanceof SoundNotFetched
+      ? 'The sound cannot be fetched: the Same Song server does not answer.'
+      : 'No sound could be made here. Check the browser’s sound settings.',
+    { kind: 'error' },
+  );
 
 /** Plays the line and single notes, and tells which note sounds. */
 export function usePlayer(line: readonly LineView[], tempo: number, voice: Voice) {
@@ -22,9 +27,9 @@ export function usePlayer(line: readonly LineView[], tempo: number, voice: Voice
       setSounding(noteId);
       if (noteId === undefined) setPlaying(false);
     };
-    playLine(sounds, tempo, voice, onNote).catch(() => {
+    playLine(sounds, tempo, voice, onNote).catch((error: unknown) => {
       setPlaying(false);
-      trouble();
+      trouble(error);
     });
   }, [playing, line, tempo, voice]);
   const hear = useCallback((hz: number) => void playNote(hz, voice.timbre).catch(trouble), [voice]);

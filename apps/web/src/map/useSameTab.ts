@@ -53,8 +53,8 @@ export function useSameTab(state: QuestionState) {
   };
   const group = 'The question';
   useShortcuts([
-    { key: 'm', shift: false, label: 'The same tab on the next instrument', group, run: () => void step(1) },
-    { key: 'm', shift: true, label: 'The same tab on the one before', group, run: () => void step(-1) },
+    { key: 'o', shift: false, label: 'The same tab on the next instrument', group, run: () => void step(1) },
+    { key: 'o', shift: true, label: 'The same tab on the one before', group, run: () => void step(-1) },
   ]);
   return {
     there: listed.flatMap(({ ref, spec }, i): TabThere[] => {

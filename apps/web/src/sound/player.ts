@@ -1,5 +1,6 @@
 import type * as ToneModule from 'tone';
 import type { Timbre } from '@same-song/core';
+import { fetchedAhead } from '../frame/later.tsx';
 
 /** A note to sound: Hz, and times in beats. */
 export interface Sound {
@@ -16,14 +17,31 @@ export interface Voice {
   readonly drones: readonly number[];
 }
 
-let loading: Promise<typeof ToneModule> | undefined;
-let current: { readonly timbre: Timbre; readonly synth: ToneModule.PolySynth } | undefined;
-let stopCurrent: (() => void) | undefined;
+/** Said where the sound library could not be fetched, as against a device that makes no sound. */
+export class SoundNotFetched extends Error {
+  override name = 'SoundNotFetched';
+}
 
-/** The sound library is only fetched when something is first heard. */
-async function ready(timbre: Timbre): Promise<{ Tone: typeof ToneModule; synth: ToneModule.PolySynth }> {
-  loading ??= import('tone');
-  const Tone = await loading;
+let library: typeof ToneModule | undefined;
+let current: { readonly timbre: Timbre; readonly synth: ToneModule.PolySynth } | undefined;
+/** Ends what sounds or is about to. */
+let stopCurrent: (() => void) | undefined;
+/** Counts what was begun and silenced: what is still loading sounds only if nothing came after it. */
+let turn = 0;
+
+/** The sound library is fetched ahead, or when something is first heard; where that failed, it is tried again. */
+const fetchLibrary = fetchedAhead(async () => (library ??= await import('tone')));
+
+interface Ready {
+  readonly Tone: typeof ToneModule;
+  readonly synth: ToneModule.PolySynth;
+}
+
+/** @throws SoundNotFetched; or as the browser does where there is no sound */
+async function ready(timbre: Timbre): Promise<Ready> {
+  const Tone = await fetchLibrary().catch((cause: unknown) => {
+    throw new SoundNotFetched('The sound library could not be fetched.', { cause });
+  });
   await Tone.start();
   if (current?.timbre !== timbre) {
     current?.synth.dispose();
@@ -49,13 +67,18 @@ function synthOf(Tone: typeof ToneModule, timbre: Timbre): ToneModule.PolySynth 
   return synth.connect(tremble);
 }
 
+/** Sounds one note. */
 export async function playNote(hz: number, timbre: Timbre): Promise<void> {
+  const mine = turn;
   const { synth } = await ready(timbre);
-  synth.triggerAttackRelease(hz, 0.7);
+  if (mine === turn) synth.triggerAttackRelease(hz, 0.7);
 }
 
+/** Time between asking and the first note, in seconds. */
+const LEAD = 0.1;
+
 /**
- * Plays notes in time.
+ * Plays notes in time, all of it on the clock of the sound.
  * @param tempo beats a minute
  * @param onNote called with the id of each note as it sounds, and with undefined at the end or when stopped
  */
@@ -66,9 +89,13 @@ export async function playLine(
   onNote: (id: string | undefined) => void,
 ): Promise<void> {
   stopLine();
+  const mine = turn;
+  stopCurrent = () => onNote(undefined);
   const { Tone, synth } = await ready(timbre);
+  if (mine !== turn) return;
   const beat = 60 / tempo;
-  const begin = Tone.now() + 0.1;
+  const context = Tone.getContext();
+  const begin = Tone.now() + LEAD;
   const last = sounds[sounds.length - 1];
   const length = last ? (last.start + last.beats) * beat : 0;
   // What is plucked or struck dies away, so a drone is struck again on every second beat.
@@ -76,22 +103,24 @@ export async function playLine(
   for (const hz of drones)
     for (let at = 0; at < length; at += every)
       synth.triggerAttackRelease(hz, Math.min(every, length - at), begin + at, 0.3);
-  const timers = sounds.map((sound) => {
-    synth.triggerAttackRelease(sound.hz, sound.beats * beat * 0.92, begin + sound.start * beat, 0.9);
-    return window.setTimeout(() => onNote(sound.id), 100 + sound.start * beat * 1000);
+  const timers = sounds.map(({ hz, id, start, beats }) => {
+    synth.triggerAttackRelease(hz, beats * beat * 0.92, begin + start * beat, 0.9);
+    return context.setTimeout(() => onNote(id), LEAD + start * beat);
   });
-  timers.push(window.setTimeout(() => stopLine(), 150 + length * 1000));
+  timers.push(context.setTimeout(() => stopLine(), LEAD + length + 0.05));
   stopCurrent = () => {
-    timers.forEach((timer) => window.clearTimeout(timer));
+    timers.forEach((timer) => context.clearTimeout(timer));
     synth.releaseAll();
     synth.dispose();
     current = undefined;
-    stopCurrent = undefined;
     onNote(undefined);
   };
 }
 
-/** Silences what is playing, notes yet to come included. */
+/** Silences what is playing, notes yet to come and what is still being fetched included. */
 export function stopLine(): void {
-  stopCurrent?.();
+  turn += 1;
+  const stop = stopCurrent;
+  stopCurrent = undefined;
+  stop?.();
 }

@@ -1,0 +1,85 @@
+import type { Page } from 'puppeteer-core';
+import { click, eventually, keys, openStage, sees, type Stage } from './stage.ts';
+
+let stage: Stage;
+let page: Page;
+
+beforeAll(async () => {
+  stage = await openStage({ SAME_SONG_DEMO: '1' });
+});
+afterAll(() => stage.close());
+
+const VIEWS = [
+  'Everything I have',
+  'Which one to take',
+  'Circle',
+  'Lesson',
+  'Progressions',
+  'What is this?',
+  'Switching',
+];
+
+test('with the server gone every part still opens, and what was set meanwhile is sent when it is back', async () => {
+  page = await stage.page('/map?in=Bb&play=major');
+  await page.waitForSelector('.map-drawing .chip');
+  // Parts are fetched ahead some seconds after the page stands.
+  await page.waitForFunction(
+    () => performance.getEntriesByType('resource').some(({ name }) => /SwitchView/.test(name)),
+    { timeout: 20_000 },
+  );
+  await page.waitForNetworkIdle();
+  const staff = await page.evaluate(async () => {
+    const { value } = (await (await fetch('/api/settings')).json()) as { value: { staff: boolean } };
+    return value.staff;
+  });
+  await stage.kill();
+  await keys(page, 'f');
+  await eventually(
+    async () => (await page.$('.line-panel .staff-notes')) !== null,
+    (shown) => expect(shown).toBe(!staff),
+  );
+  await keys(page, '?');
+  await sees(page, 'Pin the note as it is, or let it go');
+  await keys(page, 'Escape', '2');
+  await page.waitForSelector('.keys-views');
+  for (const view of VIEWS) {
+    await click(page, view);
+    await page.waitForFunction(
+      (name) =>
+        document.querySelector('.keys-page')?.getAttribute('aria-label') === name &&
+        !document.querySelector('.keys-page > .loading'),
+      {},
+      view,
+    );
+    const shown = await page.evaluate(() => document.body.innerText);
+    expect(shown).not.toMatch(/cannot be shown|could not be fetched|stumbled/);
+  }
+  await keys(page, '6');
+  await page.waitForSelector('.editor-head h2');
+  await stage.restart();
+  await eventually(
+    () =>
+      page.evaluate(async () => {
+        const answer = await fetch('/api/settings').catch(() => undefined);
+        return answer?.ok ? ((await answer.json()) as { value: { staff: boolean } }).value.staff : undefined;
+      }),
+    (kept) => expect(kept).toBe(!staff),
+  );
+});
+
+test('a part that was never fetched says so in its own place, and comes when it is tried again', async () => {
+  page = await stage.page('/map?in=Bb&play=major');
+  await page.waitForSelector('.map-drawing .chip');
+  await page.setRequestInterception(true);
+  let away = true;
+  page.on('request', (request) => {
+    if (away && /KeptQuestions|KeysPage/.test(request.url())) void request.abort();
+    else void request.continue();
+  });
+  await click(page, 'Keep');
+  await sees(page, 'What is kept cannot be shown: the Same Song server does not answer.');
+  expect(await page.$('.map-drawing .chip')).not.toBeNull();
+  away = false;
+  await click(page, 'Try again');
+  await page.waitForSelector('.keep-form input');
+});
