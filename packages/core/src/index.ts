@@ -2,7 +2,7 @@
 
 // Answers and their problems
 export { ok, fail, expectOk, under, shown, type Problem } from './result.ts';
-export { counted } from './words.ts';
+export { counted, withArticle } from './words.ts';
 export { found } from './search.ts';
 
 // Pitches and scales
@@ -75,6 +75,7 @@ export {
   type Instrument,
   type InstrumentSpec,
 } from './instrument/instrument.ts';
+export { withLayout } from './instrument/withLayout.ts';
 
 // Lines, time and routes
 export { QUARTER } from './time/ticks.ts';

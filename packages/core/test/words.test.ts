@@ -1,7 +1,7 @@
 /** How ways, fingers, sides and techniques are said in full, on the page, in print and to a screen reader; which
  * fingers may play what. By hand. */
 import { families, FAMILY_IDS } from '../src/families/index.ts';
-import { counted } from '../src/words.ts';
+import { counted, withArticle } from '../src/words.ts';
 import { ableInstrument } from './instruments.ts';
 
 interface Said {
@@ -183,4 +183,22 @@ test.each([
 test('things are counted as one says it', () => {
   expect([0, 1, 2].map((n) => counted(n, 'reed'))).toEqual(['0 reeds', '1 reed', '2 reeds']);
   expect([1, 3].map((n) => counted(n, 'pitch', 'pitches'))).toEqual(['1 pitch', '3 pitches']);
+});
+
+test.each([
+  ['English concertina', 'an'],
+  ['Anglo concertina', 'an'],
+  ['A♭ harmonica', 'an'],
+  ['E harmonica', 'an'],
+  ['F♯ harmonica', 'an'],
+  ['B♭ harmonica', 'a'],
+  ['low E♭ harmonica', 'a'],
+  ['C major, 8 tongue drum', 'a'],
+  ['8-hole one', 'an'],
+  ['12-hole one', 'a'],
+  ['F major pentatonic drum', 'an'],
+  ['tongue drum', 'a'],
+  ['full set', 'a'],
+])('%s is said with “%s”', (thing, article) => {
+  expect(withArticle(thing)).toBe(`${article} ${thing}`);
 });

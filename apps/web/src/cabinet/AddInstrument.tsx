@@ -7,6 +7,7 @@ import {
   families,
   specFromLayout,
   specFromPreset,
+  withArticle,
   type FamilyId,
   type InstrumentSpec,
 } from '@same-song/core';
@@ -63,7 +64,7 @@ function FamilyPresets({ id }: { id: FamilyId }) {
                   variant="outlined"
                   disabled={busy}
                   onClick={() => choose(specFromPreset(id, preset.id))}
-                  aria-label={`Add a ${preset.label} ${family.label}`}
+                  aria-label={`Add ${withArticle(`${preset.label} ${family.label}`)}`}
                 >
                   {preset.label}
                 </Button>

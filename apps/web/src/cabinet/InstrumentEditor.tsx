@@ -1,6 +1,12 @@
 import TextField from '@mui/material/TextField';
 import { useMemo, useRef } from 'react';
-import { openInstrument, type Instrument, type InstrumentSpec, type Problem } from '@same-song/core';
+import {
+  openInstrument,
+  withLayout,
+  type Instrument,
+  type InstrumentSpec,
+  type Problem,
+} from '@same-song/core';
 import type { InstrumentRecord } from '../api/records.ts';
 import { notify } from '../frame/notice.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
@@ -78,7 +84,10 @@ export function InstrumentEditor({ record, binned }: { record: InstrumentRecord;
             slotProps={{ select: { native: true } }}
             helperText=" "
             onChange={(event) =>
-              step(option.label.toLowerCase(), withOption(spec, good, option.id, event.target.value))
+              step(
+                option.label.toLowerCase(),
+                relaid(spec, good, good.withOption(option.id, event.target.value)),
+              )
             }
           >
             {option.choices.map((choice) => (
@@ -99,7 +108,7 @@ export function InstrumentEditor({ record, binned }: { record: InstrumentRecord;
           instrument={good}
           problems={problems}
           onChange={(element, change) =>
-            step(`a ${good.family.element}`, { ...spec, layout: good.withElement(element, change) })
+            step(`a ${good.family.element}`, relaid(spec, good, good.withElement(element, change)))
           }
         />
       )}
@@ -140,12 +149,11 @@ export function InstrumentEditor({ record, binned }: { record: InstrumentRecord;
   );
 }
 
-/** A name that only describes the layout follows it. */
-function withOption(spec: InstrumentSpec, good: Instrument, option: string, value: string): InstrumentSpec {
-  const layout = good.withOption(option, value);
-  const opened = good.family.open(layout, {});
-  const follows = spec.name === good.description && opened.ok;
-  return { ...spec, layout, name: follows ? opened.value.description : spec.name };
+/** What is typed with another layout; a name that only describes the layout follows it. */
+function relaid(spec: InstrumentSpec, good: Instrument, layout: unknown): InstrumentSpec {
+  const next = withLayout({ ...good, spec }, layout);
+  const face = good.family.face(layout);
+  return spec.name === good.description && face.ok ? { ...next, name: face.value.description } : next;
 }
 
 /** Problems that have no field of their own on this page. */

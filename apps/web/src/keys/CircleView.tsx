@@ -13,6 +13,7 @@ import {
   USUAL_KEYS,
   usualInstrument,
   usualTonic,
+  withArticle,
   type NoteName,
 } from '@same-song/core';
 import { Picklist } from '../controls/Picklist.tsx';
@@ -87,9 +88,11 @@ export function CircleView({ state }: KeysViewProps) {
           <button
             type="button"
             className="link"
-            onClick={() => changeInstrument(usualRef(instrumentHome), `a ${noteText(needed)} harmonica`)}
+            onClick={() =>
+              changeInstrument(usualRef(instrumentHome), withArticle(`${noteText(needed)} harmonica`))
+            }
           >
-            Try a {noteText(needed)} harmonica
+            Try {withArticle(`${noteText(needed)} harmonica`)}
           </button>
         </p>
       </section>

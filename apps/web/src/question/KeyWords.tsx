@@ -14,6 +14,7 @@ import {
   searchScales,
   USUAL_KEYS,
   usualTonic,
+  withArticle,
   type StoredQuestion,
 } from '@same-song/core';
 import { scaleWords, tonicWords } from './questionWords.ts';
@@ -147,7 +148,7 @@ export function instrumentChoices(text: string, { cabinet, chosen }: QuestionSta
       const ref = presetRef(id, preset.id);
       return {
         id: ref,
-        label: `a ${preset.label} ${families[id].label}`,
+        label: withArticle(`${preset.label} ${families[id].label}`),
         group: 'Try one that is not in the cabinet',
         current: ref === standing,
       };

@@ -29,6 +29,11 @@ export function useQuestion() {
   const waiting = (isPending && !error) || (!loaded && !error && !params.has('on'));
   const chosen = useMemo(() => choose(wanted, cabinet ?? [], waiting), [wanted, cabinet, waiting]);
   const family: Family = familyById(chosen?.spec.family ?? '') ?? families[FAMILY_IDS[0]!];
+  const asked = params.get('on');
+  const lost =
+    asked !== null && chosen && refStanding(asked) !== refStanding(chosen.ref)
+      ? refStanding(asked)
+      : undefined;
   const search = params.toString();
   const { question, problems } = useMemo(() => {
     const read = questionFromLink(Object.fromEntries(new URLSearchParams(search)), family, ownKeyOf(chosen));
@@ -189,6 +194,8 @@ export function useQuestion() {
     compareWith,
     current,
     chosen,
+    /** The instrument that the link names and that is not there; another one is shown in its place. */
+    lost,
     family,
     waiting,
     error,

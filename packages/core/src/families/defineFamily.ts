@@ -2,6 +2,7 @@ import { ownNamer } from '../scale/namer.ts';
 import { sceneOf, type Diagram } from '../scene/diagram.ts';
 import { fail, ok, type Result } from '../result.ts';
 import type { Face, Family, FamilyDefinition, OpenLayout } from './contract.ts';
+import { withArticle } from '../words.ts';
 import { readLoosely } from './kernel/readLoosely.ts';
 import { parseByTable } from './kernel/tabTable.ts';
 import type { Can, Capability, CapabilityGroup } from './layoutPart.ts';
@@ -119,7 +120,11 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
       withElement: (element, change) => definition.withElement(layout, element, change),
       withTuning: (cents) =>
         definition.withTuning?.(layout, cents) ??
-        fail({ field: '', wrong: '', message: `A ${definition.label} takes no tuning from a file.` }),
+        fail({
+          field: '',
+          wrong: '',
+          message: `No tuning from a file can be put on ${withArticle(definition.label)}.`,
+        }),
     };
   }
 }

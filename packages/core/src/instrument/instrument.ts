@@ -165,7 +165,8 @@ function placeProblems(opened: OpenLayout, capability: Capability): Problem[] {
       return [
         { field: `capability.${id}`, wrong: id, message: `There is no technique “${shown(id)}” here.` },
       ];
-    const known = new Set(opened.ways.map((way) => way.place));
+    // A place that no way uses for the time being, such as a fret behind the capo, is there all the same.
+    const known = new Set([...group.places, ...opened.ways.map((way) => way.place)]);
     const elsewhere = places.filter((place) => !known.has(place));
     if (elsewhere.length === 0) return [];
     const message = `There is no place “${shown(elsewhere[0])}” on this instrument.`;

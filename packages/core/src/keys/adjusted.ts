@@ -1,5 +1,7 @@
 import { openInstrument, type Instrument } from '../instrument/instrument.ts';
+import { withLayout } from '../instrument/withLayout.ts';
 import { fail, ok, shown, type Result } from '../result.ts';
+import { withArticle } from '../words.ts';
 
 /** An option of a layout set for the time being, such as a capo on fret 3. */
 export interface Adjustment {
@@ -16,7 +18,7 @@ export interface Adjusted {
 
 /**
  * The instrument with options set that take no workshop, one after the other. What was measured goes along with its way;
- * what was chosen too, unless two ways chosen now sound the same pitch. Problem fields: `option`, `choice`.
+ * what was chosen too, the first of two ways that now sound the same pitch. Problem fields: `option`, `choice`.
  */
 export function adjusted(instrument: Instrument, settings: readonly Adjustment[]): Result<Adjusted> {
   let reached: Result<Adjusted> = ok({ instrument, todo: [] });
@@ -37,7 +39,7 @@ export function withSetting(
     return fail({
       field: 'option',
       wrong: shown(id),
-      message: `“${shown(id)}” cannot be changed on the spot on a ${instrument.family.label}.`,
+      message: `“${shown(id)}” cannot be changed on the spot on ${withArticle(instrument.family.label)}.`,
     });
   if (!option.choices.some((c) => c.id === choice))
     return fail({
@@ -53,8 +55,6 @@ export function withSetting(
       wrong: shown(choice),
       message: `${option.label}: “${shown(choice)}” is more than a string bears.`,
     });
-  const changed = { ...instrument.spec, layout: instrument.withOption(id, choice) };
-  const asChosen = openInstrument(changed);
-  const opened = asChosen.ok ? asChosen : openInstrument({ ...changed, choices: [] });
+  const opened = openInstrument(withLayout(instrument, instrument.withOption(id, choice)));
   return opened.ok ? ok({ instrument: opened.value, todo: [...todo, step] }) : opened;
 }
