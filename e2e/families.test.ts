@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
-import { families, FAMILY_IDS, type FamilyId } from '@same-song/core';
+import { families, FAMILY_IDS, withArticle, type FamilyId } from '@same-song/core';
 import { click, eventually, keys, openStage, sees, shows, textOf, type Stage } from './stage.ts';
 
 let stage: Stage;
@@ -34,12 +34,24 @@ async function type(field: string, text: string): Promise<void> {
   await keys(page, 'Enter');
 }
 
+/** Chips whose right edge, just inside of it, is taken by another one when it is clicked. */
+function elsewhereAtTheEdge(): string[] {
+  return [...document.querySelectorAll<SVGGElement>('.map-drawing .chip')].flatMap((chip) => {
+    const seen = chip.querySelector(':scope > rect[fill="transparent"]')!.getBoundingClientRect();
+    const hit = document.elementFromPoint(seen.right - 1, seen.top + seen.height / 2);
+    const way = hit?.closest<SVGGElement>('[data-way]')?.dataset['way'];
+    return way === chip.dataset['way'] ? [] : [`${chip.dataset['way']}: ${way}`];
+  });
+}
+
 test.each(FAMILY_IDS)('%s: added from the list, edited, saved, mapped, played and printed', async (id) => {
   const family = families[id];
   const preset = family.presets[0]!;
   page = await stage.page('/cabinet/new');
   await click(page, family.label);
-  await (await page.waitForSelector(`button[aria-label="Add a ${preset.label} ${family.label}"]`))!.click();
+  await (await page.waitForSelector(
+    `button[aria-label="Add ${withArticle(`${preset.label} ${family.label}`)}"]`,
+  ))!.click();
   await sees(page, 'is in the cabinet.');
 
   const { field, type: text, then } = EDITS[id];
@@ -60,6 +72,7 @@ test.each(FAMILY_IDS)('%s: added from the list, edited, saved, mapped, played an
   await click(page, 'Map');
   await page.waitForSelector('.map-drawing .chip');
   await page.waitForSelector('.line-note');
+  expect(await page.evaluate(elsewhereAtTheEdge)).toEqual([]);
   const tab = await textOf(page, '.line-tab');
   expect(tab.length).toBeGreaterThan(10);
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
@@ -175,7 +188,9 @@ test.each([
   const family = families[kind as 'drum'];
   page = await stage.page(`/cabinet/new?kind=${kind}`);
   const preset = family.presets[0]!;
-  await (await page.waitForSelector(`button[aria-label="Add a ${preset.label} ${family.label}"]`))!.click();
+  await (await page.waitForSelector(
+    `button[aria-label="Add ${withArticle(`${preset.label} ${family.label}`)}"]`,
+  ))!.click();
   await sees(page, 'is in the cabinet.');
   await type(field, text);
   await sees(page, message);

@@ -86,7 +86,7 @@ function choosableGroup(shape: GroupShape, id: string, key: number, props: Scene
     <g key={key} className="chip" data-way={id} {...choose}>
       <title>{names?.get(id) ?? shape.label}</title>
       {box && onSelect && (
-        <rect x={box.x - 1} y={box.y - 1} width={box.width + 4} height={box.height + 2} fill="transparent" />
+        <rect x={box.x} y={box.y} width={box.width} height={box.height} fill="transparent" />
       )}
       <g aria-hidden="true">{drawn(shape.shapes, props)}</g>
       {box && used?.has(id) && (
