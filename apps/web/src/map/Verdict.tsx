@@ -145,15 +145,17 @@ function SameTabPart({ there, more, take }: ReturnType<typeof useSameTab>) {
   if (there.length === 0) return null;
   return (
     <section>
-      <h2>The same tab on another instrument (O)</h2>
-      <ul className="plain-list">
+      <h2>Same tab elsewhere gives (O)</h2>
+      <ul className="same-tab">
         {there.map(({ ref, name, comes, kept, of }) => (
           <li key={ref}>
             <button type="button" className="link" onClick={() => take(ref)}>
               {name}
             </button>
-            : {comes}
-            {kept < of && `, ${kept} of ${of} notes the same`}
+            <b>
+              {comes}
+              {kept < of && `, ${kept} of ${of} notes the same`}
+            </b>
           </li>
         ))}
       </ul>

@@ -1,9 +1,10 @@
 import { useMemo } from 'react';
-import { familyById, noteText, parseNote, scaleById, type InstrumentSpec } from '@same-song/core';
+import { familyById, type InstrumentSpec, type StoredQuestion } from '@same-song/core';
 import { useAskSameTab, useSameTabs } from '../compute/compute.ts';
 import { subjectOf } from '../compute/subject.ts';
 import { notify } from '../frame/notice.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
+import { scaleWords, tonicWords } from '../question/questionWords.ts';
 import { borrowedInstrument, presetRef, refStanding } from '../question/reference.ts';
 import type { QuestionState } from '../question/useQuestion.ts';
 
@@ -21,7 +22,7 @@ interface Other {
 export interface TabThere {
   readonly ref: string;
   readonly name: string;
-  /** `major in B♭`. */
+  /** The key that comes out: `B♭`, with its scale where that is another one. */
   readonly comes: string;
   readonly kept: number;
   readonly of: number;
@@ -60,16 +61,17 @@ export function useSameTab(state: QuestionState) {
     there: listed.flatMap(({ ref, spec }, i): TabThere[] => {
       const same = answers?.[i];
       if (!same) return [];
-      return [{ ref, name: spec.name, comes: keyText(same.question), kept: same.kept, of: same.of }];
+      const { scale } = same.question;
+      const comes = scale === question.scale ? tonicWords(same.question) : keyText(same.question);
+      return [{ ref, name: spec.name, comes, kept: same.kept, of: same.of }];
     }),
     more: others.length - listed.length,
     take: (ref: string) => void go(others.find((other) => other.ref === ref)),
   };
 }
 
-function keyText({ scale, tonic }: { scale: string; tonic: string }): string {
-  const [known, note] = [scaleById(scale), parseNote(tonic)];
-  return `${known.ok ? known.value.name : scale} in ${note.ok ? noteText(note.value) : tonic}`;
+function keyText(question: StoredQuestion): string {
+  return `${scaleWords(question)} in ${tonicWords(question)}`;
 }
 
 /** All of a family, the chosen one among them where it is one of them. */
