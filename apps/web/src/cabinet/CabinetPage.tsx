@@ -27,8 +27,8 @@ export function CabinetPage() {
     if (next) void navigate(`/cabinet/${next.id}`);
   };
   useShortcuts([
-    { key: 'ArrowDown', label: 'Next instrument', group: 'Cabinet', run: () => step(1) },
-    { key: 'ArrowUp', label: 'Instrument before', group: 'Cabinet', run: () => step(-1) },
+    { key: 'ArrowDown', repeats: true, label: 'Next instrument', group: 'Cabinet', run: () => step(1) },
+    { key: 'ArrowUp', repeats: true, label: 'Instrument before', group: 'Cabinet', run: () => step(-1) },
     { key: 'a', label: 'Add an instrument', group: 'Cabinet', run: go('new') },
     { key: 'b', label: 'What is in the bin', group: 'Cabinet', run: go('bin') },
     {

@@ -46,7 +46,7 @@ export function InstrumentEditor({ record, binned }: { record: InstrumentRecord;
     if (binned) notify('It lies in the bin: put it back first. What you typed is still here.');
     else save();
   };
-  useShortcuts([{ key: 's', ctrl: true, label: 'Save', group: 'Cabinet', run: keepIt }]);
+  useShortcuts([{ key: 's', ctrl: true, inFields: true, label: 'Save', group: 'Cabinet', run: keepIt }]);
   return (
     <form
       className="editor"

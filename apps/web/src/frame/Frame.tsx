@@ -8,7 +8,7 @@ import { ChangedSince, redo, undo, useHistory, type Wish } from './undo.ts';
 import { notify } from './notice.ts';
 import { later, useFetchAhead } from './later.tsx';
 import { NoticeBar } from './NoticeBar.tsx';
-import { useShortcuts } from './shortcuts.ts';
+import { useShortcuts, useSingleKeys } from './shortcuts.ts';
 import { useOnline } from './useOnline.ts';
 import './frame.css';
 
@@ -53,7 +53,8 @@ export function Frame() {
   /** Map and Keys ask about the same thing, so the question goes along from one to the other. */
   const linkTo = (path: string) =>
     path !== '/cabinet' && !pathname.startsWith('/cabinet') ? `${path}${search}` : path;
-  const { change } = useSettings();
+  const { settings, change } = useSettings();
+  useSingleKeys(settings.singleKeys);
   const ground = useGround();
   const { done, undone } = useHistory();
   const flip = () => change({ theme: ground === 'stage' ? 'paper' : 'stage' });

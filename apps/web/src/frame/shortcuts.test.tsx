@@ -1,5 +1,5 @@
 import { fireEvent, render } from '@testing-library/react';
-import { keyText, useAllShortcuts, useShortcuts, type Shortcut } from './shortcuts.ts';
+import { keyText, useAllShortcuts, useShortcuts, useSingleKeys, type Shortcut } from './shortcuts.ts';
 
 const shortcut = (key: string, run: () => void, more: Partial<Shortcut> = {}): Shortcut => ({
   key,
@@ -116,4 +116,69 @@ test('every key in force is listed as it is printed on a keyboard', () => {
     </Keys>,
   );
   expect(seen).toEqual(['Space', '←', 'Ctrl Shift Z', '?']);
+});
+
+test('with Ctrl a key that is meant for it works inside a field too, and does not reach the browser', () => {
+  const [save, undo] = [jest.fn(), jest.fn()];
+  const { container } = render(
+    <Keys
+      shortcuts={[shortcut('s', save, { ctrl: true, inFields: true }), shortcut('z', undo, { ctrl: true })]}
+    >
+      <textarea />
+      <div role="dialog">
+        <input />
+      </div>
+    </Keys>,
+  );
+  const field = container.querySelector('textarea')!;
+  expect(press('s', { ctrlKey: true }, field)).toBe(false);
+  // Undoing letter by letter is the browser's.
+  expect(press('z', { ctrlKey: true }, field)).toBe(true);
+  press('s', {}, field);
+  press('s', { ctrlKey: true }, container.querySelector('[role="dialog"] input')!);
+  expect([save.mock.calls.length, undo.mock.calls.length]).toEqual([1, 0]);
+});
+
+test('a held key walks on, and does everything else once', () => {
+  const [walk, flip] = [jest.fn(), jest.fn()];
+  render(<Keys shortcuts={[shortcut('ArrowRight', walk, { repeats: true }), shortcut('t', flip)]} />);
+  for (const repeat of [false, true, true]) {
+    press('ArrowRight', { repeat });
+    expect(press('t', { repeat })).toBe(false);
+  }
+  expect([walk.mock.calls.length, flip.mock.calls.length]).toEqual([3, 1]);
+});
+
+test('a checkbox, a radio or a tab takes only the keys that mean something there', () => {
+  const run = jest.fn();
+  const { container } = render(
+    <Keys shortcuts={['k', ' ', 'ArrowDown', 'ArrowLeft'].map((key) => shortcut(key, run))}>
+      <input type="checkbox" />
+      <input type="radio" />
+      <button type="button" role="tab" />
+    </Keys>,
+  );
+  const taken = (selector: string) =>
+    ['k', ' ', 'ArrowDown', 'ArrowLeft'].filter((key) => press(key, {}, container.querySelector(selector)!));
+  expect(taken('[type="checkbox"]')).toEqual([' ']);
+  expect(taken('[type="radio"]')).toEqual([' ', 'ArrowDown', 'ArrowLeft']);
+  expect(taken('[role="tab"]')).toEqual([' ', 'ArrowLeft']);
+});
+
+test('single characters can be switched off; arrows, Space and what goes with Ctrl stay', () => {
+  const run = jest.fn();
+  const all = [shortcut('k', run), shortcut('?', run), shortcut('1', run)];
+  const kept = [shortcut(' ', run), shortcut('ArrowLeft', run), shortcut('z', run, { ctrl: true })];
+  function Page({ on }: { on: boolean }) {
+    useSingleKeys(on);
+    return <Keys shortcuts={[...all, ...kept]} />;
+  }
+  const { rerender } = render(<Page on={false} />);
+  for (const { key } of all) press(key);
+  expect(run).not.toHaveBeenCalled();
+  for (const { key, ctrl } of kept) press(key, { ctrlKey: ctrl });
+  expect(run).toHaveBeenCalledTimes(3);
+  rerender(<Page on />);
+  for (const { key } of all) press(key);
+  expect(run).toHaveBeenCalledTimes(6);
 });

@@ -7,6 +7,10 @@ export interface Shortcut {
   /** With Ctrl or ⌘. */
   readonly ctrl?: boolean;
   readonly shift?: boolean;
+  /** Again and again while the key is held: for walking only. */
+  readonly repeats?: boolean;
+  /** Also while something is typed, where the browser's own meaning is worth less. */
+  readonly inFields?: boolean;
   readonly label: string;
   /** Where on the sheet it is listed. */
   readonly group: string;
@@ -21,27 +25,51 @@ function set(next: typeof active): void {
   listeners.forEach((listener) => listener());
 }
 
-function typing(target: EventTarget | null): boolean {
-  return (
-    target instanceof HTMLElement &&
-    target.closest('input, textarea, select, [contenteditable], [role="dialog"]') !== null
-  );
+/** Fields that take letters; a checkbox takes none. */
+const TYPED_IN =
+  'input:not([type="checkbox"], [type="radio"], [type="button"], [type="file"]), textarea, select, [contenteditable]';
+/** Parts that have a meaning of their own for a key. */
+const TAKEN: Readonly<Record<string, string>> = {
+  ' ': 'button, a, input, summary, [role="tab"]',
+  Enter: 'button, a, input, summary, [role="tab"]',
+  ArrowUp: '[type="radio"]',
+  ArrowDown: '[type="radio"]',
+  ArrowLeft: '[type="radio"], [role="tab"]',
+  ArrowRight: '[type="radio"], [role="tab"]',
+};
+
+function isIn(target: EventTarget | null, selector: string | undefined): boolean {
+  return selector !== undefined && target instanceof Element && target.closest(selector) !== null;
+}
+
+/** Whether single characters are shortcuts: some press them unawares, by voice or with an unsteady hand. */
+let single = true;
+
+export function useSingleKeys(on: boolean): void {
+  useLayoutEffect(() => {
+    single = on;
+  }, [on]);
+}
+
+function isSingle({ key, ctrl }: Shortcut): boolean {
+  return key.length === 1 && key !== ' ' && !ctrl;
 }
 
 window.addEventListener('keydown', (event) => {
   if (event.defaultPrevented || event.altKey) return;
   const withCtrl = event.ctrlKey || event.metaKey;
-  if (typing(event.target)) return;
-  const isControl = event.target instanceof HTMLElement && event.target.closest('button, a') !== null;
-  if (isControl && !withCtrl && (event.key === ' ' || event.key === 'Enter')) return;
+  const typing = isIn(event.target, TYPED_IN);
+  if (isIn(event.target, '[role="dialog"]') || (!withCtrl && isIn(event.target, TAKEN[event.key]))) return;
   const matches = (s: Shortcut) =>
     s.key === (event.key.length === 1 ? event.key.toLowerCase() : event.key) &&
     (s.ctrl ?? false) === withCtrl &&
-    (s.shift === undefined || s.shift === event.shiftKey);
+    (s.shift === undefined || s.shift === event.shiftKey) &&
+    (single || !isSingle(s)) &&
+    (!typing || s.inFields === true);
   const shortcut = active.flat().findLast(matches);
   if (!shortcut) return;
   event.preventDefault();
-  shortcut.run();
+  if (!event.repeat || shortcut.repeats) shortcut.run();
 });
 
 /** Keys in force while the caller is on screen; those of the innermost caller win. */

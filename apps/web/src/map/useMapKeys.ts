@@ -60,10 +60,22 @@ export function useMapKeys({ state, view, pin, unpin, hear, togglePlay }: MapKey
   const record = state.chosen?.record;
   const group = 'The line';
   useShortcuts([
-    { key: 'ArrowRight', label: 'Next note', group, run: () => walk(1) },
-    { key: 'ArrowLeft', label: 'Note before', group, run: () => walk(-1) },
-    { key: 'ArrowUp', label: 'Next higher way on the instrument', group, run: () => walkWays(1) },
-    { key: 'ArrowDown', label: 'Next lower way on the instrument', group, run: () => walkWays(-1) },
+    { key: 'ArrowRight', repeats: true, label: 'Next note', group, run: () => walk(1) },
+    { key: 'ArrowLeft', repeats: true, label: 'Note before', group, run: () => walk(-1) },
+    {
+      key: 'ArrowUp',
+      repeats: true,
+      label: 'Next higher way on the instrument',
+      group,
+      run: () => walkWays(1),
+    },
+    {
+      key: 'ArrowDown',
+      repeats: true,
+      label: 'Next lower way on the instrument',
+      group,
+      run: () => walkWays(-1),
+    },
     { key: 'p', label: 'Pin the note as it is, or let it go', group, run: togglePin },
     { key: 'a', label: 'Take another way and pin it', group, run: () => void nextWay() },
     { key: 'n', label: 'Hear the note', group, run: hearSelected },

@@ -13,8 +13,15 @@ test('what is left out takes its default, and what is named is kept', () => {
 
 test('settings survive JSON and checking again', () => {
   const settings = expectOk(
-    checkSettings({ theme: 'stage', naming: 'sharps', lastInstrument: 'x', welcomed: true }),
+    checkSettings({
+      theme: 'stage',
+      naming: 'sharps',
+      lastInstrument: 'x',
+      welcomed: true,
+      singleKeys: false,
+    }),
   );
+  expect(settings).toMatchObject({ theme: 'stage', lastInstrument: 'x', welcomed: true, singleKeys: false });
   expect(expectOk(checkSettings(JSON.parse(JSON.stringify(settings))))).toEqual(settings);
 });
 
@@ -27,6 +34,7 @@ test.each([
   ['naming', { naming: 'flats' }],
   ['staff', { staff: 'yes' }],
   ['welcomed', { welcomed: 1 }],
+  ['singleKeys', { singleKeys: 'no' }],
   ['lastInstrument', { lastInstrument: 7 }],
   ['lastInstrument', { lastInstrument: 'x'.repeat(1000) }],
   ['dialects', { dialects: 'words' }],

@@ -20,6 +20,8 @@ export interface Settings {
   readonly lastInstrument: string;
   /** Whether the words for a first visit have been read and put away. */
   readonly welcomed: boolean;
+  /** Whether single letters, digits and signs are shortcuts. */
+  readonly singleKeys: boolean;
 }
 
 export const DEFAULT_SETTINGS: Settings = Object.freeze({
@@ -29,6 +31,7 @@ export const DEFAULT_SETTINGS: Settings = Object.freeze({
   dialects: Object.freeze(Object.fromEntries(FAMILY_IDS.map((id) => [id, families[id].dialects[0]!.id]))),
   lastInstrument: '',
   welcomed: false,
+  singleKeys: true,
 });
 
 const LAST_LIMIT = 100;
@@ -44,7 +47,7 @@ export function checkSettings(stored: unknown): Result<Settings> {
     if (!Object.hasOwn(DEFAULT_SETTINGS, field))
       wrong(field, field, `There is no setting “${shown(field)}”.`);
   }
-  const { theme, naming, staff, dialects, lastInstrument, welcomed } = {
+  const { theme, naming, staff, dialects, lastInstrument, welcomed, singleKeys } = {
     ...DEFAULT_SETTINGS,
     ...stored,
   } as Record<string, unknown>;
@@ -56,6 +59,8 @@ export function checkSettings(stored: unknown): Result<Settings> {
     wrong('lastInstrument', lastInstrument, 'The last instrument must be the id of one.');
   if (typeof welcomed !== 'boolean')
     wrong('welcomed', welcomed, 'The first visit is over or not: true or false.');
+  if (typeof singleKeys !== 'boolean')
+    wrong('singleKeys', singleKeys, 'Single keys are shortcuts or not: true or false.');
   if (isRecord(dialects)) problems.push(...dialectProblems(dialects));
   else wrong('dialects', dialects, 'Tab dialects must be named by family.');
   if (problems.length > 0) return fail(...problems);
@@ -65,6 +70,7 @@ export function checkSettings(stored: unknown): Result<Settings> {
     staff,
     lastInstrument,
     welcomed,
+    singleKeys,
     dialects: { ...DEFAULT_SETTINGS.dialects, ...(dialects as Record<string, string>) },
   } as Settings);
 }
