@@ -42,7 +42,15 @@ export class RecordsService {
   async list(kind: RecordKindId, query: ListQuery): Promise<Page> {
     const { which = 'kept', after = 0, limit = PAGE.usual, from, to } = query;
     const at = { ...(from && { [Op.gte]: from }), ...(to && { [Op.lt]: to }) };
-    const rows = await this.#records.findAll({
+    const { listed } = recordKind(kind);
+    // Only the fields that lists show: contents can be long, and a page has hundreds.
+    const fields = listed.map((field): [ReturnType<typeof literal>, string] => [
+      literal(`json_extract(RecordModel.content, '$."${field}"')`),
+      field,
+    ]);
+    const rows = (await this.#records.findAll({
+      attributes: ['seq', 'id', 'version', 'title', ...fields],
+      raw: true,
       where: {
         [Op.and]: [
           { kind, seq: { [Op.gt]: after }, binnedAt: which === 'binned' ? { [Op.ne]: null } : null },
@@ -52,12 +60,8 @@ export class RecordsService {
       },
       order: [['seq', 'ASC']],
       limit: limit + 1,
-    });
-    const { listed } = recordKind(kind);
-    const items = rows.slice(0, limit).map(({ id, version, title, content }) => {
-      const fields = listed.map((field) => [field, (content as Record<string, unknown>)[field]]);
-      return { id, version, title, ...Object.fromEntries(fields) };
-    });
+    })) as unknown as readonly (Page['items'][number] & { readonly seq: number })[];
+    const items = rows.slice(0, limit).map(({ seq: _, ...item }) => item);
     return { items, next: rows.length > limit ? rows[limit - 1]!.seq : null };
   }
 

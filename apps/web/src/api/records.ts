@@ -56,11 +56,17 @@ async function withContents<K extends RecordKindId>(
 ): Promise<readonly RecordOf<K>[]> {
   const list = await wholeList(kind, which);
   const unknown = list.filter((record) => client.getQueryData(contentKey(kind, record)) === undefined);
+  const batches: Promise<void>[] = [];
   for (let at = 0; at < unknown.length; at += AT_ONCE) {
     const ids = unknown.slice(at, at + AT_ONCE).map((record) => record.id);
-    const found = await request<RecordOf<K>[]>('GET', `/${kind}/contents?ids=${ids.join(',')}`);
-    for (const record of found) client.setQueryData(contentKey(kind, record), record);
+    const asked = request<RecordOf<K>[]>('GET', `/${kind}/contents?ids=${ids.join(',')}`);
+    batches.push(
+      asked.then((found) => {
+        for (const record of found) client.setQueryData(contentKey(kind, record), record);
+      }),
+    );
   }
+  await Promise.all(batches);
   return list.flatMap((record) => client.getQueryData<RecordOf<K>>(contentKey(kind, record)) ?? []);
 }
 

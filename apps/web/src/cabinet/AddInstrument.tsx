@@ -28,11 +28,19 @@ export function AddInstrument({ empty }: { empty: boolean }) {
         onChange={(_, kind: FamilyId) => setParams({ kind }, { replace: true })}
       >
         {FAMILY_IDS.map((id) => (
-          <Tab key={id} value={id} label={families[id].label} />
+          <Tab
+            key={id}
+            value={id}
+            id={`family-tab-${id}`}
+            aria-controls={id === family ? 'family-presets' : undefined}
+            label={families[id].label}
+          />
         ))}
       </Tabs>
       <p>Choose what comes nearest. Everything about it can be changed on the next page.</p>
-      <FamilyPresets key={family} id={family} />
+      <div id="family-presets" role="tabpanel" aria-labelledby={`family-tab-${family}`}>
+        <FamilyPresets key={family} id={family} />
+      </div>
     </div>
   );
 }

@@ -1,14 +1,21 @@
 import Button from '@mui/material/Button';
 import { useEffect, useRef } from 'react';
 import { NavLink, useNavigate, useParams } from 'react-router';
-import { familyById } from '@same-song/core';
 import { instruments, type InstrumentRecord } from '../api/records.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
+import { useTitle } from '../frame/useTitle.ts';
 import { AddInstrument } from './AddInstrument.tsx';
 import { BinPanel } from './BinPanel.tsx';
 import { DataPanel } from './DataPanel.tsx';
+import { InstrumentList } from './InstrumentList.tsx';
 import { InstrumentEditor } from './InstrumentEditor.tsx';
 import './cabinet.css';
+
+const PANELS: Readonly<Record<string, string>> = {
+  new: 'Add an instrument',
+  bin: 'Bin',
+  data: 'Export and import',
+};
 
 /** What I have: the instruments, their layouts, and the data as a whole. */
 export function CabinetPage() {
@@ -20,15 +27,10 @@ export function CabinetPage() {
     if (id === undefined && list)
       void navigate(first ? `/cabinet/${first}` : '/cabinet/new', { replace: true });
   }, [id, list, first, navigate]);
+  const shown = list?.find((record) => record.id === id)?.name;
+  useTitle(shown ?? PANELS[id ?? ''], 'Cabinet');
   const go = (path: string) => () => void navigate(`/cabinet/${path}`);
-  const step = (by: number) => {
-    const at = (list ?? []).findIndex((record) => record.id === id);
-    const next = list?.[Math.max(0, Math.min(list.length - 1, at + by))];
-    if (next) void navigate(`/cabinet/${next.id}`);
-  };
   useShortcuts([
-    { key: 'ArrowDown', repeats: true, label: 'Next instrument', group: 'Cabinet', run: () => step(1) },
-    { key: 'ArrowUp', repeats: true, label: 'Instrument before', group: 'Cabinet', run: () => step(-1) },
     { key: 'a', label: 'Add an instrument', group: 'Cabinet', run: go('new') },
     { key: 'b', label: 'What is in the bin', group: 'Cabinet', run: go('bin') },
     {
@@ -54,16 +56,7 @@ export function CabinetPage() {
           </p>
         )}
         {isPending && <p className="loading">Opening the cabinet…</p>}
-        <ul>
-          {list?.map((record) => (
-            <li key={record.id}>
-              <NavLink to={`/cabinet/${record.id}`}>
-                <b dir="auto">{record.name}</b>
-                <span>{descriptionOf(record)}</span>
-              </NavLink>
-            </li>
-          ))}
-        </ul>
+        {list && <InstrumentList list={list} at={id} />}
         <nav className="cabinet-more" aria-label="More">
           <NavLink to="/cabinet/bin">Bin</NavLink>
           <NavLink to="/cabinet/data">Export and import</NavLink>
@@ -104,9 +97,4 @@ function InstrumentPanel({ id, list }: { id: string; list: readonly InstrumentRe
       </Button>
     </div>
   );
-}
-
-function descriptionOf(record: InstrumentRecord): string {
-  const face = familyById(record.family)?.face(record.layout);
-  return face?.ok ? face.value.description : record.family;
 }

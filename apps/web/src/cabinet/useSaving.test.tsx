@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { families, specFromPreset, type InstrumentSpec } from '@same-song/core';
 import { specOf, type InstrumentRecord } from '../api/records.ts';
 import { useNotice } from '../frame/notice.ts';
-import { undo } from '../frame/undo.ts';
+import { undo } from '../../test/history.ts';
 import { forgetDrafts } from './drafts.ts';
 import { useDraft } from './useDraft.ts';
 import { useSaving } from './useSaving.ts';
@@ -113,7 +113,7 @@ test('what was changed elsewhere in other fields is put together and saved; undo
   await waitFor(() => expect(result.current.notice).toBe('Mine is saved, with what was changed elsewhere.'));
   const undone = undo();
   await letThrough();
-  expect((await undone)!.label).toBe('saving Mine');
+  expect(await undone).toBe('saving Mine');
   expect(server()).toMatchObject({ name: 'Old name', notes: 'Theirs.' });
 });
 

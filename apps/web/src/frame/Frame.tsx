@@ -88,7 +88,7 @@ export function Frame() {
         ))}
         <div className="rail-foot">
           <button type="button" onClick={undoAndSay} disabled={done.length === 0} title="Undo (Ctrl Z)">
-            Undo
+            <RailWord word="Undo" sign="↶" />
           </button>
           <button
             type="button"
@@ -96,13 +96,13 @@ export function Frame() {
             disabled={undone.length === 0}
             title="Redo (Ctrl Shift Z)"
           >
-            Redo
+            <RailWord word="Redo" sign="↷" />
           </button>
           <button type="button" onClick={flip} title="Light for paper, dark for a stage (T)">
-            {ground === 'stage' ? 'Light' : 'Dark'}
+            <RailWord word={ground === 'stage' ? 'Light' : 'Dark'} sign={ground === 'stage' ? '☀' : '☾'} />
           </button>
           <button type="button" onClick={() => setSheetOpen(true)} title="All shortcuts (?)">
-            Shortcuts
+            <RailWord word="Shortcuts" sign="?" />
           </button>
         </div>
       </nav>
@@ -115,6 +115,18 @@ export function Frame() {
       <NoticeBar />
       {sheetOpen && <ShortcutSheet onClose={() => setSheetOpen(false)} />}
     </div>
+  );
+}
+
+/** A word, or on a narrow screen its sign. */
+function RailWord({ word, sign }: { word: string; sign: string }) {
+  return (
+    <>
+      <span className="rail-word">{word}</span>
+      <span className="rail-sign" aria-hidden="true">
+        {sign}
+      </span>
+    </>
   );
 }
 

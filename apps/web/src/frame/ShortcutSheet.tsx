@@ -15,7 +15,7 @@ export function ShortcutSheet({ onClose }: { onClose: () => void }) {
   return (
     <Dialog open onClose={onClose} maxWidth="md" aria-labelledby="keys-title">
       <DialogTitle id="keys-title">Shortcuts</DialogTitle>
-      <DialogContent className="key-sheet">
+      <DialogContent className="key-sheet" tabIndex={0}>
         {groups.map((group) => (
           <section key={group}>
             <h3>{group}</h3>

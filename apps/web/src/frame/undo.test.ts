@@ -1,8 +1,5 @@
-import * as history from './undo.ts';
+import { redo, undo } from '../../test/history.ts';
 import { ChangedSince, remember } from './undo.ts';
-
-const undo = async (wish?: history.Wish) => (await history.undo(wish))?.label;
-const redo = async (wish?: history.Wish) => (await history.redo(wish))?.label;
 
 /** A value with changes that can be taken back. */
 function counter() {

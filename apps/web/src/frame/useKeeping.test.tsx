@@ -2,13 +2,10 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, fireEvent, render, renderHook, screen, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { answerReads } from '../../test/answerReads.ts';
+import { redo, undo } from '../../test/history.ts';
 import { questions, layouts, type LayoutRecord } from '../api/records.ts';
 import { useNotice } from './notice.ts';
-import * as history from './undo.ts';
 import { useKeeping } from './useKeeping.ts';
-
-const undo = async (wish?: history.Wish) => (await history.undo(wish))?.label;
-const redo = async (wish?: history.Wish) => (await history.redo(wish))?.label;
 
 interface Row {
   id: string;

@@ -144,7 +144,7 @@ function PickOnDrawing({ instrument, notes, onNotes }: PickOnDrawingProps) {
     <section>
       <h2>Or choose on the drawing</h2>
       <div className="lesson-drawing">
-        <SceneView scene={scene} label={`${instrument.spec.name}: choose notes`} onSelect={flip} />
+        <SceneView scene={scene} label={`${instrument.spec.name}: choose notes`} onSelect={flip} walked />
       </div>
     </section>
   );

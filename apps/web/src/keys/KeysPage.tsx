@@ -4,6 +4,7 @@ import type { ComponentType } from 'react';
 import { Link, Navigate, useLocation, useNavigate, useParams } from 'react-router';
 import { later } from '../frame/later.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
+import { useTitle } from '../frame/useTitle.ts';
 import { useQuestion } from '../question/useQuestion.ts';
 import { KeysSentence } from './KeysSentence.tsx';
 import type { KeysViewProps } from './keysView.ts';
@@ -77,17 +78,20 @@ export function KeysPage() {
       run: () => void navigate(`/map${window.location.search}`),
     },
   ]);
+  useTitle(VIEWS[at]?.name, 'Keys');
   if (at < 0) return <Navigate to={`/keys/table${search}`} replace />;
   const { View, name, id } = VIEWS[at]!;
   return (
     <div className="keys">
       <header className="keys-head">
         <KeysSentence state={state} question={id} />
-        <Tabs component="nav" className="keys-views" value={id} aria-label="Questions about keys">
+        <Tabs className="keys-views" value={id} aria-label="Questions about keys">
           {VIEWS.map((entry) => (
             <Tab
               key={entry.id}
               value={entry.id}
+              id={`keys-tab-${entry.id}`}
+              aria-controls={entry.id === id ? 'keys-panel' : undefined}
               label={entry.name}
               component={Link}
               to={`/keys/${entry.id}${search}`}
@@ -95,7 +99,7 @@ export function KeysPage() {
           ))}
         </Tabs>
       </header>
-      <div className="keys-page" role="tabpanel" aria-label={name}>
+      <div className="keys-page" id="keys-panel" role="tabpanel" aria-label={name}>
         {state.chosen ? <View state={state} /> : <p className="loading">Opening the cabinet…</p>}
       </div>
     </div>

@@ -4,6 +4,7 @@ import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
 import type { FactTable, LineView, Remark } from '@same-song/core';
 import { TableHeads } from '../controls/TableHeads.tsx';
+import { useRoving } from '../frame/roving.ts';
 
 /** What to do at single notes of the line, in order. */
 export function Remarks({
@@ -15,11 +16,12 @@ export function Remarks({
   line: readonly LineView[];
   onSelect: (noteId: string) => void;
 }) {
+  const roving = useRoving<HTMLUListElement>('button');
   if (remarks.length === 0) return null;
   return (
     <section>
       <h2>On the way</h2>
-      <ul className="remarks">
+      <ul className="remarks" {...roving}>
         {remarks.map((remark, i) => (
           <li key={i}>
             <button type="button" className="link" tabIndex={-1} onClick={() => onSelect(remark.noteId)}>

@@ -3,6 +3,7 @@ import { area, curveLinear, line as lineShape } from 'd3-shape';
 import { memo, useEffect, useRef } from 'react';
 import type { AirBalance, AirNames, LineView, MapView, Side, SideNames } from '@same-song/core';
 import { later } from '../frame/later.tsx';
+import { useRoving } from '../frame/roving.ts';
 import { LineTab } from './LineTab.tsx';
 
 interface LinePanelProps {
@@ -60,6 +61,7 @@ export const LinePanel = memo(function LinePanel({
       ?.querySelector(`[data-note="${marked}"]`)
       ?.scrollIntoView({ inline: 'nearest', block: 'nearest' });
   }, [marked]);
+  const roving = useRoving<HTMLDivElement>('.line-note', false);
   if (line.length === 0)
     return <p className="line-empty">No notes between these ends. Choose a wider range.</p>;
   const column = Math.max(NOTE.least, Math.min(NOTE.most, Math.floor(WIDTH / line.length)));
@@ -75,12 +77,13 @@ export const LinePanel = memo(function LinePanel({
           {air && <span className="line-store">{air.store}</span>}
         </div>
       </div>
-      <div className="line-scroller" ref={scroller} tabIndex={0} role="group" aria-label="The line, scrolls">
+      <div className="line-scroller" ref={scroller}>
         <div style={{ width }}>
           {staff && (
             <StaffNotes line={line} staff={view.staff} column={column} marked={marked} onSelect={onSelect} />
           )}
           <div
+            {...roving}
             className="line-notes"
             role="listbox"
             aria-label="Notes of the line"
@@ -159,6 +162,7 @@ function LineNote({ note, column, words, selected, related, sounding, onSelect }
   return (
     <div
       role="option"
+      tabIndex={-1}
       aria-selected={selected}
       title={name}
       data-note={note.id}

@@ -2,9 +2,10 @@ import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { familyById, type MapView, type Pin } from '@same-song/core';
 import { useAlternatives, useMapView } from '../compute/compute.ts';
 import { dialectOf } from '../api/settings.ts';
+import { useTitle } from '../frame/useTitle.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { QuestionLine } from './QuestionLine.tsx';
-import { scaleWords, sentence } from '../question/questionWords.ts';
+import { scaleWords, sentence, tonicWords } from '../question/questionWords.ts';
 import { ComparePanel } from './ComparePanel.tsx';
 import { KeyFactsLine } from './KeyFactsLine.tsx';
 import { LayerStepper } from './LayerStepper.tsx';
@@ -103,8 +104,13 @@ function Body({ state, view }: MapBodyProps) {
   const { spec, todo } = chosen!;
   const instrument = todo.length > 0 ? `${spec.name} (first ${todo.join(', ')})` : spec.name;
   const title = sentence(question, instrument, preset.label);
+  useTitle(`${scaleWords(question)} in ${tonicWords(question)} on ${spec.name}`, 'Map');
   return (
     <>
+      <p className="unseen" role="status">
+        {scaleWords(question)} in {tonicWords(question)} on {instrument}: {view.coverage.have} of{' '}
+        {view.coverage.of} notes can be had.
+      </p>
       <div className={beside ? 'map-screen comparing' : 'map-screen'}>
         <div className="map-main">
           <MapTools

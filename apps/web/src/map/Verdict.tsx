@@ -10,6 +10,7 @@ import {
   type Side,
   type WayView,
 } from '@same-song/core';
+import { useRoving } from '../frame/roving.ts';
 import { FactTables, Remarks } from './FactTables.tsx';
 import { pinAsItIs } from './pinAsItIs.ts';
 import type { Selection } from './selection.ts';
@@ -174,35 +175,41 @@ interface InventoryPartProps {
 
 /** What is in the scale, a risk, to be left out and not possible yet: by technique, the sides apart. */
 function InventoryPart({ view, family, onSelectWay }: InventoryPartProps) {
-  return inventoryLists(family.techniques, view.ways).map(({ id, title, about, groups }) => (
-    <section key={id}>
-      <h2>{title}</h2>
-      {id !== 'in' && <p className="verdict-plain">{about}</p>}
-      {groups.map(({ technique, label, ways }) => (
-        <div key={technique} className="advice-group">
-          {family.techniques.length > 1 && <h3>{label}</h3>}
-          {SIDES.map((side) => ({ side, own: ways.filter((way) => way.side === side) }))
-            .filter(({ own }) => own.length > 0)
-            .map(({ side, own }) => (
-              <p key={side} className="advice">
-                <span className="advice-air">{family.sides[side]}</span>
-                {own.map((way) => (
-                  <button
-                    key={way.id}
-                    type="button"
-                    onClick={() => onSelectWay(way.id)}
-                    title={adviceText(way)}
-                    tabIndex={-1}
-                  >
-                    {way.brief.replace('\n', ' ')}
-                  </button>
+  const roving = useRoving<HTMLDivElement>('button');
+  const lists = inventoryLists(family.techniques, view.ways);
+  return (
+    <div {...roving}>
+      {lists.map(({ id, title, about, groups }) => (
+        <section key={id}>
+          <h2>{title}</h2>
+          {id !== 'in' && <p className="verdict-plain">{about}</p>}
+          {groups.map(({ technique, label, ways }) => (
+            <div key={technique} className="advice-group">
+              {family.techniques.length > 1 && <h3>{label}</h3>}
+              {SIDES.map((side) => ({ side, own: ways.filter((way) => way.side === side) }))
+                .filter(({ own }) => own.length > 0)
+                .map(({ side, own }) => (
+                  <p key={side} className="advice">
+                    <span className="advice-air">{family.sides[side]}</span>
+                    {own.map((way) => (
+                      <button
+                        key={way.id}
+                        type="button"
+                        onClick={() => onSelectWay(way.id)}
+                        title={adviceText(way)}
+                        tabIndex={-1}
+                      >
+                        {way.brief.replace('\n', ' ')}
+                      </button>
+                    ))}
+                  </p>
                 ))}
-              </p>
-            ))}
-        </div>
+            </div>
+          ))}
+        </section>
       ))}
-    </section>
-  ));
+    </div>
+  );
 }
 
 function adviceText(way: WayView): string {

@@ -5,7 +5,7 @@ import { RouterProvider } from 'react-router/dom';
 import { DEFAULT_SETTINGS, specFromPreset } from '@same-song/core';
 import { answerReads } from '../../test/answerReads.ts';
 import { workerCalls } from '../../test/worker.ts';
-import { redo, undo } from '../frame/undo.ts';
+import { redo, undo } from '../../test/history.ts';
 import { useQuestion, type QuestionState } from './useQuestion.ts';
 
 const OWN = { ...specFromPreset('diatonic', '58'), name: 'Ours', id: 'own', version: 1 };

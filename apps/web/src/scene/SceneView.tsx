@@ -1,5 +1,6 @@
 import { createElement, memo, type KeyboardEvent, type ReactNode } from 'react';
 import { elementOf, type GroupShape, type Ink, type Scene, type Shape } from '@same-song/core';
+import { useRoving } from '../frame/roving.ts';
 import './scene.css';
 
 /** What is marked in a drawing and what choosing does. */
@@ -15,13 +16,17 @@ interface SceneViewProps {
   /** Ids used by the line. */
   readonly used?: ReadonlySet<string>;
   readonly onSelect?: (id: string) => void;
+  /** Arrows move within the drawing, Space chooses; where the page's own arrows do not walk it. */
+  readonly walked?: boolean;
 }
 
 /** Draws a scene as SVG; the one renderer for every family, on screen and on paper. */
 export const SceneView = memo(function SceneView(props: SceneViewProps) {
-  const { scene, label, onSelect } = props;
+  const { scene, label, onSelect, walked = false } = props;
+  const roving = useRoving<SVGSVGElement>('[data-way]', walked);
   return (
     <svg
+      {...(onSelect ? roving : {})}
       className="scene"
       viewBox={`0 0 ${scene.widthMm} ${scene.heightMm}`}
       role={onSelect ? 'listbox' : 'img'}
@@ -70,7 +75,7 @@ function plainGroup(shape: GroupShape, key: number, props: SceneViewProps): Reac
 }
 
 function choosableGroup(shape: GroupShape, id: string, key: number, props: SceneViewProps): ReactNode {
-  const { selected, related, used, onSelect, names } = props;
+  const { selected, related, used, onSelect, names, walked = false } = props;
   const { box } = shape;
   const isSelected = selected === id;
   const choose = onSelect && {
@@ -79,7 +84,9 @@ function choosableGroup(shape: GroupShape, id: string, key: number, props: Scene
     'aria-selected': isSelected,
     onClick: () => onSelect(id),
     onKeyDown: (event: KeyboardEvent) => {
-      if (event.key === 'Enter') onSelect(id);
+      if (event.key !== 'Enter' && !(walked && event.key === ' ')) return;
+      event.preventDefault();
+      onSelect(id);
     },
   };
   return (

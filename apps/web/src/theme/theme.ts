@@ -70,7 +70,13 @@ export function themeFor(ground: Ground): Theme {
       button: { textTransform: 'none', fontWeight: 600, letterSpacing: 0, lineHeight: 1.3 },
     },
     components: {
-      MuiButtonBase: { defaultProps: { disableRipple: true } },
+      MuiButtonBase: {
+        defaultProps: { disableRipple: true },
+        // The library takes the outline away from every button.
+        styleOverrides: {
+          root: { '&:focus-visible': { outline: '3px solid var(--home)', outlineOffset: 2 } },
+        },
+      },
       MuiButton: {
         defaultProps: { disableElevation: true },
         styleOverrides: {

@@ -8,7 +8,7 @@ import { routeLine, type RouteNote } from '../route/route.ts';
 import { CHROMATIC_DEGREES } from '../scale/degree.ts';
 import { formulaText } from '../scale/formula.ts';
 import { fitsFrom } from '../scale/identify.ts';
-import { aboveHome, customScale, keyOf, usualTonic, type Key, type Scale } from '../scale/scale.ts';
+import { aboveHome, customScale, usualTonic, type Key, type Scale } from '../scale/scale.ts';
 import { asked } from './asked.ts';
 
 /** What comes out when the tab of a question is played on another instrument of its family. */
