@@ -10,6 +10,29 @@ const REFUSED: readonly (readonly [
   problems: readonly string[],
 ])[] = [
   [
+    'diatonic',
+    '60',
+    ({ blow, draw }: { blow: number[]; draw: number[] }) => ({
+      root: 40,
+      tuning: 'own',
+      blow: blow.with(3, 6).with(5, 0.5),
+      draw: draw.with(9, 99),
+    }),
+    [
+      'root: The key must be from low G to high C.',
+      'tuning: There is no tuning “own”. Known: richter, third-raised, country, natural-minor, harmonic-minor.',
+      'blow.4: Hole 4 blow is lower than hole 3 blow: reeds go up from left to right.',
+      'blow.6: Hole 6 blow must be a whole number of semitones.',
+      'draw.10: Hole 10 draw is out of range: from C1 to C9.',
+    ],
+  ],
+  [
+    'diatonic',
+    '60',
+    ({ blow }: { blow: number[] }) => ({ blow: blow.slice(1), draw: 'all' }),
+    ['blow: There must be 10 blow reeds, not 9 reeds.', 'draw: There must be 10 draw reeds, not all.'],
+  ],
+  [
     'chromatic',
     '60-10',
     ({ reeds }: { reeds: Record<string, number[]> }) => ({

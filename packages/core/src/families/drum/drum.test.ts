@@ -3,7 +3,7 @@ import { openInstrument, specFromPreset, type Instrument } from '../../instrumen
 import { parseNote } from '../../pitch/noteName.ts';
 import { expectOk } from '../../result.ts';
 import { keyOf, scaleById } from '../../scale/scale.ts';
-import { layoutOf } from './layout.ts';
+import { DRUM, layoutOf } from './layout.ts';
 
 const open = (preset: string, layout: object = {}, more: object = {}): Instrument => {
   const spec = specFromPreset('drum', preset);
@@ -33,6 +33,18 @@ test('an odd set is told by what comes nearest and what it lacks', () => {
   const rows = open('c-major-8', layoutOf([60, 62, 64, 67])).tables(key)[0]!.rows;
   expect(rows[0]!.cells.slice(0, 3)).toEqual(['C', 'major pentatonic', '6']);
   expect(rows.map((row) => row.cells[3])).toEqual(['C', 'C', 'C', 'C']);
+});
+
+test.each([7, 8, 12, 13])('%i tongues around the centre lie at equal distances along the ring', (slots) => {
+  const pitches = Array.from({ length: slots + 1 }, (_, i) => 50 + i);
+  const ways = open('c-major-8', layoutOf(pitches)).ways as unknown as readonly { x: number; y: number }[];
+  const [centre, ...ring] = ways;
+  // The ring is wider than high: seen round, neighbours are one share of the circle apart.
+  const angles = ring
+    .map(({ x, y }) => Math.atan2((x - centre!.x) / DRUM.stretch, y - centre!.y))
+    .sort((a, b) => a - b);
+  const gaps = angles.map((angle, i) => (angles[i + 1] ?? angles[0]! + 2 * Math.PI) - angle);
+  for (const gap of gaps) expect(gap).toBeCloseTo((2 * Math.PI) / slots, 6);
 });
 
 test('the lowest lies in the centre, the others go up left and right of the player', () => {

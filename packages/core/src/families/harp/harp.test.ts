@@ -38,6 +38,19 @@ test.each([
   expect(keysOf(preset)).toEqual([...keys].sort());
 });
 
+test('where a string fits both as it is and raised, its lever stays down', () => {
+  expect(open('c-22').forKey(keyIn('C', 'chromatic')).settings).toEqual([]);
+});
+
+test('C and F strings are drawn strong, as they are coloured on the harp', () => {
+  const { scene } = open('c-22');
+  const { shapes } = scene(() => ({ role: 'scale', degree: '1', note: 'C', usable: true }));
+  const named = shapes.flatMap((shape) =>
+    shape.kind === 'text' && /^[A-G]\d$/.test(shape.text) ? [shape.text] : [],
+  );
+  expect(named).toEqual(['C3', 'F3', 'C4', 'F4', 'C5', 'F5', 'C6']);
+});
+
 test.each([
   ['eb-36', 'Bb', ['A']],
   ['eb-36', 'F', ['A', 'E']],

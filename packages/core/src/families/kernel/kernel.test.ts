@@ -122,6 +122,11 @@ describe('fixed pitches', () => {
       { pitch: 64, cents: -14 },
       { pitch: 67, cents: 2 },
     ]);
+    expect(expectOk(pitchesFrom(60, [0, 1951, 1949.96], { least: 1, most: 9 }))).toEqual([
+      { pitch: 60, cents: 0 },
+      { pitch: 80, cents: -49 },
+      { pitch: 79, cents: 50 },
+    ]);
     expect(pitchesFrom(60, [0], { least: 2, most: 9 })).toMatchObject({
       ok: false,
       problems: [{ message: expect.stringContaining('2 to 9') }],
