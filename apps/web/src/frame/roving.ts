@@ -2,6 +2,8 @@ import { useLayoutEffect, useRef, type FocusEvent, type KeyboardEvent, type RefO
 
 const STEPS: Readonly<Record<string, number>> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 };
 
+const CHOSEN = '[aria-selected="true"], [aria-pressed="true"]';
+
 type Item = HTMLElement | SVGElement;
 
 interface Roving<E extends Element> {
@@ -28,7 +30,7 @@ export function useRoving<E extends Element>(items: string, arrows = true): Rovi
   };
   useLayoutEffect(() => {
     const present = all();
-    const chosen = present.find((item) => item.getAttribute('aria-selected') === 'true');
+    const chosen = present.find((item) => item.matches(CHOSEN));
     const isNew = chosen !== undefined && chosen !== chosenBefore.current;
     chosenBefore.current = chosen;
     if (isNew && ref.current?.contains(document.activeElement)) chosen.focus({ preventScroll: true });

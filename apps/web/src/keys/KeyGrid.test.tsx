@@ -52,6 +52,8 @@ test('every cell says aloud what it shows', () => {
 
 test('arrow keys walk from cell to cell and stop at the edges; other keys are left alone', () => {
   const { cell } = shown();
+  const stops = () => screen.getAllByRole('button').filter(({ tabIndex }) => tabIndex === 0);
+  expect(stops()).toHaveLength(2);
   cell('0,0').focus();
   const press = (key: string) => fireEvent.keyDown(document.activeElement!, { key });
   press('ArrowDown');
@@ -64,6 +66,8 @@ test('arrow keys walk from cell to cell and stop at the edges; other keys are le
   press('ArrowUp');
   press('ArrowLeft');
   expect(at()).toBe('0,1');
+  expect(stops()).toContain(cell('0,1'));
+  expect(stops()).toHaveLength(2);
   expect(press('k')).toBe(true);
   expect(press('ArrowDown')).toBe(false);
 });

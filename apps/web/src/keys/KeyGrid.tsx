@@ -1,5 +1,6 @@
-import { useRef, type KeyboardEvent } from 'react';
+import type { KeyboardEvent } from 'react';
 import type { KeyCell } from '@same-song/core';
+import { useRoving } from '../frame/roving.ts';
 import { demandsText, octavesText, scaleName, tonicText } from './cellWords.ts';
 
 interface KeyGridProps {
@@ -15,7 +16,7 @@ interface KeyGridProps {
   readonly onRemove: (scale: string) => void;
 }
 
-/** A grid that arrow keys walk; every cell is a button that says all it shows. */
+/** A grid that arrow keys walk, with one stop for Tab in its head and one in its body; every cell is a button that says all it shows. */
 export function KeyGrid({
   rows,
   scales,
@@ -27,7 +28,8 @@ export function KeyGrid({
   onSort,
   onRemove,
 }: KeyGridProps) {
-  const body = useRef<HTMLTableSectionElement>(null);
+  const { ref: body, onFocus } = useRoving<HTMLTableSectionElement>('[data-cell]', false);
+  const head = useRoving<HTMLTableRowElement>('button');
   const onKeyDown = (event: KeyboardEvent, row: number, column: number) => {
     const moves: Record<string, [number, number]> = {
       ArrowDown: [1, 0],
@@ -47,12 +49,13 @@ export function KeyGrid({
     <div className="keys-grid-scroller">
       <table className="keys-grid">
         <thead>
-          <tr>
+          <tr {...head}>
             <th scope="col">key</th>
             {scales.map((id) => (
               <th key={id} scope="col" aria-sort={id === sortedBy ? 'ascending' : undefined}>
                 <button
                   type="button"
+                  tabIndex={-1}
                   className="keys-sort"
                   onClick={() => onSort(id)}
                   title={`The easiest in ${scaleName(id)} first`}
@@ -62,6 +65,7 @@ export function KeyGrid({
                 </button>
                 <button
                   type="button"
+                  tabIndex={-1}
                   className="keys-remove"
                   onClick={() => onRemove(id)}
                   aria-label={`Take ${scaleName(id)} out of the table`}
@@ -73,7 +77,7 @@ export function KeyGrid({
             ))}
           </tr>
         </thead>
-        <tbody ref={body}>
+        <tbody ref={body} onFocus={onFocus}>
           {rows.map((row, r) => (
             <tr key={row[0]!.home}>
               <th scope="row">
@@ -88,6 +92,7 @@ export function KeyGrid({
                   <td key={cell.scale}>
                     <button
                       type="button"
+                      tabIndex={-1}
                       data-cell={`${r},${c}`}
                       className={`keys-cell${holds(cell) ? '' : ' ruled-out'}${isSelected ? ' chosen' : ''}`}
                       style={{

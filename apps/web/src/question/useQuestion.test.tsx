@@ -1,5 +1,6 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, render, waitFor } from '@testing-library/react';
+import { useEffect, useLayoutEffect } from 'react';
 import { createMemoryRouter } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { DEFAULT_SETTINGS, specFromPreset } from '@same-song/core';
@@ -11,7 +12,11 @@ import { useQuestion, type QuestionState } from './useQuestion.ts';
 const OWN = { ...specFromPreset('diatonic', '58'), name: 'Ours', id: 'own', version: 1 };
 
 /** Map's state behind a link, with one harmonica in the cabinet; `answers` is what the server says by path. */
-function opened(link: string, answers: Record<string, unknown> = {}) {
+function opened(
+  link: string,
+  answers: Record<string, unknown> = {},
+  Inside: (props: { state: QuestionState }) => null = () => null,
+) {
   const before = workerCalls().length;
   const all: Record<string, unknown> = {
     '/api/instruments': [OWN],
@@ -33,7 +38,7 @@ function opened(link: string, answers: Record<string, unknown> = {}) {
   const seen: { state: QuestionState | undefined } = { state: undefined };
   function Probe() {
     seen.state = useQuestion();
-    return null;
+    return <Inside state={seen.state} />;
   }
   const router = createMemoryRouter([{ path: '/map', element: <Probe /> }], { initialEntries: [link] });
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
@@ -51,6 +56,7 @@ function opened(link: string, answers: Record<string, unknown> = {}) {
         .map(([name, subject, question]) => [name, subject.key, question]),
     link: () => new URLSearchParams(router.state.location.search),
     depth: () => router.state.historyAction,
+    visit: (other: string) => act(() => router.navigate(other)),
     ready: () => waitFor(() => expect(seen.state!.waiting).toBe(false)),
   };
 }
@@ -196,4 +202,42 @@ test('a link that makes no sense opens with what it can and says what it cannot'
   await map.ready();
   expect(map.state().problems.length).toBeGreaterThanOrEqual(3);
   expect(map.state().question).toMatchObject({ tonic: 'Bb', scale: 'major' });
+});
+
+test('where the link is changed from outside, the next change builds on it', async () => {
+  const map = opened('/map?on=own&in=F&play=dorian&dir=up');
+  await map.ready();
+  act(() => map.state().change('the key', { tonic: 'Bb' }));
+  await map.visit('/map?on=own&in=G&play=dorian&dir=down');
+  expect(map.state().current().question).toMatchObject({ tonic: 'G', direction: 'down' });
+  act(() => map.state().change('the scale', { scale: 'major' }));
+  await waitFor(() => expect(map.state().question.scale).toBe('major'));
+  expect(map.state().question).toMatchObject({ tonic: 'G', direction: 'down' });
+});
+
+test('what is changed while an earlier change is still being drawn is kept, however many follow', async () => {
+  // The library warns of a change made while drawing, which is what is tried here.
+  jest.spyOn(console, 'error').mockImplementation(() => undefined);
+  const done = { first: false, second: false };
+  function Inside({ state }: { state: QuestionState }) {
+    const { question, change } = state;
+    useLayoutEffect(() => {
+      if (question.tonic !== 'Bb' || done.first) return;
+      done.first = true;
+      change('the direction', { direction: 'up' });
+    }, [question, change]);
+    useEffect(() => {
+      if (!done.first || done.second) return;
+      done.second = true;
+      change('the layer', { layer: 'five' });
+    }, [question, change]);
+    return null;
+  }
+  const map = opened('/map?on=own&in=F&play=dorian', {}, Inside);
+  await map.ready();
+  act(() => map.state().change('the key', { tonic: 'Bb' }));
+  await waitFor(() =>
+    expect(map.state().question).toMatchObject({ tonic: 'Bb', direction: 'up', layer: 'five' }),
+  );
+  jest.restoreAllMocks();
 });
