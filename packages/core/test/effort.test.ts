@@ -199,6 +199,10 @@ figures('dulcimer', 'd3-a3-d4', [
   ['slides', ['middle.1/r'], 0.5, { from: ['melody.1/r'] }],
   ['slides', ['melody.1/r'], 0, { from: ['melody.1/r'] }],
   ['slides', ['melody.2/m'], 0, { from: ['melody.1/r'] }],
+  // A half fret and the next: the finger slides on.
+  ['slides', ['melody.7/i'], 0, { from: ['melody.6½/i'] }],
+  ['slides', ['middle.7/i'], 1, { from: ['melody.6½/i'] }],
+  ['slides', ['melody.7/i'], 1, { from: ['melody.6/i'] }],
   ['thumb', ['melody.4/t'], 1],
   ['thumb', ['melody.4/i'], 0],
   // The middle string lies outwards from the melody string: picked out with ease, in against it.

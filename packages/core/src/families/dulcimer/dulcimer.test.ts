@@ -74,6 +74,72 @@ test('a capo moves home and takes the frets below it away', () => {
   expect(instrument.facts(keyIn('G'))[0]).toContain('fret 3');
 });
 
+test.each([
+  ['d3-a3-d4', 'D', 'major', 'lies whole from the open melody string'],
+  // Without the half fret the seventh is flat.
+  ['d-a-d-plain', 'D', 'major', 'from the open melody string it lacks 7'],
+  ['d-a-d-plain', 'D', 'mixolydian', 'lies whole from the open melody string'],
+  ['d3-a3-a3', 'D', 'major', 'lies whole from fret 3 of the melody string'],
+  ['d3-a3-d4', 'E', 'natural-minor', 'lies whole from fret 1 of the melody string'],
+  ['d3-a3-d4', 'E', 'major', 'from fret 1 of the melody string it lacks 3 7'],
+  ['d3-a3-d4', 'Eb', 'major', 'home is between the frets of the melody string'],
+])('in %s %s %s %s', (preset, tonic, scale, told) => {
+  const key = keyIn(tonic, scale);
+  expect(open(preset).facts(key)[0]).toBe(told);
+});
+
+test('with a capo the frets are counted from it', () => {
+  const instrument = open('d3-a3-d4', { capo: '4' });
+  expect(instrument.facts(keyIn('A', 'dorian'))[0]).toBe('lies whole from fret 4 of the melody string');
+});
+
+test('the modes by the fret where they begin, and the tuning that puts home on the bass', () => {
+  const [, modes] = open('d3-a3-d4').tables(keyIn('D'));
+  expect(modes!.rows.map(({ cells }) => cells)).toEqual([
+    ['0', 'Mixolydian', 'D A D', 'major'],
+    ['1', 'natural minor', 'D A C', 'Dorian'],
+    ['2', 'Locrian', 'D A B♭', 'Phrygian'],
+    ['3', 'major', 'D A A', 'Lydian'],
+    ['4', 'Dorian', 'D A G', 'Mixolydian'],
+    ['5', 'Phrygian', 'D A F', 'natural minor'],
+    ['6', 'Lydian', 'D A E', ''],
+  ]);
+  expect(modes!.rows[3]!.wayIds).toEqual(['melody.3']);
+  const [, plain] = open('d-a-d-plain').tables(keyIn('D'));
+  expect(plain!.columns).toEqual(['fret', 'mode', 'tuned']);
+  const [, inC] = open('c3-g3-c4').tables(keyIn('C'));
+  expect(inC!.rows.map(({ cells }) => cells[2]).slice(0, 4)).toEqual(['C G C', 'C G B♭', 'C G A♭', 'C G G']);
+});
+
+test('the finger that plays 6½ slides on to 7, and says so', () => {
+  const { notes, remarks } = routeOf(open('c3-g3-c4'), [67, 69, 71, 72], {
+    preset: 'melody-string',
+    weights: {},
+    playingOptions: {},
+  });
+  expect(notes.map((n) => n.way?.id)).toEqual(['melody.4', 'melody.5', 'melody.6½', 'melody.7']);
+  expect(notes[3]!.fingering).toBe(notes[2]!.fingering);
+  expect(remarks().filter((remark) => !remark.routine)).toEqual([
+    { noteId: '72.1', mark: 'slide', text: 'Slide the finger on to fret 7.' },
+  ]);
+});
+
+test.each([
+  ['bass-string', 'bass'],
+  ['middle-string', 'middle'],
+  ['melody-string', 'melody'],
+  // A tune on top leaves the other strings for its chords.
+  ['chord', 'melody'],
+])('%s plays a tune on the %s string', (preset, string) => {
+  const { notes } = routeOf(open('c3-g3-c4'), [62, 64, 65, 67, 69, 71, 72], {
+    preset,
+    weights: {},
+    playingOptions: {},
+  });
+  const strings = notes.flatMap((n) => (n.way ? [n.way.id.split('.')[0]] : []));
+  expect(new Set(strings)).toEqual(new Set([string]));
+});
+
 test('open strings that clash with the scale are told', () => {
   const cells = (tonic: string) =>
     open('d3-a3-d4')

@@ -23,13 +23,24 @@ function crossing(from: Hold<DulcimerWay>, to: Hold<DulcimerWay>): number {
   return inwards > 0 ? inwards : outwards > 0 ? -outwards : 0;
 }
 
-/** What the fingers that fret in both holds do: stay, go along their string, or go across to another. */
+/** A finger that goes on by half a fret on its string, as from 6½ to 7: it slides, and need not be lifted. */
+function slidesOn(before: FingeredWay<DulcimerWay>, after: FingeredWay<DulcimerWay>): boolean {
+  return (
+    before.fingering !== undefined &&
+    before.fingering === after.fingering &&
+    before.way.technique === after.way.technique &&
+    Math.abs(after.way.along - before.way.along) === 0.5
+  );
+}
+
+/** What the fingers that fret in both holds do: stay, slide on, go along their string, or go across to another. */
 function fingersAgain(from: Hold<DulcimerWay>, to: Hold<DulcimerWay>): { used: boolean; cost: number } {
   const again = { used: false, cost: 0 };
   for (const after of to)
     for (const before of from) {
       if (before.fingering === undefined || before.fingering !== after.fingering) continue;
       again.used = true;
+      if (slidesOn(before, after)) continue;
       if (before.way.fret !== after.way.fret) again.cost += 1;
       else if (before.way.technique !== after.way.technique) again.cost += 0.5;
     }
@@ -84,7 +95,8 @@ export const terms: readonly EffortTerm<DulcimerLayout, DulcimerWay>[] = [
   {
     id: 'slides',
     label: 'same finger again',
-    about: 'One finger going from fret to fret, or across to another string, which counts half.',
+    about:
+      'One finger going from fret to fret, or across to another string, which counts half; sliding on by half a fret is free.',
     tally: 'sum',
     weight: 0.7,
     between: (from: Hold<DulcimerWay>, to: Hold<DulcimerWay>) => fingersAgain(from, to).cost,
@@ -122,11 +134,14 @@ export const terms: readonly EffortTerm<DulcimerLayout, DulcimerWay>[] = [
 
 /** The pick's direction at every note, and where the hand must move. */
 export function remarks(line: readonly PlayedHold<DulcimerWay>[], options: ChosenOptions): readonly Remark[] {
-  return line.flatMap(({ noteIds, hold, timing, carried }): Remark[] => {
+  return line.flatMap(({ noteIds, hold, timing, carried }, i): Remark[] => {
     const noteId = noteIds.at(-1)!;
     const direction = pickIsOut(timing, options) ? 'out' : 'in';
     const pick = { noteId, mark: direction, text: `pick ${direction}`, routine: true };
     const move = handMove(carried, hold) ?? 0;
+    const slid = hold.find((after) => line[i - 1]?.hold.some((before) => slidesOn(before, after)));
+    if (slid && slid.fingering !== 'n')
+      return [pick, { noteId, mark: 'slide', text: `Slide the finger on to fret ${slid.way.fret}.` }];
     const noter = hold.some(({ fingering }) => fingering === 'n');
     if (noter || Math.abs(move) <= 1) return [pick];
     const where = `${move > 0 ? 'up' : 'down'} to fret ${fretted(hold)[0]!.way.fret}`;
@@ -179,8 +194,16 @@ export const preferences: readonly PreferencePreset[] = [
   {
     id: 'chord',
     label: 'chords beneath the melody',
-    about: 'A still hand that changes strings rather than place.',
-    weights: { shifts: 2, crossings: 0.1, 'off-melody': 0 },
+    about:
+      'The tune stays on top, on the melody string, and the hand so still that chords can be put beneath it.',
+    weights: { shifts: 1.2, 'off-melody': 6 },
     avoid: [],
   },
+  ...STRINGS.map((string): PreferencePreset => ({
+    id: `${string}-string`,
+    label: `the ${string} string alone`,
+    about: `Fingers on the ${string} string and on no other.`,
+    weights: {},
+    avoid: STRINGS.filter((other) => other !== string),
+  })),
 ];

@@ -1,6 +1,7 @@
 import { counted } from '../../words.ts';
 import { noteText } from '../../pitch/noteName.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
+import { degreeText } from '../../scale/degree.ts';
 import { aboveHome, type Key } from '../../scale/scale.ts';
 import { defineFamily } from '../defineFamily.ts';
 import { PLUCKED } from '../kernel/timbres.ts';
@@ -21,6 +22,7 @@ import {
   withTuning,
   type DulcimerLayout,
 } from './layout.ts';
+import { modeTable } from './modes.ts';
 import { presets } from './presets.ts';
 import { brief, dialects, tab } from './tab.ts';
 import { capabilityGroups, fingeringsFor, FINGERINGS, techniques, ways, type DulcimerWay } from './ways.ts';
@@ -56,7 +58,7 @@ export const dulcimer = defineFamily<DulcimerLayout, DulcimerWay>({
   sideOf: (_, { way }) => ({ bass: 'above', middle: 'level', melody: 'below' })[way.technique] as 'above',
   drones: (layout) => [layout.strings.bass + capoAt(layout), layout.strings.middle + capoAt(layout)],
   facts,
-  tables: (layout, key) => [droneTable(layout, key)],
+  tables: (layout, key) => [droneTable(layout, key), modeTable(layout)],
   tuning,
   withTuning,
   tab: (_, way, dialect) => tab(way, dialect),
@@ -64,24 +66,29 @@ export const dulcimer = defineFamily<DulcimerLayout, DulcimerWay>({
   diagram,
 });
 
-/** Where home lies on the melody string, and whether the scale starts there without a gap. */
+/** Where home lies on the melody string, and whether the scale lies there whole: a fret for every note of an octave. */
 function facts(layout: DulcimerLayout, key: Key): readonly string[] {
-  const capo = capoAt(layout);
-  const open = layout.strings.melody + capo;
-  const up = pitchClass(key.home - open);
-  const fret =
-    up === 0 ? (capo > 0 ? layout.capo : '0') : layout.frets.find((f) => f.semitones === capo + up)?.name;
   const clashing = droneTable(layout, key).rows.filter((row) => row.cells[2]!.startsWith('clashes'));
   return [
-    fret === undefined
-      ? 'home is between the frets of the melody string'
-      : fret === '0'
-        ? 'starts on the open melody string'
-        : `starts at fret ${fret} of the melody string`,
+    onMelody(layout, key),
     clashing.length === 0
       ? 'every open string suits the scale'
       : counted(clashing.length, 'open string clashes', 'open strings clash'),
   ];
+}
+
+function onMelody(layout: DulcimerLayout, key: Key): string {
+  const capo = capoAt(layout);
+  const up = capo + pitchClass(key.home - layout.strings.melody - capo);
+  const nameOf = (semitones: number) =>
+    semitones === capo ? layout.capo : layout.frets.find((fret) => fret.semitones === semitones)?.name;
+  const fret = nameOf(up);
+  if (fret === undefined) return 'home is between the frets of the melody string';
+  const where = fret === '0' ? 'the open melody string' : `fret ${fret} of the melody string`;
+  const lacking = key.scale.semitones.filter((above) => nameOf(up + above) === undefined);
+  return lacking.length === 0
+    ? `lies whole from ${where}`
+    : `from ${where} it lacks ${lacking.map((above) => degreeText(key.degrees[above]!)).join(' ')}`;
 }
 
 /** Every open string against the scale: melody with drones wants all of them in it. */
