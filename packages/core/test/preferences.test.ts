@@ -26,7 +26,7 @@ const AGREED: Readonly<Record<FamilyId, Readonly<Record<string, string>>>> = {
     'no-slide': '',
   },
   whistle: {
-    '': 'fingers 0.35, crossed 0.8, halves 4.6, crosses 0.5, registers 1, strain 1, grip 1.2, bore 1.2',
+    '': 'fingers 0.35, crossed 0.8, halves 4.6, crosses 0.5, registers 1, burst 1.5, another-tenth 3, strain 1, grip 1.2, bore 1.2',
     even: '',
     fingers: 'fingers 2, crossed 3, grip 0.1',
     steady: 'grip 5, fingers 0.1, crossed 0.2',

@@ -34,6 +34,8 @@ export interface Way {
   readonly words: string;
   /** False when this instrument or its player cannot do it. */
   readonly able: boolean;
+  /** What it then needs, after “needs”, where that is not its technique: `a higher ceiling than B5`. */
+  readonly needs?: string;
   /**
    * Id of an easier way to the same pitch: this one is redundant while that one can be used, and is then never chosen
    * freely. Undefined for every way that is worth choosing by itself.

@@ -29,11 +29,11 @@ export function missingReason(instrument: Instrument, avoid: ReadonlySet<string>
   const ways = instrument.ways.filter((way) => way.pitch === pitch);
   const { techniques, absent } = instrument.family;
   const rank = (way: Way) => techniques.findIndex((t) => t.id === way.technique);
+  const sounding = ways.find((way) => way.able && !avoid.has(way.technique));
+  if (sounding) throw new Error(`missingReason: ${sounding.id} sounds ${pitch}`);
   const easiest = [...ways].sort((a, b) => Number(b.able) - Number(a.able) || rank(a) - rank(b))[0];
   if (!easiest) return { ...outside(instrument, pitch, absent), wayId: undefined };
-  if (easiest.able && !avoid.has(easiest.technique))
-    throw new Error(`missingReason: ${easiest.id} sounds ${pitch}`);
-  const text = `needs ${techniques[rank(easiest)]!.needs} on ${easiest.place}`;
+  const text = `needs ${easiest.needs ?? `${techniques[rank(easiest)]!.needs} on ${easiest.place}`}`;
   return { reason: easiest.able ? 'preference' : 'capability', wayId: easiest.id, text };
 }
 

@@ -1,10 +1,13 @@
 import { EVEN_HAND, type EffortTerm, type PreferencePreset } from '../effortTerm.ts';
 import type { Hold } from '../way.ts';
 import type { WhistleLayout } from './layout.ts';
+import { TENTH } from './tables.ts';
 import type { WhistleWay } from './ways.ts';
 
 /** Notes this far up begin to strain, in semitones above the lowest note; judgement. */
 const STRAIN_FROM = 19;
+
+const ALL_CLOSED = /^x{6}/;
 
 /** How much of a hole is covered. */
 const COVERED: Readonly<Record<string, number>> = Object.freeze({ x: 1, h: 0.5, o: 0 });
@@ -19,6 +22,17 @@ function moved(from: Hold<WhistleWay>, to: Hold<WhistleWay>): { put: number; lif
     put: sum(changes.filter((change) => change > 0)),
     lifted: -sum(changes.filter((change) => change < 0)),
   };
+}
+
+/** The fingering that a hold takes for the tenth semitone, where it sounds that. */
+function tenthIn(hold: Hold<WhistleWay>): string | undefined {
+  const { semitones, pattern } = hold[0]!.way.fingering;
+  return semitones === TENTH ? pattern : undefined;
+}
+
+/** A line keeps its fingering of the tenth semitone in mind, in both registers the same. */
+export function carry(before: string, hold: Hold<WhistleWay>): string {
+  return tenthIn(hold) ?? before;
 }
 
 export const terms: readonly EffortTerm<WhistleLayout, WhistleWay>[] = [
@@ -68,6 +82,29 @@ export const terms: readonly EffortTerm<WhistleLayout, WhistleWay>[] = [
     weight: 1,
     between: (from: Hold<WhistleWay>, to: Hold<WhistleWay>) =>
       from[0]!.way.register === to[0]!.way.register ? 0 : 1,
+  },
+  {
+    id: 'burst',
+    label: 'all closed across the octave',
+    about:
+      'The lowest note overblown with all holes closed, coming from the low register: it may stay down. With the top hole open it is safe.',
+    tally: 'notes',
+    weight: 1.5,
+    between: (from: Hold<WhistleWay>, to: Hold<WhistleWay>) =>
+      from[0]!.way.register === 'low' && to[0]!.way.register === 'upper' && ALL_CLOSED.test(to[0]!.way.id)
+        ? 1
+        : 0,
+  },
+  {
+    id: 'another-tenth',
+    label: 'another fingering for the same note',
+    about: 'The tenth semitone fingered in another way than before in the line.',
+    tally: 'notes',
+    weight: 3,
+    between(_: Hold<WhistleWay>, to: Hold<WhistleWay>, { carried }) {
+      const tenth = tenthIn(to);
+      return carried !== '' && tenth !== undefined && tenth !== carried ? 1 : 0;
+    },
   },
   {
     id: 'strain',

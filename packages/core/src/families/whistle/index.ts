@@ -4,7 +4,7 @@ import { aboveHome, type Key } from '../../scale/scale.ts';
 import { defineFamily } from '../defineFamily.ts';
 import { PIPE } from '../kernel/timbres.ts';
 import { diagram } from './diagram.ts';
-import { preferences, terms } from './effort.ts';
+import { carry, preferences, terms } from './effort.ts';
 import {
   checkLayout,
   describe,
@@ -43,6 +43,7 @@ export const whistle = defineFamily<WhistleLayout, WhistleWay>({
   capabilityGroups,
   ways,
   clash: () => ({ reason: 'voices', text: 'a whistle sounds one note at a time' }),
+  carry: (_, before, hold) => carry(before, hold),
   sideOf: (_, { way }) => (way.register === 'low' ? 'below' : 'above'),
   facts,
   tab: (_, way, dialect) => tab(way, dialect),

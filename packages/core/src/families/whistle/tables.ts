@@ -45,6 +45,12 @@ export const FINGERINGS: readonly Fingering[] = Object.freeze([
   row(0, 'xxxxxx', 'plain', { registers: 'upper' }),
 ]);
 
+/** Cross-fingerings of the 6th and 8th semitone: not relied on until the player has tried them. */
+export const MAKER_DEPENDENT: readonly string[] = Object.freeze(['xxoxxo', 'xoxxxx']);
+
+/** The note that every whistle fingers in a way of its own, in semitones above the lowest. */
+export const TENTH = 10;
+
 /** Semitones above the lowest note from which notes are strained: two octaves up. */
 export const STRAINED = 24;
 

@@ -1,7 +1,9 @@
+import { pitchClass } from '../../pitch/pitch.ts';
+import { ownNamer } from '../../scale/namer.ts';
 import type { Can, GroupOfPlaces } from '../layoutPart.ts';
 import type { Technique, Way } from '../way.ts';
 import type { Fingering } from './tables.ts';
-import { STRAINED } from './tables.ts';
+import { MAKER_DEPENDENT, STRAINED } from './tables.ts';
 import { semitonesOf, SOUNDS, type Register, type Sound, type WhistleLayout } from './layout.ts';
 
 export const techniques = Object.freeze([
@@ -64,11 +66,17 @@ export function ways(layout: WhistleLayout, can: Can): readonly WhistleWay[] {
       air: undefined,
       words: wordsFor(sound),
       able: semitones <= layout.ceiling && (kind === 'plain' || can(kind, place)),
+      ...(semitones > layout.ceiling ? { needs: aboveCeiling(layout) } : {}),
       redundantTo: undefined,
       fingering: sound.fingering,
       register: sound.register,
     };
   });
+}
+
+function aboveCeiling({ lowest, ceiling }: WhistleLayout): string {
+  const highest = ownNamer(pitchClass(lowest)).withOctave(lowest + ceiling);
+  return `the highest note played, now ${highest}, to be set higher in the cabinet`;
 }
 
 /** Half-holes are named by the hole, all else by what is covered. */
@@ -91,8 +99,10 @@ export function capabilityGroups(layout: WhistleLayout): readonly GroupOfPlaces[
     {
       id: 'cross',
       label: 'Cross-fingerings',
-      about: 'Fingerings with covered holes below an open one; which of them speak well differs by maker.',
+      about:
+        'Fingerings with covered holes below an open one. Those for the sixth and eighth semitone speak well on some makers’ whistles only: tick them when yours does.',
       places: places('cross'),
+      byDefault: places('cross').filter((place) => !MAKER_DEPENDENT.includes(place)),
     },
   ];
 }
