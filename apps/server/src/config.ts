@@ -24,7 +24,8 @@ const PROJECT = resolve(import.meta.dirname, '../../..');
 export function readConfig(env: NodeJS.ProcessEnv): Config {
   const demo = env['SAME_SONG_DEMO'] === '1';
   return {
-    host: env['HOST'] ?? '127.0.0.1',
+    // Set to nothing it is left out: an empty name would open the server to every network.
+    host: env['HOST']?.trim() || '127.0.0.1',
     port: wholeNumber(env, 'PORT', 4870, 0, 65535),
     portFixed: env['PORT'] !== undefined,
     databaseFile: resolve(PROJECT, env['SAME_SONG_DB'] ?? `data/${demo ? 'demo' : 'same-song'}.sqlite`),

@@ -3,8 +3,9 @@ import type { NestExpressApplication } from '@nestjs/platform-express';
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
 import { constants } from 'node:zlib';
 import compression from 'compression';
-import { json } from 'express';
+import { json, type NextFunction, type Request, type Response } from 'express';
 import { AppModule } from './app.module.ts';
+import { refuseDeep } from './common/depth.ts';
 import { ErrorFilter } from './common/error.filter.ts';
 import { gate } from './common/gate.ts';
 import { validationPipe } from './common/validation.pipe.ts';
@@ -17,10 +18,12 @@ import { securityHeaders, serveWeb } from './web.ts';
 /** A whole data set may be imported at once; everything else is small. */
 const BODY_LIMIT = { import: '20mb', other: '256kb' };
 
-/** Opens the database and makes the application, ready to listen. @throws StartError */
 /** A good deal smaller than the default, at hardly more work; beyond it the work doubles for next to nothing. */
 const BROTLI_QUALITY = 6;
+/** How long a client may take to send its headers, and the whole of a request, in ms. */
+const SENDING = { headersMs: 10_000, requestMs: 30_000 };
 
+/** Opens the database and makes the application, ready to listen. @throws StartError */
 export async function createApp(config: Config): Promise<NestExpressApplication> {
   const database = await openDatabase(config.databaseFile);
   try {
@@ -35,6 +38,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
     app.use(gate(config.host, config.allowedHosts));
     app.use('/api/data/import', json({ limit: BODY_LIMIT.import, strict: false }));
     app.use(json({ limit: BODY_LIMIT.other }));
+    app.use('/api', refuseDeep, keepNothing);
     app.setGlobalPrefix('api');
     app.useGlobalPipes(validationPipe());
     app.useGlobalFilters(new ErrorFilter());
@@ -44,6 +48,11 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
     );
     serveWeb(app, config.webFolder);
     await app.init();
+    Object.assign(app.getHttpServer(), {
+      headersTimeout: SENDING.headersMs,
+      requestTimeout: SENDING.requestMs,
+      connectionsCheckingInterval: 1000,
+    });
     const exchange = app.get(ExchangeService);
     if (config.demo && (await exchange.isEmpty())) await exchange.import(demoData(), true);
     return app;
@@ -51,4 +60,10 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
     await database.close();
     throw error;
   }
+}
+
+/** Answers of the API are as they were at that moment: no cache may give them again. */
+function keepNothing(_: Request, response: Response, next: NextFunction): void {
+  response.setHeader('Cache-Control', 'no-store');
+  next();
 }

@@ -213,6 +213,37 @@ describe('kept questions', () => {
   });
 });
 
+test('an instrument does not become one that its kept questions do not fit; in the bin they wait until they do', async () => {
+  const { id } = await added();
+  const kept = (
+    await api()
+      .post('/api/questions')
+      .send({ ...QUESTION, instrumentId: id })
+      .expect(201)
+  ).body as { id: string };
+  const drum = { ...specFromPreset('drum', 'c-major-8'), version: 1 };
+  const refused = await api().put(`/api/instruments/${id}`).send(drum).expect(422);
+  expect(refused.body.message).toMatch(/“Warm-up” would no longer fit/);
+  await api()
+    .put(`/api/instruments/${id}`)
+    .send({ ...harmonica('Another name'), version: 1 })
+    .expect(200);
+  await api().delete(`/api/questions/${kept.id}?version=1`).expect(200);
+  // A question in the bin holds nobody up, but does not come back to what it does not fit.
+  await api()
+    .put(`/api/instruments/${id}`)
+    .send({ ...drum, version: 2 })
+    .expect(200);
+  await api().post(`/api/questions/${kept.id}/restore`).expect(422);
+  await api()
+    .put(`/api/instruments/${id}`)
+    .send({ ...harmonica(), version: 3 })
+    .expect(200);
+  await api().post(`/api/questions/${kept.id}/restore`).expect(200);
+  const exported = (await api().get('/api/data/export').expect(200)).body as object;
+  await api().post('/api/data/import?apply=false').send(exported).expect(200);
+});
+
 describe('progressions', () => {
   const body = { name: 'Quay', text: '1 4,5 1 ii7', beats: 3 };
 

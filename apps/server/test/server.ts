@@ -21,7 +21,22 @@ export async function startServer(
 ): Promise<TestServer> {
   const app = await createApp(readConfig({ SAME_SONG_DB: join(folder, 'test.sqlite'), ...env }));
   await app.listen(0, '127.0.0.1');
-  return { app, folder, stop: () => app.close() };
+  const server = { app, folder, stop: once(() => app.close()) };
+  running.add(server);
+  return server;
+}
+
+const running = new Set<TestServer>();
+
+/** A test that fails before it stops its server would keep all tests from ending. */
+afterEach(async () => {
+  for (const server of running) await server.stop();
+  running.clear();
+});
+
+function once(act: () => Promise<void>): () => Promise<void> {
+  let done: Promise<void> | undefined;
+  return () => (done ??= act());
 }
 
 const folders: string[] = [];

@@ -23,6 +23,9 @@ describe('the environment', () => {
       databaseFile: expect.stringMatching(/\/data\/demo\.sqlite$/),
     });
     expect(readConfig({ SAME_SONG_DEMO: 'yes' }).demo).toBe(false);
+    // An empty name would mean every network.
+    expect(readConfig({ HOST: '' }).host).toBe('127.0.0.1');
+    expect(readConfig({ HOST: ' ' }).host).toBe('127.0.0.1');
   });
 
   test('what is set is taken', () => {
@@ -114,7 +117,10 @@ describe('the application', () => {
     expect(headers).toMatchObject({ 'x-content-type-options': 'nosniff' });
     expect(headers['x-powered-by']).toBeUndefined();
     expect(headers['content-security-policy']).toContain("script-src 'self'");
-    expect((await api().get('/api/docs')).headers['content-security-policy']).toBeUndefined();
+    const policy = (await api().get('/api/docs')).headers['content-security-policy'] as string;
+    expect(policy).toContain("script-src 'self' 'unsafe-inline'");
+    expect(policy).toContain("default-src 'self'");
+    expect(policy).toContain("frame-ancestors 'none'");
     await stop();
   });
 });

@@ -146,6 +146,7 @@ export {
 export type { Kept } from './records/recordKind.ts';
 export {
   checkExchange,
+  checkExchangeStepwise,
   EXCHANGE_FORMAT,
   EXCHANGE_VERSION,
   exchangeSchema,

@@ -18,8 +18,12 @@ const SENTENCES: Readonly<Record<number, string>> = {
 };
 /** What SQLite says when the file can no longer be written. */
 const STORAGE: readonly [RegExp, string][] = [
-  [/SQLITE_FULL/, 'The disk is full: nothing was saved. Make room, then try again.'],
-  [/SQLITE_READONLY/, 'The database file has become read-only: nothing was saved.'],
+  [/SQLITE_FULL|ENOSPC/, 'The disk is full: nothing was saved. Make room, then try again.'],
+  [/SQLITE_READONLY|SQLITE_CANTOPEN|EROFS/, 'The database file has become read-only: nothing was saved.'],
+  [
+    /SQLITE_(BUSY|LOCKED)/,
+    'Another program holds the database file: nothing was saved. Close it there, then try again.',
+  ],
   [/SQLITE_(CORRUPT|NOTADB|IOERR)/, 'The database file cannot be read or written: nothing was saved.'],
 ];
 

@@ -12,6 +12,9 @@ export interface ErrorBody {
   readonly current?: unknown;
 }
 
+/** Most problems told in one answer. */
+export const PROBLEMS_TOLD = 50;
+
 /** An error that the filter answers as it is. */
 export class ApiError extends Error {
   override name = 'ApiError';
@@ -22,7 +25,7 @@ export class ApiError extends Error {
 
 export function invalid(problems: readonly Problem[]): ApiError {
   const message = problems[0]?.message ?? 'Something in this request is wrong.';
-  return new ApiError({ status: 422, code: 'invalid', message, problems });
+  return new ApiError({ status: 422, code: 'invalid', message, problems: problems.slice(0, PROBLEMS_TOLD) });
 }
 
 export function notFound(what: string): ApiError {

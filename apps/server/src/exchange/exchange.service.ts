@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import { Injectable } from '@nestjs/common';
 import {
-  checkExchange,
+  checkExchangeStepwise,
   EXCHANGE_FORMAT,
   EXCHANGE_VERSION,
   recordKind,
@@ -12,7 +12,7 @@ import {
 import type { Transaction } from 'sequelize';
 import { invalid } from '../common/errors.ts';
 import { WriteQueue } from '../database/writeQueue.ts';
-import { RecordsService } from '../records/records.service.ts';
+import { RecordsService, type Checked } from '../records/records.service.ts';
 import { SettingsService } from '../settings/settings.service.ts';
 
 /** What an import changes of one kind of record: titles, and how many are the same already. */
@@ -26,6 +26,9 @@ export type ImportReport = Readonly<Record<RecordKindId, KindReport>> & {
   readonly applied: boolean;
   readonly settings: 'changed' | 'same';
 };
+
+/** Records looked up and kept at once. */
+const AT_ONCE = 200;
 
 @Injectable()
 export class ExchangeService {
@@ -56,8 +59,8 @@ export class ExchangeService {
   }
 
   /** @throws ApiError 422 with every problem of the file; then nothing was changed */
-  import(file: unknown, apply: boolean): Promise<ImportReport> {
-    const checked = checkExchange(file);
+  async import(file: unknown, apply: boolean): Promise<ImportReport> {
+    const checked = await inSlices(checkExchangeStepwise(file));
     if (!checked.ok) throw invalid(checked.problems);
     const { settings } = checked.value;
     return this.queue.run(async (transaction) => {
@@ -81,19 +84,42 @@ export class ExchangeService {
   ): Promise<KindReport> {
     const { title } = recordKind(kind);
     const report: KindReport = { added: [], changed: [], same: 0 };
-    for (const { id, ...content } of records) {
-      const there = (await this.records.find(id, transaction)) ?? undefined;
-      if (there && there.kind !== kind)
-        throw invalid([
-          { field: `${kind}.id`, wrong: id, message: 'This id belongs to a record of another kind.' },
-        ]);
-      if (there && !there.binnedAt && isDeepStrictEqual(there.content, content)) {
-        report.same += 1;
-        continue;
+    for (let at = 0; at < records.length; at += AT_ONCE) {
+      const given = records.slice(at, at + AT_ONCE);
+      const standing = await this.records.find(
+        given.map(({ id }) => id),
+        transaction,
+      );
+      const changes: Checked[] = [];
+      for (const { id, ...content } of given) {
+        const there = standing.get(id);
+        if (there && there.kind !== kind)
+          throw invalid([
+            { field: `${kind}.id`, wrong: id, message: 'This id belongs to a record of another kind.' },
+          ]);
+        if (there && !there.binnedAt && isDeepStrictEqual(there.content, content)) {
+          report.same += 1;
+          continue;
+        }
+        (there ? report.changed : report.added).push(title(content));
+        changes.push({ id, content, there });
       }
-      (there ? report.changed : report.added).push(title(content));
-      if (apply) await this.records.write(kind, id, content, transaction, there);
+      if (apply && changes.length > 0) await this.records.keepAll(kind, changes, transaction);
     }
     return report;
+  }
+}
+
+/** How long others may have to wait for one slice of long work, in ms. */
+const SLICE_MS = 20;
+
+/** Does long work in slices, between which others are answered. */
+async function inSlices<T>(work: Generator<undefined, T, undefined>): Promise<T> {
+  let until = performance.now() + SLICE_MS;
+  for (let step = work.next(); ; step = work.next()) {
+    if (step.done) return step.value;
+    if (performance.now() < until) continue;
+    await new Promise((next) => setImmediate(next));
+    until = performance.now() + SLICE_MS;
   }
 }

@@ -77,9 +77,16 @@ export class RecordsService {
   }
 
   create(kind: RecordKindId, content: unknown): Promise<Answer> {
-    return this.queue.run(async (transaction) =>
-      answer(await this.write(kind, randomUUID(), content, transaction)),
-    );
+    return this.queue.run(async (transaction) => {
+      const value = await this.#checked(kind, content, transaction);
+      const id = randomUUID();
+      const record = await this.#records.create(
+        { id, ...fieldsOf(kind, value), version: 1 },
+        { transaction },
+      );
+      await this.#linkAll(kind, [{ id, content: value }], transaction);
+      return answer(record);
+    });
   }
 
   /** @param body the content with the version that the client saw */
@@ -91,9 +98,10 @@ export class RecordsService {
         { field: 'version', wrong: shown(version), message: 'The version must be a whole number from 1 on.' },
       ]);
     return this.#change(kind, id, version as number, async (record, transaction) => {
-      const { value, title, at } = await this.#checked(kind, content, transaction);
-      await this.#link(kind, id, value, transaction);
-      return record.update({ content: value, title, at, version: record.version + 1 }, { transaction });
+      const value = await this.#checked(kind, content, transaction);
+      await this.#checkReferring(kind, id, value, transaction);
+      await this.#linkAll(kind, [{ id, content: value }], transaction);
+      return record.update({ ...fieldsOf(kind, value), version: record.version + 1 }, { transaction });
     });
   }
 
@@ -110,6 +118,9 @@ export class RecordsService {
       const record = await this.#records.findOne({ where: { kind, id }, transaction });
       if (!record) throw notFound(recordKind(kind).one);
       if (!record.binnedAt) return answer(record);
+      // What it refers to may have become another thing meanwhile.
+      if (Object.keys(recordKind(kind).refersTo ?? {}).length > 0)
+        await this.#checked(kind, record.content, transaction);
       return answer(await record.update({ binnedAt: null, version: record.version + 1 }, { transaction }));
     });
   }
@@ -120,30 +131,29 @@ export class RecordsService {
     return this.#records.findAll({ where, order: [['seq', 'ASC']], transaction });
   }
 
-  /** A record of any kind by its id, the bin included. */
-  find(id: string, transaction: Transaction): Promise<RecordModel | null> {
-    return this.#records.findOne({ where: { id }, transaction });
+  /** Records of any kind by their ids, the bin included. */
+  async find(ids: readonly string[], transaction: Transaction): Promise<ReadonlyMap<string, RecordModel>> {
+    const found = await this.#records.findAll({ where: { id: [...ids] }, transaction });
+    return new Map(found.map((record) => [record.id, record]));
   }
 
   count(): Promise<number> {
     return this.#records.count();
   }
 
-  /** Keeps a record under an id, or gives the one that is there this content and takes it out of the bin. */
-  async write(
-    kind: RecordKindId,
-    id: string,
-    content: unknown,
-    transaction: Transaction,
-    there?: RecordModel,
-  ): Promise<RecordModel> {
-    const { value, title, at } = await this.#checked(kind, content, transaction);
-    const fields = { kind, title, content: value, at, binnedAt: null };
-    const record = there
-      ? await there.update({ ...fields, version: there.version + 1 }, { transaction })
-      : await this.#records.create({ ...fields, id, version: 1 }, { transaction });
-    await this.#link(kind, id, value, transaction);
-    return record;
+  /**
+   * Keeps records that were checked already under their ids; those that are there get this content and come out of the
+   * bin. What they refer to must be kept before.
+   */
+  async keepAll(kind: RecordKindId, records: readonly Checked[], transaction: Transaction): Promise<void> {
+    const fresh = records.filter(({ there }) => !there);
+    await this.#records.bulkCreate(
+      fresh.map(({ id, content }) => ({ id, ...fieldsOf(kind, content), version: 1 })),
+      { transaction },
+    );
+    for (const { there, content } of records)
+      await there?.update({ ...fieldsOf(kind, content), version: there.version + 1 }, { transaction });
+    await this.#linkAll(kind, records, transaction);
   }
 
   #change(
@@ -167,8 +177,8 @@ export class RecordsService {
   }
 
   /** @throws ApiError 404 for a record it refers to that is not there, 422 for anything else that is wrong */
-  async #checked(kind: RecordKindId, content: unknown, transaction: Transaction) {
-    const { refersTo = {}, title, appendOnly } = recordKind(kind);
+  async #checked(kind: RecordKindId, content: unknown, transaction: Transaction): Promise<object> {
+    const { refersTo = {} } = recordKind(kind);
     const referred = new Map<string, object>();
     for (const [field, to] of Object.entries(refersTo)) {
       const other = to as RecordKindId;
@@ -178,16 +188,54 @@ export class RecordsService {
     }
     const checked = checkContent(kind, content, (other, id) => referred.get(`${other} ${id}`));
     if (!checked.ok) throw invalid(checked.problems);
-    return { value: checked.value, title: title(checked.value), at: appendOnly?.at(checked.value) ?? null };
+    return checked.value;
   }
 
-  async #link(kind: RecordKindId, fromId: string, content: object, transaction: Transaction): Promise<void> {
-    await this.#links.destroy({ where: { fromId }, transaction });
-    for (const field of Object.keys(recordKind(kind).refersTo ?? {})) {
-      const toId = (content as Record<string, unknown>)[field] as string;
-      await this.#links.create({ fromId, field, toId }, { transaction });
-    }
+  /**
+   * What refers to a record must still be sound with its new content: a question asked of a harmonica means nothing on a
+   * harp. @throws ApiError 422 naming what stands in the way
+   */
+  async #checkReferring(kind: RecordKindId, id: string, content: object, transaction: Transaction) {
+    const links = await this.#links.findAll({ where: { toId: id }, transaction });
+    const referring = await this.find(
+      links.map(({ fromId }) => fromId),
+      transaction,
+    );
+    const broken = [...referring.values()].filter((record) => {
+      if (record.binnedAt) return false;
+      const sound = checkContent(record.kind as RecordKindId, record.content, (other, at) =>
+        other === kind && at === id ? content : undefined,
+      );
+      return !sound.ok;
+    });
+    if (broken.length === 0) return;
+    const names = broken.map(({ title }) => `“${title}”`).join(', ');
+    const message = `${names} would no longer fit what this becomes. Keep this as it is and add another one beside it.`;
+    throw invalid([{ field: '', wrong: shown(names), message }]);
   }
+
+  async #linkAll(kind: RecordKindId, records: readonly Checked[], transaction: Transaction): Promise<void> {
+    const fields = Object.keys(recordKind(kind).refersTo ?? {});
+    if (fields.length === 0) return;
+    await this.#links.destroy({ where: { fromId: records.map(({ id }) => id) }, transaction });
+    const links = records.flatMap(({ id: fromId, content }) =>
+      fields.map((field) => ({ fromId, field, toId: (content as Record<string, string>)[field] })),
+    );
+    await this.#links.bulkCreate(links, { transaction });
+  }
+}
+
+/** A record whose content was checked, and the one that stands under its id. */
+export interface Checked {
+  readonly id: string;
+  readonly content: object;
+  readonly there?: RecordModel | undefined;
+}
+
+/** What is kept of a checked content, out of the bin. */
+function fieldsOf(kind: RecordKindId, content: object) {
+  const { title, appendOnly } = recordKind(kind);
+  return { kind, title: title(content), content, at: appendOnly?.at(content) ?? null, binnedAt: null };
 }
 
 function answer({ id, version, content }: RecordModel): Answer {

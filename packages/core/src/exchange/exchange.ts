@@ -36,6 +36,16 @@ const UPGRADES: Readonly<Record<number, (file: Record<string, unknown>) => Recor
 
 /** Checks a whole file; nothing of it is taken unless all of it is sound. Problem fields: `instruments.0.layout.draw.4` … */
 export function checkExchange(given: unknown): Result<ExchangeFile> {
+  const steps = checkExchangeStepwise(given);
+  let step = steps.next();
+  while (!step.done) step = steps.next();
+  return step.value;
+}
+
+/** The same, a record at a time, for who must not be held up by a long file. */
+export function* checkExchangeStepwise(
+  given: unknown,
+): Generator<undefined, Result<ExchangeFile>, undefined> {
   const head = headProblem(given);
   if (head) return fail(head);
   const file = upgraded(given as Record<string, unknown>);
@@ -47,23 +57,24 @@ export function checkExchange(given: unknown): Result<ExchangeFile> {
   const seen = new Map<string, object>();
   const referred = (kind: string, id: string) => seen.get(`${kind} ${id}`);
   const ids = new Set<string>();
-  const lists = RECORD_KIND_IDS.map((kind) => {
-    const records = ((file[kind] ?? []) as unknown[]).map((record, index) => {
+  const lists: [RecordKindId, object[]][] = [];
+  for (const kind of RECORD_KIND_IDS) {
+    const records: object[] = [];
+    for (const [index, record] of ((file[kind] ?? []) as unknown[]).entries()) {
       const path = `${kind}.${index}`;
       const { id, ...content } = isRecord(record) ? record : {};
       const wrongId = idProblem(id, ids);
       if (wrongId) problems.push({ field: `${path}.id`, wrong: shown(id), message: wrongId });
       ids.add(String(id));
       const checked = checkContent(kind, content, referred);
-      if (!checked.ok) {
-        problems.push(...under(path, checked.problems));
-        return undefined;
-      }
-      seen.set(`${kind} ${String(id)}`, checked.value);
-      return { id: String(id), ...checked.value };
-    });
-    return [kind, records] as const;
-  });
+      if (checked.ok) {
+        seen.set(`${kind} ${String(id)}`, checked.value);
+        records.push({ id: String(id), ...checked.value });
+      } else problems.push(...under(path, checked.problems));
+      yield;
+    }
+    lists.push([kind, records]);
+  }
   const settings = checkSettings(file['settings'] ?? {});
   if (!settings.ok) problems.push(...under('settings', settings.problems));
   if (problems.length > 0 || !settings.ok) return fail(...problems);
