@@ -1,4 +1,15 @@
-import { chmodSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  copyFileSync,
+  existsSync,
+  linkSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { QueryTypes, type QueryInterface, type Transaction } from 'sequelize';
 import { Sequelize } from 'sequelize-typescript';
@@ -78,7 +89,10 @@ test('before a migration the data is copied beside the file; a migration that fa
   const file = await filled();
   const later = (up: string) => [
     ...MIGRATIONS,
-    { name: '9000-later', up: ({ context }: { context: QueryInterface }) => context.sequelize.query(up) },
+    {
+      name: '9000-later',
+      up: ({ sequelize }: QueryInterface, transaction: Transaction) => sequelize.query(up, { transaction }),
+    },
   ];
   await expect(openDatabase(file, later('NONSENSE'))).rejects.toThrow(/9000-later/);
   await (await openDatabase(file, later('DELETE FROM records'))).close();
@@ -93,6 +107,107 @@ test('before a migration the data is copied beside the file; a migration that fa
     ]);
     await close();
   }
+});
+
+const titlesIn = async (file: string) => {
+  const { sequelize, close } = await openDatabase(file);
+  const rows = await sequelize.getRepository(RecordModel).findAll({ order: ['seq'] });
+  await close();
+  return rows.map(({ title }) => title);
+};
+
+/** A file as a crash leaves it: one record in it, one more only among the last writes, and the copy from before that. */
+async function crashed(): Promise<{ file: string; before: string }> {
+  const first = await filled();
+  const before = `${first}.copy`;
+  copyFileSync(first, before);
+  const { sequelize, close } = await openDatabase(first);
+  const id = '00000000-0000-4000-8000-000000000002';
+  const record = { id, kind: 'instruments', title: 'Last', content: harmonica('Last'), version: 1 };
+  await sequelize.getRepository(RecordModel).create(record);
+  const file = fileIn(temporaryFolder());
+  mkdirSync(join(file, '..'));
+  for (const end of ['', '-wal', '.lock']) copyFileSync(first + end, file + end);
+  await close();
+  return { file, before };
+}
+
+test('after a crash the last writes are taken into the file', async () => {
+  const { file } = await crashed();
+  expect(await titlesIn(file)).toEqual(['Kept', 'Last']);
+  expect(readdirSync(join(file, '..')).filter((name) => /left-over|check-/.test(name))).toEqual([]);
+});
+
+test('a copy from before put in the file’s place after a crash stays as it is; the last writes are set aside', async () => {
+  const { file, before } = await crashed();
+  copyFileSync(before, file);
+  expect(await titlesIn(file)).toEqual(['Kept']);
+  expect(existsSync(`${file}.left-over-wal`)).toBe(true);
+  expect(await titlesIn(file)).toEqual(['Kept']);
+});
+
+test('last writes that would make the file unsound are set aside, even where nothing tells whose they are', async () => {
+  const { file } = await crashed();
+  const other = await filled();
+  const { sequelize, close } = await openDatabase(other);
+  const records = Array.from({ length: 300 }, (_, i) => ({
+    id: `00000000-0000-4000-8000-0000000${10_000 + i}`,
+    ...{ kind: 'instruments', title: `No. ${i}`, content: harmonica(`No. ${i}`), version: 1 },
+  }));
+  await sequelize.getRepository(RecordModel).bulkCreate(records);
+  await close();
+  copyFileSync(other, file);
+  rmSync(`${file}.lock`);
+  expect(await titlesIn(file)).toHaveLength(301);
+  expect(existsSync(`${file}.left-over-wal`)).toBe(true);
+});
+
+test('when it is closed everything is in the file itself', async () => {
+  const file = await filled();
+  expect(existsSync(`${file}-wal`)).toBe(false);
+  expect(readFileSync(file).includes('Kept')).toBe(true);
+});
+
+test('a migration that fails, or is killed, leaves nothing of itself, and is begun again', async () => {
+  const file = await filled();
+  const step = (thenFails: boolean) => [
+    ...MIGRATIONS,
+    {
+      name: '9000-later',
+      up: async ({ sequelize }: QueryInterface, transaction: Transaction) => {
+        await sequelize.query('CREATE TABLE later (id INTEGER)', { transaction });
+        await sequelize.query('DELETE FROM records', { transaction });
+        if (thenFails) throw new Error('killed');
+      },
+    },
+  ];
+  await expect(openDatabase(file, step(true))).rejects.toThrow('killed');
+  expect(await titlesIn(file)).toEqual(['Kept']);
+  const { sequelize, close } = await openDatabase(file, step(false));
+  expect(await sequelize.getRepository(RecordModel).count()).toBe(0);
+  const rows = await sequelize.query('SELECT name FROM SequelizeMeta', { type: QueryTypes.SELECT });
+  await close();
+  expect(rows).toEqual([...MIGRATIONS.map(({ name }) => ({ name })), { name: '9000-later' }]);
+});
+
+test('by whatever name it is called a file is held once; one with two names of its own is refused', async () => {
+  const file = await filled();
+  const link = join(temporaryFolder(), 'other.sqlite');
+  symlinkSync(file, link);
+  const first = await openDatabase(file);
+  await expect(openDatabase(link)).rejects.toThrow(/Another Same Song is already using/);
+  await first.close();
+  await (await openDatabase(link)).close();
+  linkSync(file, `${file}.again`);
+  await expect(openDatabase(file)).rejects.toThrow(/has a second name/);
+});
+
+test('a database of another program is refused and left byte for byte as it was', async () => {
+  const file = join(temporaryFolder(), 'theirs.sqlite');
+  await change(file, 'CREATE TABLE notes (text TEXT)');
+  const bytes = readFileSync(file);
+  await expect(openDatabase(file)).rejects.toThrow(/database of another program/);
+  expect(readFileSync(file).equals(bytes)).toBe(true);
 });
 
 async function change(file: string, sql: string): Promise<void> {

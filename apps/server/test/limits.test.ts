@@ -1,5 +1,7 @@
 /** What a client may not do: hold others up, be answered at endless length, or bring the server to an error of its own. */
+import { readFileSync } from 'node:fs';
 import { connect } from 'node:net';
+import { join } from 'node:path';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import { DEFAULT_SETTINGS, EXCHANGE_FORMAT, EXCHANGE_VERSION } from '@same-song/core';
@@ -104,6 +106,17 @@ test('answers of the API are kept by no cache', async () => {
   expect((await api().get('/api/nothing')).headers['cache-control']).toBe('no-store');
   expect((await api().get('/api/health')).body).toEqual({ ok: true });
 });
+
+test('once nothing was written for a while the file alone holds everything', async () => {
+  const { app, folder } = await startServer();
+  await request(app.getHttpServer()).post('/api/instruments').send(harmonica('Quay, kept whole')).expect(201);
+  const file = join(folder, 'test.sqlite');
+  expect(readFileSync(file).includes('Quay, kept whole')).toBe(false);
+  const end = Date.now() + 8_000;
+  while (!readFileSync(file).includes('Quay, kept whole') && Date.now() < end)
+    await new Promise((later) => setTimeout(later, 100));
+  expect(readFileSync(file).includes('Quay, kept whole')).toBe(true);
+}, 15_000);
 
 test('who sends too slowly is cut off', async () => {
   const { app } = await startServer();

@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
-import { DataTypes, type QueryInterface } from 'sequelize';
+import { DataTypes, QueryTypes, type QueryInterface, type Transaction } from 'sequelize';
 import type { Sequelize } from 'sequelize-typescript';
-import { SequelizeStorage, Umzug, type RunnableMigration } from 'umzug';
+import { Umzug } from 'umzug';
 import { StartError } from '../startError.ts';
 
 const versioned = {
@@ -10,57 +10,97 @@ const versioned = {
   updatedAt: { type: DataTypes.DATE, allowNull: false },
 };
 
+/** One step from a structure to the next. All it does goes through the transaction, or is not undone with it. */
+export interface Migration {
+  readonly name: string;
+  up(context: QueryInterface, transaction: Transaction): Promise<unknown>;
+}
+
 /** In order; a migration that has been released is never changed. */
-export const MIGRATIONS: readonly RunnableMigration<QueryInterface>[] = [
+export const MIGRATIONS: readonly Migration[] = [
   {
     name: '0001-records',
-    up: async ({ context }) => {
-      await context.createTable('records', {
-        seq: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
-        id: { type: DataTypes.UUID, allowNull: false, unique: true },
-        kind: { type: DataTypes.TEXT, allowNull: false },
-        title: { type: DataTypes.TEXT, allowNull: false },
-        content: { type: DataTypes.JSON, allowNull: false },
-        at: { type: DataTypes.TEXT, allowNull: true },
-        binnedAt: { type: DataTypes.DATE, allowNull: true },
-        ...versioned,
-      });
-      await context.addIndex('records', ['kind', 'seq']);
-      await context.addIndex('records', ['kind', 'at']);
+    up: async (context, transaction) => {
+      const within = { transaction };
+      await context.createTable(
+        'records',
+        {
+          seq: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+          id: { type: DataTypes.UUID, allowNull: false, unique: true },
+          kind: { type: DataTypes.TEXT, allowNull: false },
+          title: { type: DataTypes.TEXT, allowNull: false },
+          content: { type: DataTypes.JSON, allowNull: false },
+          at: { type: DataTypes.TEXT, allowNull: true },
+          binnedAt: { type: DataTypes.DATE, allowNull: true },
+          ...versioned,
+        },
+        within,
+      );
+      await context.addIndex('records', ['kind', 'seq'], within);
+      await context.addIndex('records', ['kind', 'at'], within);
       const record = { model: 'records', key: 'id' };
-      await context.createTable('record_links', {
-        fromId: { type: DataTypes.UUID, primaryKey: true, references: record, onDelete: 'CASCADE' },
-        field: { type: DataTypes.TEXT, primaryKey: true },
-        toId: { type: DataTypes.UUID, allowNull: false, references: record, onDelete: 'RESTRICT' },
-      });
-      await context.addIndex('record_links', ['toId']);
-      await context.createTable('settings', {
-        id: { type: DataTypes.INTEGER, primaryKey: true },
-        value: { type: DataTypes.JSON, allowNull: false },
-        ...versioned,
-      });
+      await context.createTable(
+        'record_links',
+        {
+          fromId: { type: DataTypes.UUID, primaryKey: true, references: record, onDelete: 'CASCADE' },
+          field: { type: DataTypes.TEXT, primaryKey: true },
+          toId: { type: DataTypes.UUID, allowNull: false, references: record, onDelete: 'RESTRICT' },
+        },
+        within,
+      );
+      await context.addIndex('record_links', ['toId'], within);
+      await context.createTable(
+        'settings',
+        {
+          id: { type: DataTypes.INTEGER, primaryKey: true },
+          value: { type: DataTypes.JSON, allowNull: false },
+          ...versioned,
+        },
+        within,
+      );
     },
   },
 ];
 
+/** Where it is noted which migrations were done. */
+const NOTES = 'SequelizeMeta';
+
 /**
- * Brings the database up to date. A database that already held data is copied beside itself first.
+ * Brings the database up to date. A database that already held data is copied beside itself first. Each migration and
+ * the note that it was done are one transaction: killed at any point, the next start goes on from there.
  * @throws StartError when the file was written by a later version
  */
 export async function migrate(
   sequelize: Sequelize,
   file: string,
-  migrations: readonly RunnableMigration<QueryInterface>[],
+  migrations: readonly Migration[],
 ): Promise<void> {
-  const storage = new SequelizeStorage({ sequelize });
+  await sequelize.query(`CREATE TABLE IF NOT EXISTS ${NOTES} (name TEXT NOT NULL PRIMARY KEY)`);
+  const done = async () => {
+    const rows = await sequelize.query<{ name: string }>(`SELECT name FROM ${NOTES} ORDER BY name`, {
+      type: QueryTypes.SELECT,
+    });
+    return rows.map(({ name }) => name);
+  };
+  const step = ({ name, up }: Migration) => ({
+    name,
+    up: () =>
+      sequelize.transaction(async (transaction) => {
+        await up(sequelize.getQueryInterface(), transaction);
+        await sequelize.query(`INSERT INTO ${NOTES} (name) VALUES (:name)`, {
+          replacements: { name },
+          transaction,
+        });
+      }),
+  });
+  const noted = () => Promise.resolve();
   const umzug = new Umzug({
-    migrations: [...migrations],
-    context: sequelize.getQueryInterface(),
-    storage,
+    migrations: migrations.map(step),
+    storage: { executed: done, logMigration: noted, unlogMigration: noted },
     logger: undefined,
   });
   const known = new Set(migrations.map((migration) => migration.name));
-  const executed = await storage.executed();
+  const executed = await done();
   const unknown = executed.find((name) => !known.has(name));
   if (unknown) {
     throw new StartError(

@@ -1,11 +1,14 @@
-import { accessSync, constants, existsSync, mkdirSync, statSync } from 'node:fs';
+import { randomInt } from 'node:crypto';
+import { accessSync, constants, existsSync, mkdirSync, realpathSync, statSync } from 'node:fs';
 import { dirname } from 'node:path';
+import { Logger } from '@nestjs/common';
 import { QueryTypes } from 'sequelize';
 import { Sequelize } from 'sequelize-typescript';
 import sqlite3 from 'sqlite3';
 import { RecordLinkModel, RecordModel } from '../records/record.model.ts';
 import { SettingsModel } from '../settings/settings.model.ts';
 import { StartError } from '../startError.ts';
+import { runIn, setLeftOverAside } from './leftOver.ts';
 import { migrate, MIGRATIONS } from './migrations.ts';
 
 /** An open, migrated database and the way to let go of it. */
@@ -19,27 +22,58 @@ export interface OpenDatabase {
  * migrating, migrates. On any failure the file is left as it was.
  * @throws StartError with what to do
  */
-export async function openDatabase(file: string, migrations = MIGRATIONS): Promise<OpenDatabase> {
-  makeFolder(file);
+export async function openDatabase(path: string, migrations = MIGRATIONS): Promise<OpenDatabase> {
+  makeFolder(path);
+  // By whatever name it is called, it is one file, and one lock.
+  const file = existsSync(path) ? realpathSync(path) : path;
   refuseReadOnly(file);
-  const unlock = await lock(file);
+  refuseSecondName(file);
+  const lock = await takeLock(file);
   try {
+    const aside = await setLeftOverAside(file, lock.lastRun);
+    if (aside)
+      new Logger('Database').warn(
+        `${file} was put in the place of another one. The last writes to that one were set aside as ${aside}.`,
+      );
     const sequelize = await connect(file);
     try {
       await migrate(sequelize, file, migrations);
+      await lock.note(await beginRun(sequelize));
     } catch (error) {
       await sequelize.close();
       throw error;
     }
     const close = async () => {
+      await intoTheFile(sequelize);
       await sequelize.close();
-      await unlock();
+      await lock.letGo();
     };
     return { sequelize, close };
   } catch (error) {
-    await unlock();
+    await lock.letGo();
     throw error;
   }
+}
+
+/** Puts all writes into the file itself, so that a copy of it alone is whole. */
+export async function intoTheFile(sequelize: Sequelize): Promise<void> {
+  await sequelize.query('PRAGMA wal_checkpoint(TRUNCATE)');
+}
+
+/** Numbers this run in the file, and says the number. */
+async function beginRun(sequelize: Sequelize): Promise<number> {
+  const run = randomInt(1, 2 ** 31 - 1);
+  await sequelize.query(`PRAGMA user_version = ${run}`);
+  await intoTheFile(sequelize);
+  return run;
+}
+
+/** A second hard link is a name by which another program could write past the lock. */
+function refuseSecondName(file: string): void {
+  if (!existsSync(file) || statSync(file).nlink === 1) return;
+  throw new StartError(
+    `${file} has a second name (a hard link), so that two could write to it without seeing each other. Remove the other name, or set SAME_SONG_DB to a copy.`,
+  );
 }
 
 function makeFolder(file: string): void {
@@ -74,28 +108,37 @@ function mayWrite(path: string): boolean {
   }
 }
 
+interface Lock {
+  /** The number of the run that had the file last; 0 for none. */
+  readonly lastRun: number;
+  note(run: number): Promise<void>;
+  letGo(): Promise<void>;
+}
+
 /**
  * Holds an exclusive lock on a file beside the database for as long as the process lives; the operating system lets go
- * of it when the process ends, however it ends.
+ * of it when the process ends, however it ends. The number of the run stands in it.
  */
-async function lock(file: string): Promise<() => Promise<void>> {
+async function takeLock(file: string): Promise<Lock> {
+  const path = `${file}.lock`;
   const handle = await new Promise<sqlite3.Database>((resolve, reject) => {
-    const opened: sqlite3.Database = new sqlite3.Database(`${file}.lock`, (error) =>
+    const opened: sqlite3.Database = new sqlite3.Database(path, (error) =>
       error ? reject(error) : resolve(opened),
     );
   });
   const run = (sql: string) =>
-    new Promise<void>((resolve, reject) => handle.run(sql, (error) => (error ? reject(error) : resolve())));
-  const close = () => new Promise<void>((resolve) => handle.close(() => resolve()));
+    new Promise<void>((resolve, reject) => handle.exec(sql, (error) => (error ? reject(error) : resolve())));
+  const letGo = () => new Promise<void>((resolve) => handle.close(() => resolve()));
   try {
-    await run('BEGIN EXCLUSIVE');
+    // Held beyond the end of its transactions.
+    await run('PRAGMA locking_mode = EXCLUSIVE; BEGIN EXCLUSIVE; COMMIT');
   } catch {
-    await close();
+    await letGo();
     throw new StartError(
       `Another Same Song is already using ${file}. Stop it first, or set SAME_SONG_DB to another file.`,
     );
   }
-  return close;
+  return { lastRun: runIn(path), note: (number) => run(`PRAGMA user_version = ${number}`), letGo };
 }
 
 async function connect(file: string): Promise<Sequelize> {
@@ -106,12 +149,16 @@ async function connect(file: string): Promise<Sequelize> {
     repositoryMode: true,
     models: [RecordModel, RecordLinkModel, SettingsModel],
     hooks: {
-      afterConnect: (connection) => {
-        (connection as sqlite3.Database).run('PRAGMA synchronous = FULL');
-      },
+      afterConnect: (connection) =>
+        new Promise<void>((resolve, reject) => {
+          (connection as sqlite3.Database).run('PRAGMA synchronous = FULL', (error: Error | null) =>
+            error ? reject(error) : resolve(),
+          );
+        }),
     },
   });
   try {
+    await refuseStranger(sequelize, file);
     await sequelize.query('PRAGMA journal_mode = WAL');
     const rows = await sequelize.query<{ quick_check: string }>('PRAGMA quick_check', {
       type: QueryTypes.SELECT,
@@ -120,8 +167,21 @@ async function connect(file: string): Promise<Sequelize> {
     return sequelize;
   } catch (error) {
     await sequelize.close();
+    if (error instanceof StartError) throw error;
     throw new StartError(
       `${file} is not a sound database (${(error as Error).message}). It was left as it is. Put a copy from before in its place, or set SAME_SONG_DB to another file.`,
     );
   }
+}
+
+/** A database of another program is left alone. */
+async function refuseStranger(sequelize: Sequelize, file: string): Promise<void> {
+  const tables = await sequelize.query<{ name: string }>(
+    "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%'",
+    { type: QueryTypes.SELECT },
+  );
+  if (tables.length === 0 || tables.some(({ name }) => name === 'SequelizeMeta')) return;
+  throw new StartError(
+    `${file} is a database of another program; it was left as it is. Set SAME_SONG_DB to another file.`,
+  );
 }
