@@ -37,6 +37,12 @@ export function notFound(what: string): ApiError {
   });
 }
 
+/** A record that a damaged file no longer gives. */
+export function broken(what: string): ApiError {
+  const message = `${what} is damaged in the file and cannot be read. All others can; importing a file that holds it puts it right.`;
+  return new ApiError({ status: 422, code: 'broken', message, problems: [] });
+}
+
 export function stale(current: unknown): ApiError {
   const message = 'This was changed elsewhere since you opened it. Choose which text to keep.';
   return new ApiError({ status: 409, code: 'stale', message, problems: [], current });

@@ -29,7 +29,7 @@ export const MIGRATIONS: readonly Migration[] = [
           id: { type: DataTypes.UUID, allowNull: false, unique: true },
           kind: { type: DataTypes.TEXT, allowNull: false },
           title: { type: DataTypes.TEXT, allowNull: false },
-          content: { type: DataTypes.JSON, allowNull: false },
+          content: { type: DataTypes.TEXT, allowNull: false },
           at: { type: DataTypes.TEXT, allowNull: true },
           binnedAt: { type: DataTypes.DATE, allowNull: true },
           ...versioned,
@@ -53,7 +53,7 @@ export const MIGRATIONS: readonly Migration[] = [
         'settings',
         {
           id: { type: DataTypes.INTEGER, primaryKey: true },
-          value: { type: DataTypes.JSON, allowNull: false },
+          value: { type: DataTypes.TEXT, allowNull: false },
           ...versioned,
         },
         within,

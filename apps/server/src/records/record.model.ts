@@ -1,4 +1,5 @@
 import { AutoIncrement, Column, DataType, Model, PrimaryKey, Table, Unique } from 'sequelize-typescript';
+import { jsonText } from '../database/jsonText.ts';
 
 /** A kept record of any kind; its content is checked by its kind. */
 @Table({ tableName: 'records' })
@@ -19,8 +20,9 @@ export class RecordModel extends Model {
   @Column(DataType.TEXT)
   declare title: string;
 
-  @Column(DataType.JSON)
-  declare content: object;
+  /** Kept as JSON; undefined where the file was damaged and what stands there is none. */
+  @Column(jsonText('content'))
+  declare content: object | undefined;
 
   /** The time an append-only record belongs to, as ISO text; null for all others. */
   @Column(DataType.TEXT)

@@ -3,7 +3,7 @@ import { Injectable } from '@nestjs/common';
 import { checkContent, recordKind, shown, type Kept, type RecordKindId } from '@same-song/core';
 import { literal, Op, type Transaction, type WhereOptions } from 'sequelize';
 import { Sequelize, type Repository } from 'sequelize-typescript';
-import { invalid, notFound, stale } from '../common/errors.ts';
+import { broken, invalid, notFound, stale } from '../common/errors.ts';
 import { WriteQueue } from '../database/writeQueue.ts';
 import { RecordLinkModel, RecordModel } from './record.model.ts';
 import { PAGE, type ListQuery } from './records.dto.ts';
@@ -11,12 +11,22 @@ import { PAGE, type ListQuery } from './records.dto.ts';
 /** A record as the API answers it. */
 export type Answer = Kept & Readonly<Record<string, unknown>>;
 
-/** A page of a list: ids, versions, titles and the small fields that the kind lists. */
+/** As lists show a record; the small fields that its kind lists come with it. */
+export interface Listed extends Kept {
+  readonly title: string;
+  /** Set where the file was damaged and the content cannot be read. */
+  readonly broken?: true;
+}
+
+/** A page of a list. */
 export interface Page {
-  readonly items: readonly (Kept & { readonly title: string })[];
+  readonly items: readonly Listed[];
   /** Where the next page begins; null behind the last. */
   readonly next: number | null;
 }
+
+/** Whether a content is JSON, as a damaged file may not have it any more. */
+const READABLE = 'json_valid(RecordModel.content)';
 
 /** Records that refer to one in the bin are hidden with it. */
 const REFERS_TO_NOTHING_BINNED = literal(
@@ -45,11 +55,11 @@ export class RecordsService {
     const { listed } = recordKind(kind);
     // Only the fields that lists show: contents can be long, and a page has hundreds.
     const fields = listed.map((field): [ReturnType<typeof literal>, string] => [
-      literal(`json_extract(RecordModel.content, '$."${field}"')`),
+      literal(`CASE WHEN ${READABLE} THEN json_extract(RecordModel.content, '$."${field}"') END`),
       field,
     ]);
     const rows = (await this.#records.findAll({
-      attributes: ['seq', 'id', 'version', 'title', ...fields],
+      attributes: ['seq', 'id', 'version', 'title', [literal(READABLE), 'readable'], ...fields],
       raw: true,
       where: {
         [Op.and]: [
@@ -60,20 +70,24 @@ export class RecordsService {
       },
       order: [['seq', 'ASC']],
       limit: limit + 1,
-    })) as unknown as readonly (Page['items'][number] & { readonly seq: number })[];
-    const items = rows.slice(0, limit).map(({ seq: _, ...item }) => item);
+    })) as unknown as readonly (Listed & { readonly seq: number; readonly readable: 0 | 1 })[];
+    const items = rows
+      .slice(0, limit)
+      .map(({ seq: _, readable, ...item }) => (readable ? item : { ...item, broken: true as const }));
     return { items, next: rows.length > limit ? rows[limit - 1]!.seq : null };
   }
 
   /** Whole records, those that are not there left out. */
   async contents(kind: RecordKindId, ids: readonly string[]): Promise<readonly Answer[]> {
     const rows = await this.#records.findAll({ where: { kind, id: [...ids] } });
-    return rows.map(answer);
+    return rows.filter(isReadable).map(answer);
   }
 
   /** @throws ApiError 404 when it is not there or lies in the bin */
   async get(kind: RecordKindId, id: string): Promise<Answer> {
-    return answer(await this.#found(kind, id));
+    const record = await this.#found(kind, id);
+    if (!isReadable(record)) throw broken(recordKind(kind).one);
+    return answer(record);
   }
 
   create(kind: RecordKindId, content: unknown): Promise<Answer> {
@@ -125,10 +139,11 @@ export class RecordsService {
     });
   }
 
-  /** Every record of a kind that is not in the bin, nor refers to one that is; oldest first. */
-  all(kind: RecordKindId, transaction: Transaction): Promise<RecordModel[]> {
+  /** Every record of a kind that is not in the bin, nor refers to one that is; oldest first; what cannot be read is left out. */
+  async all(kind: RecordKindId, transaction: Transaction): Promise<RecordModel[]> {
     const where = { [Op.and]: [{ kind, binnedAt: null }, REFERS_TO_NOTHING_BINNED] } as WhereOptions;
-    return this.#records.findAll({ where, order: [['seq', 'ASC']], transaction });
+    const rows = await this.#records.findAll({ where, order: [['seq', 'ASC']], transaction });
+    return rows.filter(isReadable);
   }
 
   /** Records of any kind by their ids, the bin included. */
@@ -184,7 +199,7 @@ export class RecordsService {
       const other = to as RecordKindId;
       const id = (content as Record<string, unknown> | undefined)?.[field];
       if (typeof id === 'string')
-        referred.set(`${other} ${id}`, (await this.#found(other, id, transaction)).content);
+        referred.set(`${other} ${id}`, (await this.#found(other, id, transaction)).content ?? {});
     }
     const checked = checkContent(kind, content, (other, id) => referred.get(`${other} ${id}`));
     if (!checked.ok) throw invalid(checked.problems);
@@ -236,6 +251,10 @@ export interface Checked {
 function fieldsOf(kind: RecordKindId, content: object) {
   const { title, appendOnly } = recordKind(kind);
   return { kind, title: title(content), content, at: appendOnly?.at(content) ?? null, binnedAt: null };
+}
+
+function isReadable({ content }: RecordModel): boolean {
+  return content !== undefined;
 }
 
 function answer({ id, version, content }: RecordModel): Answer {

@@ -1,4 +1,5 @@
 import type { Settings } from '@same-song/core';
+import { jsonText } from '../database/jsonText.ts';
 import { Column, DataType, Model, PrimaryKey, Table } from 'sequelize-typescript';
 
 /** The one row of settings. */
@@ -10,8 +11,8 @@ export class SettingsModel extends Model {
   @Column(DataType.INTEGER)
   declare id: number;
 
-  @Column(DataType.JSON)
-  declare value: Settings;
+  @Column(jsonText('value'))
+  declare value: Settings | undefined;
 
   @Column(DataType.INTEGER)
   declare version: number;

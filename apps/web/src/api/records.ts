@@ -21,6 +21,8 @@ export type Which = 'kept' | 'binned';
 /** As lists show a record. */
 interface Listed extends Kept {
   readonly title: string;
+  /** The file was damaged: its content cannot be read. */
+  readonly broken?: true;
 }
 
 /** Most records whose content is asked for at once. */
@@ -48,6 +50,8 @@ async function wholeList(kind: RecordKindId, which: Which): Promise<readonly Lis
 
 const contentKey = (kind: RecordKindId, { id, version }: Kept) => [kind, 'content', id, version];
 
+const titlesKey = (kind: RecordKindId, which: Which) => [kind, which, 'titles'];
+
 /** A list with contents; what is known of a version is not asked for again. */
 async function withContents<K extends RecordKindId>(
   client: QueryClient,
@@ -55,7 +59,10 @@ async function withContents<K extends RecordKindId>(
   which: Which,
 ): Promise<readonly RecordOf<K>[]> {
   const list = await wholeList(kind, which);
-  const unknown = list.filter((record) => client.getQueryData(contentKey(kind, record)) === undefined);
+  client.setQueryData(titlesKey(kind, which), list);
+  const unknown = list.filter(
+    (record) => !record.broken && client.getQueryData(contentKey(kind, record)) === undefined,
+  );
   const batches: Promise<void>[] = [];
   for (let at = 0; at < unknown.length; at += AT_ONCE) {
     const ids = unknown.slice(at, at + AT_ONCE).map((record) => record.id);
@@ -79,7 +86,7 @@ export function recordsOf<K extends RecordKindId>(kind: K) {
 
   /** Without contents: ids, versions and titles. */
   const useTitles = (which: Which) =>
-    useQuery({ queryKey: [kind, which, 'titles'], queryFn: () => wholeList(kind, which) });
+    useQuery({ queryKey: titlesKey(kind, which), queryFn: () => wholeList(kind, which) });
 
   const useChange = <Input, Output>(change: (input: Input) => Promise<Output>) => {
     const client = useQueryClient();

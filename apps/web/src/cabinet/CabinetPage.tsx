@@ -56,6 +56,7 @@ export function CabinetPage() {
           </p>
         )}
         {isPending && <p className="loading">Opening the cabinet…</p>}
+        <Broken />
         {list && <InstrumentList list={list} at={id} />}
         <nav className="cabinet-more" aria-label="More">
           <NavLink to="/cabinet/bin">Bin</NavLink>
@@ -66,6 +67,19 @@ export function CabinetPage() {
         <Panel id={id} list={list} />
       </section>
     </div>
+  );
+}
+
+/** Instruments that a damaged file no longer gives, by their names. */
+function Broken() {
+  const { data: titles } = instruments.useTitles('kept');
+  const broken = titles?.filter((record) => record.broken) ?? [];
+  if (broken.length === 0) return null;
+  return (
+    <p role="status">
+      {broken.map(({ title }) => `“${title}”`).join(', ')}: damaged in the file, cannot be shown. All others
+      can; importing a file that holds it puts it right.
+    </p>
   );
 }
 
