@@ -24,7 +24,7 @@ const StaffHead = later('The clef', async () => (await import('./Staff.tsx')).St
 const StaffNotes = later('The staff', async () => (await import('./Staff.tsx')).StaffNotes);
 
 /** Widths and heights in CSS pixels. */
-const NOTE = { least: 38, most: 96, height: 38, gap: 12, named: 62 };
+const NOTE = { least: 38, leastOfTwoLines: 50, most: 96, height: 38, gap: 12, named: 62 };
 /** Room for the notes at 1280 px; longer lines scroll. */
 const WIDTH = 744;
 const AXIS_Y = 62;
@@ -64,7 +64,8 @@ export const LinePanel = memo(function LinePanel({
   const roving = useRoving<HTMLDivElement>('.line-note', false);
   if (line.length === 0)
     return <p className="line-empty">No notes between these ends. Choose a wider range.</p>;
-  const column = Math.max(NOTE.least, Math.min(NOTE.most, Math.floor(WIDTH / line.length)));
+  const least = line.some((note) => note.brief?.includes('\n')) ? NOTE.leastOfTwoLines : NOTE.least;
+  const column = Math.max(least, Math.min(NOTE.most, Math.floor(WIDTH / line.length)));
   const width = column * line.length;
   return (
     <section className="line-panel" aria-label="The line">

@@ -120,7 +120,7 @@ test('the finger that plays 6½ slides on to 7, and says so', () => {
   expect(notes.map((n) => n.way?.id)).toEqual(['melody.4', 'melody.5', 'melody.6½', 'melody.7']);
   expect(notes[3]!.fingering).toBe(notes[2]!.fingering);
   expect(remarks().filter((remark) => !remark.routine)).toEqual([
-    { noteId: '72.1', mark: 'slide', text: 'Slide the finger on to fret 7.' },
+    { noteId: '72.1', mark: 'sl', text: 'Slide the finger on to fret 7.' },
   ]);
 });
 

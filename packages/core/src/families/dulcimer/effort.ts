@@ -141,7 +141,7 @@ export function remarks(line: readonly PlayedHold<DulcimerWay>[], options: Chose
     const move = handMove(carried, hold) ?? 0;
     const slid = hold.find((after) => line[i - 1]?.hold.some((before) => slidesOn(before, after)));
     if (slid && slid.fingering !== 'n')
-      return [pick, { noteId, mark: 'slide', text: `Slide the finger on to fret ${slid.way.fret}.` }];
+      return [pick, { noteId, mark: 'sl', text: `Slide the finger on to fret ${slid.way.fret}.` }];
     const noter = hold.some(({ fingering }) => fingering === 'n');
     if (noter || Math.abs(move) <= 1) return [pick];
     const where = `${move > 0 ? 'up' : 'down'} to fret ${fretted(hold)[0]!.way.fret}`;
