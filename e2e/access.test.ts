@@ -18,6 +18,7 @@ const VIEWS = [
   '/keys/which?in=Bb&play=major',
   '/keys/circle?in=Bb',
   '/keys/lesson?in=Bb&play=major',
+  '/keys/handout?in=Bb&play=major&pages=major@Bb@preset:diatonic/60,blues-six@F@preset:whistle/74',
   '/keys/chords?in=Bb&play=blues-six',
   '/keys/identify?in=Bb&play=major',
   '/keys/switch?in=Bb&play=major',

@@ -14,6 +14,7 @@ const VIEWS = [
   'Which one to take',
   'Circle',
   'Lesson',
+  'Hand-out',
   'Progressions',
   'What is this?',
   'Switching',

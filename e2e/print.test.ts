@@ -68,6 +68,43 @@ test.each([SHORT, LONG])('with its staff %s is one page too', async (path) => {
   await page.close();
 });
 
+test('a hand-out is made of cells and of what is asked, ordered, and printed with a new page for each scale', async () => {
+  const page = await stage.page('/keys/table?in=Bb&play=major');
+  await page.waitForSelector('.cell-handout');
+  await click(page, 'this cell');
+  await sees(page, '1 entry put on the hand-out.');
+  await click(page, 'Hand-out');
+  await page.waitForSelector('.handout-entry h2');
+  await keys(page, 's', '“six note blues”', 'Enter');
+  await click(page, 'Add what is asked above');
+  await keys(page, 's', '“major”', 'Enter', 'k', '“F”', 'Enter');
+  await click(page, 'Add what is asked above');
+  const heads = () => page.$$eval('.handout-entry h2', (found) => found.map((e) => e.textContent));
+  const on = 'on Mara’s low E♭ harmonica';
+  await eventually(heads, (names) =>
+    expect(names).toEqual([`B♭ major ${on}`, `B♭ six-note blues ${on}`, `F major ${on}`]),
+  );
+  await page.click('.handout-list li:nth-child(3) [title="Up"]');
+  await eventually(heads, (names) =>
+    expect(names).toEqual([`B♭ major ${on}`, `F major ${on}`, `B♭ six-note blues ${on}`]),
+  );
+  const file = join(stage.folder, 'handout.pdf');
+  const margin = { top: '12mm', bottom: '12mm', left: '12mm', right: '12mm' };
+  const pages = async () => {
+    await page.pdf({ format: 'a4', path: file, margin });
+    return /Pages:\s+(\d+)/.exec(execFileSync('pdfinfo', [file], { encoding: 'utf8' }))?.[1];
+  };
+  expect(await pages()).toBe('2');
+  const printed = execFileSync('pdftotext', ['-layout', '-f', '2', '-l', '2', file, '-'], {
+    encoding: 'utf8',
+  });
+  expect(printed).toContain('B♭ six-note blues');
+  expect(printed).not.toContain('Add what is asked');
+  await page.select('.handout-list select', 'each');
+  await eventually(pages, (count) => expect(count).toBe('3'));
+  await page.close();
+});
+
 test('tab and drawing are handed out as files', async () => {
   const page = await stage.page(SHORT);
   await sees(page, 'major pentatonic');

@@ -1,8 +1,9 @@
 import Button from '@mui/material/Button';
 import { useNavigate } from 'react-router';
-import type { KeyCell, OctaveInFull } from '@same-song/core';
+import { counted, type KeyCell, type OctaveInFull } from '@same-song/core';
 import { dialectOf } from '../api/settings.ts';
 import { useKeyOctaves } from '../compute/compute.ts';
+import { notify } from '../frame/notice.ts';
 import type { QuestionState } from '../question/useQuestion.ts';
 import {
   demandsText,
@@ -15,15 +16,20 @@ import {
   whereText,
 } from './cellWords.ts';
 import { callIn } from '../question/questionWords.ts';
+import { withEntries } from './handout.ts';
 import { mapLink } from './mapLink.ts';
 
 interface CellDetailProps {
   readonly cell: KeyCell;
   readonly state: QuestionState;
+  /** The cells of its key, and those of its scale. */
+  readonly row: readonly KeyCell[];
+  readonly column: readonly KeyCell[];
 }
 
 /** One cell explained: where it is whole, what is missing, how each octave is played and what it asks. */
-export function CellDetail({ cell, state: { chosen, family, question, settings } }: CellDetailProps) {
+export function CellDetail({ cell, state, row, column }: CellDetailProps) {
+  const { chosen, family, question, settings, setParam } = state;
   const navigate = useNavigate();
   const call = callIn(cell);
   const hard = hardText(cell, family);
@@ -33,6 +39,11 @@ export function CellDetail({ cell, state: { chosen, family, question, settings }
     question.preferences,
     dialectOf(settings, family),
   );
+  const handOut = (cells: readonly KeyCell[]) => {
+    const entries = cells.map(({ scale, tonic }) => ({ scale, tonic, ref: chosen!.ref }));
+    setParam('pages', (before) => withEntries(before, entries), 'the hand-out');
+    notify(`${counted(entries.length, 'entry', 'entries')} put on the hand-out.`);
+  };
   const octaves = isPlaceholderData ? undefined : data;
   const best = cell.best === undefined ? undefined : octaves?.[cell.best];
   const others = octaves?.filter((octave) => octave !== best) ?? [];
@@ -61,6 +72,20 @@ export function CellDetail({ cell, state: { chosen, family, question, settings }
       <Button variant="contained" onClick={() => void navigate(mapLink(chosen!.ref, cell))}>
         Open in Map (M)
       </Button>
+      <p className="cell-handout">
+        Put on the hand-out:{' '}
+        <button type="button" className="link" onClick={() => handOut([cell])}>
+          this cell
+        </button>
+        {', '}
+        <button type="button" className="link" onClick={() => handOut(row)}>
+          its row
+        </button>
+        {', '}
+        <button type="button" className="link" onClick={() => handOut(column)}>
+          its column
+        </button>
+      </p>
       {others.length > 0 && (
         <>
           <h3>{others.length === 1 ? 'The other octave' : 'The other octaves'}</h3>

@@ -39,6 +39,11 @@ const VIEWS = [
     View: view('Lesson', async () => (await import('./LessonView.tsx')).LessonView),
   },
   {
+    id: 'handout',
+    name: 'Hand-out',
+    View: view('The hand-out', async () => (await import('./HandoutView.tsx')).HandoutView),
+  },
+  {
     id: 'chords',
     name: 'Progressions',
     View: view('Progressions', async () => (await import('./ProgressionView.tsx')).ProgressionView),

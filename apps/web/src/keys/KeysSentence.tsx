@@ -13,6 +13,7 @@ const QUESTIONS = {
   which: 'Which one should I take for {scale} in {key}?',
   circle: 'Where on the circle is {scale} in {key}, seen from {instrument}?',
   lesson: 'How do I learn {scale} in {key} on {instrument}?',
+  handout: 'Which pages to hand out, beginning with {scale} in {key} on {instrument}?',
   chords: 'Over which chords does {scale} in {key} suit, on {instrument}?',
   identify: 'What do these notes make on {instrument}?',
   switch: 'What changes after {scale} in {key} on {instrument}?',

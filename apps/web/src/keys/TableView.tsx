@@ -78,7 +78,14 @@ export function TableView({ state }: KeysViewProps) {
         />
       </div>
       <aside className="keys-side" aria-label="This key">
-        {selected && <CellDetail cell={selected} state={state} />}
+        {selected && (
+          <CellDetail
+            cell={selected}
+            state={state}
+            row={rows.find((row) => row.includes(selected)) ?? [selected]}
+            column={rows.flatMap((row) => row.filter(({ scale }) => scale === selected.scale))}
+          />
+        )}
       </aside>
     </div>
   );

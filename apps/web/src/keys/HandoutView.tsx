@@ -1,0 +1,176 @@
+import Button from '@mui/material/Button';
+import { useMemo } from 'react';
+import { defaultQuestion, familyById } from '@same-song/core';
+import { dialectOf } from '../api/settings.ts';
+import { useMapView } from '../compute/compute.ts';
+import { Picklist } from '../controls/Picklist.tsx';
+import { InventoryTerms } from '../question/InventoryTerms.tsx';
+import { scaleWords, tonicWords } from '../question/questionWords.ts';
+import { choose, ownKeyOf, refStanding } from '../question/reference.ts';
+import type { QuestionState } from '../question/useQuestion.ts';
+import { SceneView } from '../scene/SceneView.tsx';
+import {
+  beginsPage,
+  BREAKS,
+  movedEntry,
+  rangeForAll,
+  readHandout,
+  withEntries,
+  withoutEntry,
+  type HandoutEntry,
+} from './handout.ts';
+import type { KeysViewProps } from './keysView.ts';
+
+/** Several scales, keys or instruments as the pages that a teacher hands out: large tab, drawing, what to leave out. */
+export function HandoutView({ state }: KeysViewProps) {
+  const { param, setParam, question, chosen } = state;
+  const text = param('pages');
+  const entries = useMemo(() => readHandout(text), [text]);
+  const breaks = param('breaks');
+  const change = (next: string) => setParam('pages', next, 'the hand-out');
+  const asked = { scale: question.scale, tonic: question.tonic, ref: chosen!.ref };
+  return (
+    <div className="handout">
+      <section className="handout-list no-print" aria-label="What goes on it">
+        <Button variant="contained" onClick={() => change(withEntries(text, [asked]))}>
+          Add what is asked above
+        </Button>
+        {entries.length === 0 ? (
+          <p>
+            Nothing is on it yet. Add what is asked above, change its key, scale or instrument, and add that
+            too; or choose cells in “All keys” and put them on it.
+          </p>
+        ) : (
+          <>
+            <ol>
+              {entries.map((entry, i) => (
+                <li key={i}>
+                  <span>{nameOf(entry, state)}</span>
+                  <Step label="Up" sign="↑" entry={entry} onClick={() => change(movedEntry(text, i, -1))} />
+                  <Step label="Down" sign="↓" entry={entry} onClick={() => change(movedEntry(text, i, 1))} />
+                  <Step
+                    label="Take out"
+                    sign="×"
+                    entry={entry}
+                    onClick={() => change(withoutEntry(text, i))}
+                  />
+                </li>
+              ))}
+            </ol>
+            <Picklist
+              label="Pages"
+              silent
+              value={breaks}
+              choices={BREAKS}
+              onChange={(id) => setParam('breaks', id, 'the pages')}
+            />
+            <p>
+              <Button variant="contained" onClick={() => window.print()}>
+                Print
+              </Button>{' '}
+              <Button variant="text" onClick={() => change('')}>
+                Empty it
+              </Button>
+            </p>
+          </>
+        )}
+      </section>
+      <div className="handout-pages">
+        {entries.map((entry, i) => (
+          <Entry
+            key={`${entry.scale} ${entry.tonic} ${entry.ref}`}
+            entry={entry}
+            state={state}
+            newPage={beginsPage(breaks, entries, i)}
+          />
+        ))}
+      </div>
+    </div>
+  );
+}
+
+function nameOf({ scale, tonic, ref }: HandoutEntry, { cabinet }: QuestionState): string {
+  const instrument = choose(ref, cabinet, false);
+  const key = { scale, tonic } as QuestionState['question'];
+  return `${tonicWords(key)} ${scaleWords(key)} on ${instrument?.spec.name ?? '…'}`;
+}
+
+interface StepProps {
+  readonly label: string;
+  readonly sign: string;
+  readonly entry: HandoutEntry;
+  readonly onClick: () => void;
+}
+
+function Step({ label, sign, entry, onClick }: StepProps) {
+  const name = `${label}: ${entry.tonic} ${scaleWords(entry as unknown as QuestionState['question'])}`;
+  return (
+    <button type="button" className="handout-step" aria-label={name} title={label} onClick={onClick}>
+      {sign}
+    </button>
+  );
+}
+
+interface EntryProps {
+  readonly entry: HandoutEntry;
+  readonly state: QuestionState;
+  readonly newPage: boolean;
+}
+
+function Entry({ entry, state, newPage }: EntryProps) {
+  const { cabinet, settings, question } = state;
+  const chosen = useMemo(() => choose(entry.ref, cabinet, false), [entry.ref, cabinet]);
+  const family = familyById(chosen?.spec.family ?? '');
+  const isGone = chosen !== undefined && refStanding(chosen.ref) !== refStanding(entry.ref);
+  const asked = useMemo(
+    () =>
+      family && {
+        ...defaultQuestion(family, ownKeyOf(chosen)),
+        scale: entry.scale,
+        tonic: entry.tonic,
+        range: rangeForAll(question),
+        direction: 'up' as const,
+      },
+    [family, chosen, entry, question],
+  );
+  const dialect = family ? dialectOf(settings, family) : '';
+  const { data: view, error } = useMapView(isGone ? undefined : chosen, asked ?? question, {
+    naming: settings.naming,
+    dialect,
+  });
+  const title = nameOf(entry, state);
+  const className = newPage ? 'handout-entry new-page' : 'handout-entry';
+  if (isGone || error || !family)
+    return (
+      <section className={className}>
+        <p role="alert">
+          {isGone
+            ? 'The instrument of this entry is no longer in the cabinet.'
+            : `${title} cannot be written: ${error?.message ?? 'there is no such instrument'}`}
+        </p>
+      </section>
+    );
+  if (!view) return <p className="loading">Writing {title}…</p>;
+  return (
+    <section className={className}>
+      <h2>{title}</h2>
+      <p>{[view.facts.notes.join(' '), ...view.instrumentFacts].join(' · ')}</p>
+      <ol className="handout-tab">
+        {view.line.map((note) => (
+          <li key={note.id}>
+            <b>{note.tab ?? '—'}</b>
+            <span>
+              {note.degree} {note.bareNote}
+            </span>
+          </li>
+        ))}
+      </ol>
+      <div className="handout-drawing">
+        <SceneView scene={view.scene} label={title} />
+      </div>
+      <dl className="handout-lists">
+        <InventoryTerms view={view} techniques={family.techniques} without={['in', 'not-yet']} />
+      </dl>
+    </section>
+  );
+}
