@@ -180,3 +180,10 @@ test.each(WITHOUT)(
     }
   },
 );
+
+test('a preference for everything is asked over the whole reach, and no other is', () => {
+  const whole = FAMILY_IDS.flatMap((id) =>
+    families[id].preferences.filter((p) => p.wholeRange).map((p) => `${id} ${p.id}`),
+  );
+  expect(whole).toEqual(['diatonic reach', 'whistle reach']);
+});

@@ -6,6 +6,7 @@ import { expectOk } from '../../result.ts';
 import { evenLine, scaleLine } from '../../route/line.ts';
 import { keyOf, scaleById, spellScale, USUAL_KEYS } from '../../scale/scale.ts';
 import { quarters } from '../../time/ticks.ts';
+import { neighbours } from './hand.ts';
 
 const open = (preset: string, layout: object = {}): Instrument => {
   const spec = specFromPreset('harp', preset);
@@ -36,6 +37,19 @@ test.each([
 ])('%s gives eight major keys by its levers alone', (preset, keys) => {
   // F♯ and D♭ stand for G♭ and C♯: the same strings, named by the usual key.
   expect(keysOf(preset)).toEqual([...keys].sort());
+});
+
+test('the stretch of a hold is looked at within each hand, not from one hand to the other', () => {
+  const { ways } = open('c-34');
+  const pluck = (id: string, fingering: string) => ({ way: ways.find((way) => way.id === id)!, fingering });
+  const hold = [pluck('8down', 'L3'), pluck('10down', 'L1'), pluck('20down', 'R3'), pluck('22down', 'R1')];
+  const pairs = neighbours(hold as never).map((pair) =>
+    pair.map(({ way, fingering }) => `${way.id}/${fingering}`),
+  );
+  expect(pairs).toEqual([
+    ['8down/L3', '10down/L1'],
+    ['20down/R3', '22down/R1'],
+  ]);
 });
 
 test('where a string fits both as it is and raised, its lever stays down', () => {
