@@ -66,7 +66,7 @@ export function CellDetail({ cell, state, row, column }: CellDetailProps) {
           <h3>The best octave, from {call(cell.octaves[cell.best]!.from)}</h3>
           <Tab octave={best} />
           <p>It demands: {demandsText(cell)}.</p>
-          <p>{hard ? `It hangs on ${hard}.` : 'Nothing in it is hard.'}</p>
+          <p>{hard ? `It cannot do without ${hard}.` : 'Nothing in it is hard.'}</p>
         </>
       )}
       <Button variant="contained" onClick={() => void navigate(mapLink(chosen!.ref, cell))}>

@@ -46,10 +46,10 @@ export function hardText(cell: KeyCell, family: Family): string {
   return (best?.hard ?? []).map((id) => family.techniques.find((t) => t.id === id)?.label ?? id).join(', ');
 }
 
-/** `14 of 15 notes, hangs on blow bends`. */
+/** `14 of 15 notes, not without blow bends`. */
 export function notesText(cell: KeyCell, family: Family): string {
   const hard = hardText(cell, family);
-  return `${cell.have} of ${cell.of} notes${hard && `, hangs on ${hard}`}`;
+  return `${cell.have} of ${cell.of} notes${hard && `, not without ${hard}`}`;
 }
 
 /** Sums below this are not felt over an octave. */

@@ -23,7 +23,12 @@ export function LayerStepper({ state }: { state: QuestionState }) {
   ]);
   const at = LAYERS.findIndex((layer) => layer.id === question.layer);
   return (
-    <span className="layers" role="group" aria-label="Layer">
+    <span
+      className="layers"
+      role="group"
+      aria-label="Layer"
+      title="How much is shown and played: home alone, the chord’s tones, five notes, the whole scale, colour notes too"
+    >
       <button type="button" onClick={() => step(-1)} aria-label="Layer before" title="Shift L">
         ‹
       </button>

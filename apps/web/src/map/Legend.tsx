@@ -16,20 +16,28 @@ function sample(role: Role, usable: boolean): Scene {
   };
 }
 
-const ENTRIES: readonly { readonly text: string; readonly scene: Scene }[] = [
+const ENTRIES: readonly { readonly text: string; readonly about?: string; readonly scene: Scene }[] = [
   { text: 'home', scene: sample('home', true) },
-  { text: 'chord tone', scene: sample('chord', true) },
+  { text: 'chord tone', about: 'In the chord that is asked over', scene: sample('chord', true) },
   { text: 'in the scale', scene: sample('scale', true) },
-  { text: 'colour note', scene: sample('colour', true) },
-  { text: 'outside', scene: sample('outside', true) },
-  { text: 'not here', scene: sample('scale', false) },
+  {
+    text: 'colour note',
+    about: 'Not in the scale, but good when short and led on by a step',
+    scene: sample('colour', true),
+  },
+  { text: 'outside', about: 'Not in the scale: leave it out', scene: sample('outside', true) },
+  {
+    text: 'not here',
+    about: 'In the scale, but not possible on this instrument or for this player yet',
+    scene: sample('scale', false),
+  },
 ];
 
 export function Legend({ children }: { children?: ReactNode }) {
   return (
     <ul className="legend" aria-label="Legend">
-      {ENTRIES.map(({ text, scene }) => (
-        <li key={text}>
+      {ENTRIES.map(({ text, about, scene }) => (
+        <li key={text} title={about}>
           <SceneView scene={scene} label={text} />
           {text}
         </li>

@@ -71,7 +71,9 @@ function CoveragePart({ view }: { view: MapView }) {
         {octaves === 0
           ? 'No complete octave on this instrument.'
           : `${counted(octaves, 'complete octave')} on the whole instrument.`}
-        {coverage.hard.map((part) => ` ${counted(part.pitches, 'hangs', 'hang')} on ${part.label}.`)}
+        {coverage.hard.map(
+          (part) => ` ${counted(part.pitches, 'note comes', 'notes come')} only by ${part.label}.`,
+        )}
       </p>
     </section>
   );

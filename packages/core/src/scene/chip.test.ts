@@ -67,3 +67,12 @@ test('every role has a body of its own, and what cannot be had is dashed', () =>
     else expect(body).toMatchObject({ fill: 'paper', dashed: true });
   }
 });
+
+test('roles that cannot be had are still told apart: by outline or by the weight of their line', () => {
+  const looks = ROLES.filter((role) => role !== 'outside').map((role) => {
+    const { body } = drawn(role, 'wide', false);
+    const { kind, strokeMm } = body;
+    return [kind, kind === 'rect' ? (body as RectShape).radius : undefined, strokeMm].join();
+  });
+  expect(new Set(looks).size).toBe(looks.length);
+});

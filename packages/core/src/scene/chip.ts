@@ -40,7 +40,9 @@ function bodyOf(chip: Chip): Shape {
   const { x, y, width, height, role, usable } = chip;
   if (role === 'outside') throw new Error('bodyOf: an outside note has no body');
   const solid = FILLS[role].paint;
-  const paint: Paint = usable ? solid : { ...solid, fill: 'paper', strokeMm: 0.5, dashed: true };
+  // Dashed all alike, a chord tone is still told from a scale tone: by the weight of its line.
+  const strokeMm = role === 'chord' ? 1 : 0.5;
+  const paint: Paint = usable ? solid : { ...solid, fill: 'paper', strokeMm, dashed: true };
   if (role === 'colour') {
     const c = height / 2;
     const d = `M${x} ${y + c} L${x + 2.2} ${y} H${x + width - 2.2} L${x + width} ${y + c} L${x + width - 2.2} ${y + height} H${x + 2.2} Z`;
