@@ -1,5 +1,6 @@
 /** Moving an instrument moves all it has, and nothing else about it. */
 import type { FAMILY_IDS } from '../src/families/index.ts';
+import type { Way } from '../src/families/way.ts';
 import { expectOk, families, openInstrument, specFromPreset, type Instrument } from '@same-song/core';
 
 /** The option that moves each family's pitches, where it has one, and two of its values a known way apart. */
@@ -25,7 +26,9 @@ test.each(Object.entries(MOVES))('%s', (id, { option, from, to, by }) => {
   for (const [i, way] of low.ways.entries()) {
     const moved = high.ways[i]!;
     expect(moved.pitch).toBe(way.pitch + by);
-    expect({ ...moved, pitch: 0 }).toEqual({ ...way, pitch: 0 });
+    // Where a note is named, its name moves with it.
+    const still = (w: Way) => ({ ...w, pitch: 0, needs: w.needs?.replace(/[A-G][♯♭]?\d/u, '') });
+    expect(still(moved)).toEqual(still(way));
   }
   expect(high.elements.map((e) => (e.pitch === undefined ? undefined : e.pitch - by))).toEqual(
     low.elements.map((e) => e.pitch),
