@@ -37,8 +37,7 @@ const TITLES: Readonly<Record<string, RegExp>> = {
 };
 const SIZES = [
   [1280, 800, false],
-  [768, 1024, true],
-  [390, 844, false],
+  [390, 844, true],
 ] as const;
 
 async function open(path: string, width = 1280, height = 800, dark = false): Promise<void> {
@@ -104,15 +103,12 @@ test.each([
   ['r', 'the range'],
   ['w', 'the preference'],
   ['?', 'the list of shortcuts'],
-] as const)('with %s the picker of %s is open and bars nobody, dark too', async (key, _) => {
-  for (const dark of [false, true]) {
-    await open('/map?in=Bb&play=major', 1280, 800, dark);
-    await page.waitForSelector('.map-drawing .chip');
-    await keys(page, key);
-    await page.waitForSelector('.picker, [role="dialog"]');
-    expect(await barriers(page)).toEqual([]);
-    if (!dark) await page.close();
-  }
+] as const)('with %s the picker of %s is open and bars nobody', async (key, _) => {
+  await open('/map?in=Bb&play=major', 1280, 800, key === 'i' || key === '?');
+  await page.waitForSelector('.map-drawing .chip');
+  await keys(page, key);
+  await page.waitForSelector('.picker, [role="dialog"]');
+  expect(await barriers(page)).toEqual([]);
 });
 
 test('errors in fields and notices bar nobody', async () => {

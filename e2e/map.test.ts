@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { barriers, click, eventually, keys, openStage, sees, shows, textOf, type Stage } from './stage.ts';
+import { click, eventually, keys, openStage, sees, shows, textOf, type Stage } from './stage.ts';
 
 let stage: Stage;
 let page: Page;
@@ -182,24 +182,6 @@ test('keys are listed by ?, and every place is reached by them', async () => {
 });
 
 test.each([
-  ['/map?in=Bb&play=blues-six&at=61.1', false],
-  ['/map?in=Bb&play=blues-six&at=61.1', true],
-  ['/keys/table?in=Bb&play=major', false],
-  ['/keys/circle?in=Bb', true],
-  ['/keys/chords?in=Bb&play=blues-six', true],
-  ['/cabinet', false],
-  ['/cabinet', true],
-  ['/cabinet/new', false],
-  ['/cabinet/data', false],
-])('no serious barrier for anybody: %s, dark %s', async (path, dark) => {
-  page = await stage.page(path, { dark, apart: true });
-  await page.waitForSelector('h1');
-  await page.waitForFunction(() => !document.querySelector('.loading'));
-  expect(await barriers(page)).toEqual([]);
-  expect(await page.evaluate(() => document.documentElement.dataset['theme'])).toBe(dark ? 'stage' : 'paper');
-});
-
-test.each([
   [1280, 800],
   [768, 1024],
 ])('at %d × %d nothing runs over the side, and the drawing is whole', async (width, height) => {
@@ -226,8 +208,9 @@ test('a first visit is told what the page is; put away, it stays away', async ()
   const visitor = await first.page('/map');
   await sees(visitor, 'Every underlined word can be changed');
   await keys(visitor, '?');
-  await sees(visitor, 'Shortcuts');
+  await visitor.waitForSelector('[role="dialog"]');
   await keys(visitor, 'Escape');
+  await visitor.waitForFunction(() => !document.querySelector('[role="dialog"]'));
   await click(visitor, 'Got it');
   await visitor.waitForFunction(() => !document.querySelector('.map-welcome'));
   await visitor.reload({ waitUntil: 'networkidle0' });

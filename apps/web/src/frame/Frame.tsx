@@ -121,12 +121,9 @@ export function Frame() {
 /** A word, or on a narrow screen its sign. */
 function RailWord({ word, sign }: { word: string; sign: string }) {
   return (
-    <>
-      <span className="rail-word">{word}</span>
-      <span className="rail-sign" aria-hidden="true">
-        {sign}
-      </span>
-    </>
+    <span className="rail-word" data-sign={sign}>
+      {word}
+    </span>
   );
 }
 
