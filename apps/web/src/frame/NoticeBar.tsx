@@ -17,6 +17,7 @@ export function NoticeBar() {
       key={notice.id}
       open
       className="notice"
+      anchorOrigin={{ vertical: 'bottom', horizontal: 'center' }}
       autoHideDuration={notice.kind === 'error' ? null : SHOWN_MS}
       onClose={(_, reason) => reason !== 'clickaway' && closeNotice()}
       message={notice.text}
