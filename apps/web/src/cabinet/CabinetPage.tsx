@@ -2,14 +2,19 @@ import Button from '@mui/material/Button';
 import { useEffect, useRef } from 'react';
 import { NavLink, useNavigate, useParams } from 'react-router';
 import { instruments, type InstrumentRecord } from '../api/records.ts';
+import { later } from '../frame/later.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useTitle } from '../frame/useTitle.ts';
-import { AddInstrument } from './AddInstrument.tsx';
-import { BinPanel } from './BinPanel.tsx';
-import { DataPanel } from './DataPanel.tsx';
 import { InstrumentList } from './InstrumentList.tsx';
 import { InstrumentEditor } from './InstrumentEditor.tsx';
 import './cabinet.css';
+
+const AddInstrument = later(
+  'The list of kinds',
+  async () => (await import('./AddInstrument.tsx')).AddInstrument,
+);
+const DataPanel = later('Export and import', async () => (await import('./DataPanel.tsx')).DataPanel);
+const BinPanel = later('The bin', async () => (await import('./BinPanel.tsx')).BinPanel);
 
 const PANELS: Readonly<Record<string, string>> = {
   new: 'Add an instrument',

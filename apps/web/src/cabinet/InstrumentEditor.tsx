@@ -8,12 +8,12 @@ import {
   type Problem,
 } from '@same-song/core';
 import type { InstrumentRecord } from '../api/records.ts';
+import { later } from '../frame/later.tsx';
 import { notify } from '../frame/notice.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { remember } from '../frame/undo.ts';
 import { AlternatesPanel } from './AlternatesPanel.tsx';
 import { CapabilityFields } from './CapabilityFields.tsx';
-import { ClashChoice } from './ClashChoice.tsx';
 import { ElementTable } from './ElementTable.tsx';
 import { EditorHead } from './EditorHead.tsx';
 import { LayoutDrawing } from './LayoutDrawing.tsx';
@@ -23,6 +23,8 @@ import { PitchStandardField } from './PitchStandardField.tsx';
 import { useDraft } from './useDraft.ts';
 import { InTheBin } from './InTheBin.tsx';
 import { useSaving } from './useSaving.ts';
+
+const ClashChoice = later('The choice', async () => (await import('./ClashChoice.tsx')).ClashChoice);
 
 /** One instrument: everything about it can be changed, and the drawing follows at once. */
 export function InstrumentEditor({ record, binned }: { record: InstrumentRecord; binned: boolean }) {

@@ -72,7 +72,7 @@ test('roles that cannot be had are still told apart: by outline or by the weight
   const looks = ROLES.filter((role) => role !== 'outside').map((role) => {
     const { body } = drawn(role, 'wide', false);
     const { kind, strokeMm } = body;
-    return [kind, kind === 'rect' ? (body as RectShape).radius : undefined, strokeMm].join();
+    return [kind, kind === 'rect' ? body.radius : undefined, strokeMm].join();
   });
   expect(new Set(looks).size).toBe(looks.length);
 });
