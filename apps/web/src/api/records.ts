@@ -52,6 +52,19 @@ const contentKey = (kind: RecordKindId, { id, version }: Kept) => [kind, 'conten
 
 const titlesKey = (kind: RecordKindId, which: Which) => [kind, which, 'titles'];
 
+/** Whole records by their ids, in the bin or not; those that are not there are left out. */
+export async function contentsOf<T extends Kept>(
+  kind: RecordKindId,
+  records: readonly Pick<Kept, 'id'>[],
+): Promise<readonly T[]> {
+  const batches: Promise<T[]>[] = [];
+  for (let at = 0; at < records.length; at += AT_ONCE) {
+    const ids = records.slice(at, at + AT_ONCE).map(({ id }) => id);
+    batches.push(request('GET', `/${kind}/contents?ids=${ids.join(',')}`));
+  }
+  return (await Promise.all(batches)).flat();
+}
+
 /** A list with contents; what is known of a version is not asked for again. */
 async function withContents<K extends RecordKindId>(
   client: QueryClient,
@@ -63,17 +76,8 @@ async function withContents<K extends RecordKindId>(
   const unknown = list.filter(
     (record) => !record.broken && client.getQueryData(contentKey(kind, record)) === undefined,
   );
-  const batches: Promise<void>[] = [];
-  for (let at = 0; at < unknown.length; at += AT_ONCE) {
-    const ids = unknown.slice(at, at + AT_ONCE).map((record) => record.id);
-    const asked = request<RecordOf<K>[]>('GET', `/${kind}/contents?ids=${ids.join(',')}`);
-    batches.push(
-      asked.then((found) => {
-        for (const record of found) client.setQueryData(contentKey(kind, record), record);
-      }),
-    );
-  }
-  await Promise.all(batches);
+  for (const record of await contentsOf<RecordOf<K>>(kind, unknown))
+    client.setQueryData(contentKey(kind, record), record);
   return list.flatMap((record) => client.getQueryData<RecordOf<K>>(contentKey(kind, record)) ?? []);
 }
 

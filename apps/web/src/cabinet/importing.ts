@@ -1,6 +1,6 @@
 import { RECORD_KIND_IDS, type ExchangeFile, type RecordKindId, type Settings } from '@same-song/core';
 import { request } from '../api/client.ts';
-import type { Kept } from '../api/records.ts';
+import { contentsOf, type Kept } from '../api/records.ts';
 import { ChangedSince, type Change } from '../frame/undo.ts';
 
 export interface KindReport {
@@ -25,9 +25,6 @@ interface Touched {
   /** The version in which this page left it. */
   version: number;
 }
-
-/** Most records asked for at once. */
-const AT_ONCE = 100;
 
 /** Says what a file would change. */
 export function tryImport(file: unknown): Promise<ImportReport> {
@@ -64,19 +61,7 @@ export async function importFile(file: ExchangeFile): Promise<Pick<Change, 'undo
 async function standing(file: ExchangeFile): Promise<ReadonlyMap<string, Standing>> {
   const found = new Map<string, Standing>();
   for (const kind of RECORD_KIND_IDS)
-    for (const record of await contents(kind, file[kind] ?? [])) found.set(record.id, record);
-  return found;
-}
-
-async function contents(
-  kind: RecordKindId,
-  records: readonly { readonly id: string }[],
-): Promise<Standing[]> {
-  const found: Standing[] = [];
-  for (let at = 0; at < records.length; at += AT_ONCE) {
-    const ids = records.slice(at, at + AT_ONCE).map(({ id }) => id);
-    found.push(...(await request<Standing[]>('GET', `/${kind}/contents?ids=${ids.join(',')}`)));
-  }
+    for (const record of await contentsOf<Standing>(kind, file[kind] ?? [])) found.set(record.id, record);
   return found;
 }
 
@@ -89,7 +74,7 @@ async function touchedBy(
   const touched: Touched[] = [];
   for (const kind of RECORD_KIND_IDS) {
     const wasKept = new Set(kept[kind].map(({ id }) => id));
-    for (const { id, version } of await contents(kind, file[kind] ?? [])) {
+    for (const { id, version } of await contentsOf(kind, file[kind] ?? [])) {
       const old = before.get(id);
       if (old?.version === version) continue;
       touched.push({ kind, id, before: old, wasBinned: old !== undefined && !wasKept.has(id), version });
@@ -102,7 +87,7 @@ async function touchedBy(
 async function settleVersions(touched: readonly Touched[], anyway: boolean): Promise<void> {
   for (const kind of RECORD_KIND_IDS) {
     const ours = touched.filter((record) => record.kind === kind);
-    const now = new Map((await contents(kind, ours)).map(({ id, version }) => [id, version]));
+    const now = new Map((await contentsOf(kind, ours)).map(({ id, version }) => [id, version]));
     const changed = ours.filter(({ id, version }) => now.get(id) !== version);
     if (!anyway && changed.length > 0)
       throw new ChangedSince(
@@ -116,7 +101,7 @@ async function settleVersions(touched: readonly Touched[], anyway: boolean): Pro
 
 async function putBefore(record: Touched, { id, version: _, ...content }: Standing): Promise<void> {
   await request('POST', `/${record.kind}/${id}/restore`);
-  const [now] = await contents(record.kind, [record]);
+  const [now] = await contentsOf(record.kind, [record]);
   const body = { ...content, version: now!.version };
   record.version = (await request<Kept>('PUT', `/${record.kind}/${id}`, body)).version;
 }

@@ -1,12 +1,12 @@
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
-import { defaultQuestion, familyById } from '@same-song/core';
+import { familyById, type StoredQuestion } from '@same-song/core';
 import { dialectOf } from '../api/settings.ts';
 import { useMapView } from '../compute/compute.ts';
 import { Picklist } from '../controls/Picklist.tsx';
 import { InventoryTerms } from '../question/InventoryTerms.tsx';
 import { scaleWords, tonicWords } from '../question/questionWords.ts';
-import { choose, ownKeyOf, refStanding } from '../question/reference.ts';
+import { askedOn, choose, refStanding } from '../question/reference.ts';
 import type { QuestionState } from '../question/useQuestion.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import {
@@ -46,12 +46,22 @@ export function HandoutView({ state }: KeysViewProps) {
               {entries.map((entry, i) => (
                 <li key={i}>
                   <span>{nameOf(entry, state)}</span>
-                  <Step label="Up" sign="↑" entry={entry} onClick={() => change(movedEntry(text, i, -1))} />
-                  <Step label="Down" sign="↓" entry={entry} onClick={() => change(movedEntry(text, i, 1))} />
+                  <Step
+                    label="Up"
+                    sign="↑"
+                    of={nameOf(entry, state)}
+                    onClick={() => change(movedEntry(text, i, -1))}
+                  />
+                  <Step
+                    label="Down"
+                    sign="↓"
+                    of={nameOf(entry, state)}
+                    onClick={() => change(movedEntry(text, i, 1))}
+                  />
                   <Step
                     label="Take out"
                     sign="×"
-                    entry={entry}
+                    of={nameOf(entry, state)}
                     onClick={() => change(withoutEntry(text, i))}
                   />
                 </li>
@@ -89,23 +99,28 @@ export function HandoutView({ state }: KeysViewProps) {
   );
 }
 
-function nameOf({ scale, tonic, ref }: HandoutEntry, { cabinet }: QuestionState): string {
-  const instrument = choose(ref, cabinet, false);
-  const key = { scale, tonic } as QuestionState['question'];
-  return `${tonicWords(key)} ${scaleWords(key)} on ${instrument?.spec.name ?? '…'}`;
+function nameOf(entry: HandoutEntry, { cabinet }: QuestionState): string {
+  const instrument = choose(entry.ref, cabinet, false);
+  return `${tonicWords(entry)} ${scaleWords(entry)} on ${instrument?.spec.name ?? '…'}`;
 }
 
 interface StepProps {
   readonly label: string;
   readonly sign: string;
-  readonly entry: HandoutEntry;
+  /** What is moved or taken out. */
+  readonly of: string;
   readonly onClick: () => void;
 }
 
-function Step({ label, sign, entry, onClick }: StepProps) {
-  const name = `${label}: ${entry.tonic} ${scaleWords(entry as unknown as QuestionState['question'])}`;
+function Step({ label, sign, of, onClick }: StepProps) {
   return (
-    <button type="button" className="handout-step" aria-label={name} title={label} onClick={onClick}>
+    <button
+      type="button"
+      className="handout-step"
+      aria-label={`${label}: ${of}`}
+      title={label}
+      onClick={onClick}
+    >
       {sign}
     </button>
   );
@@ -119,22 +134,18 @@ interface EntryProps {
 
 function Entry({ entry, state, newPage }: EntryProps) {
   const { cabinet, settings, question } = state;
+  const above = state.chosen!;
   const chosen = useMemo(() => choose(entry.ref, cabinet, false), [entry.ref, cabinet]);
   const family = familyById(chosen?.spec.family ?? '');
   const isGone = chosen !== undefined && refStanding(chosen.ref) !== refStanding(entry.ref);
-  const asked = useMemo(
-    () =>
-      family && {
-        ...defaultQuestion(family, ownKeyOf(chosen)),
-        scale: entry.scale,
-        tonic: entry.tonic,
-        range: rangeForAll(question),
-        direction: 'up' as const,
-      },
-    [family, chosen, entry, question],
-  );
+  const asked = useMemo((): StoredQuestion => {
+    const { scale, tonic } = entry;
+    const range = rangeForAll(question);
+    const inKey = { ...question, scale, tonic, range, chords: ['1'], direction: 'up' as const };
+    return askedOn(inKey, above.spec, chosen?.spec ?? above.spec);
+  }, [question, entry, above, chosen]);
   const dialect = family ? dialectOf(settings, family) : '';
-  const { data: view, error } = useMapView(isGone ? undefined : chosen, asked ?? question, {
+  const { data: view, error } = useMapView(isGone ? undefined : chosen, asked, {
     naming: settings.naming,
     dialect,
   });

@@ -13,8 +13,9 @@ import {
 import { useRoving } from '../frame/roving.ts';
 import { FactTables, Remarks } from './FactTables.tsx';
 import { pinAsItIs } from './pinAsItIs.ts';
+import { SameTabPart } from './SameTabPart.tsx';
 import type { Selection } from './selection.ts';
-import type { useSameTab } from './useSameTab.ts';
+import type { SameTabs } from './useSameTab.ts';
 
 /** `IV`, `IV and V7`, `IV, V7 and ii`. */
 const LISTED = new Intl.ListFormat('en-GB');
@@ -30,7 +31,7 @@ interface VerdictProps {
   readonly onSelectWay: (id: string) => void;
   readonly onSelectNote: (noteId: string) => void;
   readonly onPlay: (hz: number) => void;
-  readonly sameTab: ReturnType<typeof useSameTab>;
+  readonly sameTab: SameTabs;
 }
 
 /** Reach, what is missing, what it asks, the selected note's other ways, and the inventory. */
@@ -139,30 +140,6 @@ function MissingPart({ view }: { view: MapView }) {
           </li>
         ))}
       </ul>
-    </section>
-  );
-}
-
-/** Which key comes out when the same tab is played on another instrument. */
-function SameTabPart({ there, more, take }: ReturnType<typeof useSameTab>) {
-  if (there.length === 0) return null;
-  return (
-    <section>
-      <h2>Same tab elsewhere gives (O)</h2>
-      <ul className="same-tab">
-        {there.map(({ ref, name, comes, kept, of }) => (
-          <li key={ref}>
-            <button type="button" className="link" onClick={() => take(ref)}>
-              {name}
-            </button>
-            <b>
-              {comes}
-              {kept < of && `, ${kept} of ${of} notes the same`}
-            </b>
-          </li>
-        ))}
-      </ul>
-      {more > 0 && <p className="verdict-plain">O goes through {more} more.</p>}
     </section>
   );
 }

@@ -1,7 +1,6 @@
 import { useMemo } from 'react';
 import {
   compareMaps,
-  defaultPreferences,
   familyById,
   scaleById,
   type Comparison,
@@ -11,7 +10,7 @@ import {
 import { dialectOf } from '../api/settings.ts';
 import { useMapView } from '../compute/compute.ts';
 import type { Subject } from '../compute/subject.ts';
-import { choose } from '../question/reference.ts';
+import { askedOn, choose } from '../question/reference.ts';
 import type { QuestionState } from '../question/useQuestion.ts';
 
 /** What stands beside the map: its own question, its map once it is there, and how the two differ. */
@@ -44,14 +43,11 @@ export function useComparison(state: QuestionState, view: MapView | undefined): 
       };
     }
     const found = kind === 'on' ? choose(ref, cabinet, false) : undefined;
-    const family = found && familyById(found.spec.family);
-    if (!found || !family || found.ref !== ref) return undefined;
-    const sameFamily = found.spec.family === chosen.spec.family;
-    const preferences = sameFamily ? question.preferences : defaultPreferences(family);
+    if (found?.ref !== ref) return undefined;
     return {
       key: found.key,
       spec: found.spec,
-      question: { ...question, pins: [], preferences },
+      question: askedOn(question, chosen.spec, found.spec),
       name: found.spec.name,
       sameInstrument: false,
     };

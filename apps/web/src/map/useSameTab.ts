@@ -28,6 +28,8 @@ export interface TabThere {
   readonly of: number;
 }
 
+export type SameTabs = ReturnType<typeof useSameTab>;
+
 /** The same tab on other instruments of the family: those of the cabinet, or else those that can be borrowed. */
 export function useSameTab(state: QuestionState) {
   const { chosen, question, cabinet } = state;

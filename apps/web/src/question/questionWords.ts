@@ -95,12 +95,12 @@ export function layerWords(question: StoredQuestion): string {
   }[question.layer];
 }
 
-export function tonicWords(question: StoredQuestion): string {
+export function tonicWords(question: Pick<StoredQuestion, 'tonic'>): string {
   const note = parseNote(question.tonic);
   return note.ok ? noteText(note.value) : question.tonic;
 }
 
-export function scaleWords(question: StoredQuestion): string {
+export function scaleWords(question: Pick<StoredQuestion, 'scale'>): string {
   const scale = scaleById(question.scale);
   return scale.ok ? scale.value.name : question.scale;
 }

@@ -1,11 +1,14 @@
 import {
   adjusted,
+  defaultPreferences,
   FAMILY_IDS,
   familyById,
   openInstrument,
   specFromPreset,
   type Adjustment,
+  type InstrumentSpec,
   type OwnKey,
+  type StoredQuestion,
 } from '@same-song/core';
 import type { InstrumentRecord } from '../api/records.ts';
 import { subjectOf, type Subject } from '../compute/subject.ts';
@@ -86,6 +89,13 @@ export function borrowedInstrument(ref: string): Subject | undefined {
   const [familyId = '', preset = ''] = ref.slice(BORROWED.length).split('/');
   const known = familyById(familyId)?.presets.some((p) => p.id === preset);
   return known ? { key: ref, spec: specFromPreset(familyId, preset) } : undefined;
+}
+
+/** What is asked on one instrument, asked on another: without its pins, by its preferences where the family is the same. */
+export function askedOn(question: StoredQuestion, from: InstrumentSpec, to: InstrumentSpec): StoredQuestion {
+  const family = familyById(to.family);
+  const isOther = from.family !== to.family && family !== undefined;
+  return { ...question, pins: [], ...(isOther ? { preferences: defaultPreferences(family) } : {}) };
 }
 
 /** The key in which a player of an instrument begins; C major where there is none. */
