@@ -366,3 +366,10 @@ test.each([
 test('no page complained in the console', () => {
   expect(stage.complaints()).toEqual([]);
 });
+
+test('a link to an instrument that is not there says so on Keys too, and goes on with the one shown', async () => {
+  page = await stage.page('/keys/table?on=11111111-0000-4000-8000-000000000000&in=Bb&play=major');
+  await sees(page, 'The link names an instrument that is not in this cabinet.');
+  await click(page, 'Go on with this one');
+  await page.waitForFunction(() => !document.body.innerText.includes('The link names'));
+});

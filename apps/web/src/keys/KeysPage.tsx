@@ -5,6 +5,7 @@ import { Link, Navigate, useLocation, useNavigate, useParams } from 'react-route
 import { later } from '../frame/later.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useTitle } from '../frame/useTitle.ts';
+import { LostInstrument } from '../question/LostInstrument.tsx';
 import { useQuestion } from '../question/useQuestion.ts';
 import { KeysSentence } from './KeysSentence.tsx';
 import type { KeysViewProps } from './keysView.ts';
@@ -90,6 +91,7 @@ export function KeysPage() {
     <div className="keys">
       <header className="keys-head">
         <KeysSentence state={state} question={id} />
+        <LostInstrument state={state} />
         <Tabs className="keys-views" value={id} aria-label="Questions about keys">
           {VIEWS.map((entry) => (
             <Tab

@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
 import type { MapView } from '@same-song/core';
 import { instruments, specOf } from '../api/records.ts';
-import { notify } from '../frame/notice.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
+import { LostInstrument } from '../question/LostInstrument.tsx';
 import { refStanding } from '../question/reference.ts';
 import type { QuestionState } from '../question/useQuestion.ts';
 
@@ -23,7 +23,7 @@ export function MapWarnings({ state, view }: { state: QuestionState; view: MapVi
           {text}
         </p>
       ))}
-      {state.lost !== undefined && !state.error && <LostInstrument id={state.lost} state={state} />}
+      <LostInstrument state={state} />
       {state.chosen && !state.chosen.record && !state.error && <Borrowed state={state} />}
       {state.chosen && state.chosen.todo.length > 0 && <SetForNow state={state} />}
     </>
@@ -42,39 +42,6 @@ function Welcome({ state: { settings, settingsLoaded, changeSettings } }: { stat
       </span>
       <Button size="small" variant="outlined" onClick={() => changeSettings({ welcomed: true })}>
         Got it
-      </Button>
-    </p>
-  );
-}
-
-/** The link names an instrument that lies in the bin, or that is not known here. */
-function LostInstrument({ id, state }: { id: string; state: QuestionState }) {
-  const { data: bin, isPending } = instruments.useTitles('binned');
-  const { mutate: restore, isPending: busy } = instruments.useRestore();
-  if (isPending) return null;
-  const binned = bin?.find((record) => record.id === id);
-  const shown = state.chosen!.spec.name;
-  return (
-    <p className="map-warning map-borrowed" role="status">
-      {binned
-        ? `The link names ${binned.title}, which lies in the bin. ${shown} is shown in its place.`
-        : `The link names an instrument that is not in this cabinet. ${shown} is shown in its place.`}
-      {binned && (
-        <Button
-          size="small"
-          variant="outlined"
-          disabled={busy}
-          onClick={() => restore(id, { onError: (error) => notify(error.message, { kind: 'error' }) })}
-        >
-          Put it back
-        </Button>
-      )}
-      <Button
-        size="small"
-        variant="text"
-        onClick={() => state.changeInstrument(state.chosen!.ref, 'the instrument shown')}
-      >
-        Go on with this one
       </Button>
     </p>
   );
