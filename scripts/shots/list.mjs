@@ -26,12 +26,6 @@ export const SHOTS = [
     dark: true,
   },
   {
-    name: 'map-over-notes',
-    path: `/map?on=${B_FLAT}&in=Bb&play=chromatic&range=all&with=reach&dir=up`,
-    note: 7,
-    ready: '.map-drawing .chip',
-  },
-  {
     name: 'map-print',
     path: `/map?on=${LOW_E_FLAT}&in=Bb&play=major&range=2`,
     ready: '.print-sheet .chip',
@@ -56,6 +50,11 @@ export const SHOTS = [
     name: 'keys-cabinet',
     path: `/keys/cabinet?on=${LOW_E_FLAT}&in=Bb&play=major`,
     ready: '.keys-list tbody tr',
+  },
+  {
+    name: 'keys-handout',
+    path: `/keys/handout?on=${LOW_E_FLAT}&in=Bb&play=major&pages=major@Bb@${LOW_E_FLAT},major@F@${B_FLAT},blues-six@Bb@${LOW_E_FLAT}`,
+    ready: '.handout-entry .chip',
   },
   {
     name: 'keys-switch',

@@ -45,7 +45,10 @@ export function InstrumentEditor({ record, binned }: { record: InstrumentRecord;
   };
 
   const keepIt = () => {
-    if (binned) notify('It lies in the bin: put it back first. What you typed is still here.');
+    if (binned)
+      notify(
+        `It lies in the bin: put it back first.${draft.changed ? ' What you typed is still here.' : ''}`,
+      );
     else save();
   };
   useShortcuts([{ key: 's', ctrl: true, inFields: true, label: 'Save', group: 'Cabinet', run: keepIt }]);

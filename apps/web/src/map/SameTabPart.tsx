@@ -14,7 +14,7 @@ export function SameTabPart({ there, more, take }: SameTabs) {
             </button>
             <b>
               {comes}
-              {kept < of && `, ${kept} of ${of} notes the same`}
+              {kept < of && ` (${kept} of ${of} the same)`}
             </b>
           </li>
         ))}

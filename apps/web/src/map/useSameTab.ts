@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { familyById, type InstrumentSpec, type StoredQuestion } from '@same-song/core';
+import { familyById, scaleById, type InstrumentSpec, type StoredQuestion } from '@same-song/core';
 import { useAskSameTab, useSameTabs } from '../compute/compute.ts';
 import { subjectOf } from '../compute/subject.ts';
 import { notify } from '../frame/notice.ts';
@@ -63,8 +63,7 @@ export function useSameTab(state: QuestionState) {
     there: listed.flatMap(({ ref, spec }, i): TabThere[] => {
       const same = answers?.[i];
       if (!same) return [];
-      const { scale } = same.question;
-      const comes = scale === question.scale ? tonicWords(same.question) : keyText(same.question);
+      const comes = comesText(same.question, question.scale);
       return [{ ref, name: spec.name, comes, kept: same.kept, of: same.of }];
     }),
     more: others.length - listed.length,
@@ -74,6 +73,14 @@ export function useSameTab(state: QuestionState) {
 
 function keyText(question: StoredQuestion): string {
   return `${scaleWords(question)} in ${tonicWords(question)}`;
+}
+
+/** In a list there is no room for a formula. */
+function comesText(there: StoredQuestion, scale: string): string {
+  if (there.scale === scale) return tonicWords(there);
+  const known = scaleById(there.scale);
+  const isNamed = known.ok && known.value.group !== 'custom';
+  return isNamed ? keyText(there) : `another scale in ${tonicWords(there)}`;
 }
 
 /** All of a family, the chosen one among them where it is one of them. */

@@ -65,3 +65,14 @@ test('what the other instrument does not have is counted, and another family has
   expect(sameTab(fifteen, whole, eight)).toMatchObject({ of: 15, kept: 8 });
   expect(sameTab(fifteen, whole, instrumentOf('diatonic', '60'))).toBeUndefined();
 });
+
+test('where tab names strings it is the same strings, however many lie below them', () => {
+  const [small, large] = [instrumentOf('harp', 'f-26'), instrumentOf('harp', 'f-34')];
+  const asked = { tonic: 'A', scale: 'harmonic-minor', direction: 'up' } as const;
+  const first = question(small, asked);
+  expect(sameTab(small, first, large)).toMatchObject({
+    question: { tonic: 'A', scale: 'harmonic-minor' },
+    kept: 8,
+    of: 8,
+  });
+});

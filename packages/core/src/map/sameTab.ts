@@ -1,9 +1,11 @@
+import type { Way } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import { noteCode } from '../pitch/noteName.ts';
 import { pitchClass, type Pitch } from '../pitch/pitch.ts';
 import { checkQuestion, storedQuestion, type Question, type StoredQuestion } from '../question/question.ts';
 import { expectOk } from '../result.ts';
 import type { LineRange } from '../route/range.ts';
+import type { Pin } from '../route/pin.ts';
 import { routeLine, type RouteNote } from '../route/route.ts';
 import { CHROMATIC_DEGREES } from '../scale/degree.ts';
 import { formulaText } from '../scale/formula.ts';
@@ -20,10 +22,10 @@ export interface SameTab {
   readonly of: number;
 }
 
-/** A note of the line, and what its way sounds on the other instrument; undefined where there is no such way. */
+/** A note of the line, and the way of the same tab on the other instrument; undefined where there is none. */
 interface Moved {
   readonly note: RouteNote;
-  readonly pitch: Pitch | undefined;
+  readonly there: Way | undefined;
 }
 
 /**
@@ -35,42 +37,38 @@ export function sameTab(from: Instrument, question: Question, to: Instrument): S
   const { key, context, limits, line } = asked(from, question);
   if (!limits || from.family.id !== to.family.id) return undefined;
   const { notes } = routeLine(context, line, { pins: question.pins });
-  const moved = notes.map((note): Moved => ({ note, pitch: pitchOn(to, note) }));
+  const [dialect] = from.family.dialects;
+  const tabOf = (on: Instrument, way: Way) => on.tab(way, dialect!.id);
+  const there = new Map(to.ways.map((way) => [tabOf(to, way), way]));
+  const moved = notes.map((note): Moved => ({ note, there: note.way && there.get(tabOf(from, note.way)) }));
   const shift = shiftOfHome(key, moved);
   if (shift === undefined) return undefined;
-  const there = {
+  const asThere = {
     ...storedQuestion(question),
     ...keyThere(key, shift, moved),
     range: rangeThere(question.range, limits.low, shift),
     pins: [],
   };
-  return pinned(to, there, moved);
-}
-
-function pitchOn(to: Instrument, { way }: RouteNote): Pitch | undefined {
-  return to.ways.find(({ id }) => id === way?.id)?.pitch;
+  return pinned(to, asThere, moved);
 }
 
 /** Semitones by which home moves; where home is not in the tab, those by which its first note does. */
 function shiftOfHome(key: Key, moved: readonly Moved[]): number | undefined {
-  const had = moved.filter(({ pitch }) => pitch !== undefined);
+  const had = moved.filter(({ there }) => there !== undefined);
   const first = had.find(({ note }) => aboveHome(key, note.pitch) === 0) ?? had[0];
-  return first && first.pitch! - first.note.pitch;
+  return first && first.there!.pitch - first.note.pitch;
 }
 
 /** The same scale where every note moves as home does, or else the scale of what sounds. */
 function keyThere(key: Key, shift: number, moved: readonly Moved[]): Pick<StoredQuestion, 'tonic' | 'scale'> {
   const home = pitchClass(key.home + shift);
-  const isAlike = moved.every(({ note, pitch }) => pitch === undefined || pitch === note.pitch + shift);
+  const isAlike = moved.every(({ note, there }) => there === undefined || there.pitch === note.pitch + shift);
   const scale = isAlike ? key.scale : scaleFrom(home, moved);
   return { tonic: noteCode(usualTonic(scale, home)), scale: scale.id };
 }
 
 function scaleFrom(home: number, moved: readonly Moved[]): Scale {
-  const sounding = new Set([
-    home,
-    ...moved.flatMap(({ pitch }) => (pitch === undefined ? [] : [pitchClass(pitch)])),
-  ]);
+  const sounding = new Set([home, ...moved.flatMap(({ there }) => (there ? [pitchClass(there.pitch)] : []))]);
   const [known] = fitsFrom(sounding, home, 0);
   if (known) return known.scale;
   const degrees = CHROMATIC_DEGREES.filter((_, semitones) => sounding.has(pitchClass(home + semitones)));
@@ -89,22 +87,24 @@ function rangeThere(range: LineRange, low: Pitch, shift: number): LineRange {
 }
 
 /** The question with the tab's ways pinned where the route there would take others. */
-function pinned(to: Instrument, there: StoredQuestion, moved: readonly Moved[]): SameTab {
-  const { context, line } = asked(to, expectOk(checkQuestion(to.family, there)));
+function pinned(to: Instrument, there: StoredQuestion, moved: readonly Moved[]): SameTab | undefined {
+  const checked = checkQuestion(to.family, there);
+  // Moved so far that it can no longer be asked.
+  if (!checked.ok) return undefined;
+  const { context, line } = asked(to, checked.value);
   const isSameLine =
-    line.length === moved.length &&
-    line.every(({ pitch }, i) => moved[i]!.pitch === undefined || moved[i]!.pitch === pitch);
+    line.length === moved.length && line.every(({ pitch }, i) => (moved[i]!.there?.pitch ?? pitch) === pitch);
   const route = routeLine(context, line).notes;
   const pins = route.flatMap(({ id, way }, i) => {
-    const { note, pitch } = moved[i] ?? {};
-    const isTaken = way?.id === note?.way?.id && !note?.pinned;
-    return !isSameLine || pitch === undefined || isTaken ? [] : [pinOf(id, note!)];
+    const { note, there: wanted } = moved[i] ?? {};
+    if (!isSameLine || !wanted || (way?.id === wanted.id && !note!.pinned)) return [];
+    return [pinOf(id, wanted, note!.fingering)];
   });
   const played = pins.length > 0 ? routeLine(context, line, { pins }).notes : route;
-  const kept = played.filter(({ way }, i) => way && way.id === moved[i]?.note.way?.id).length;
+  const kept = played.filter(({ way }, i) => way && way.id === moved[i]?.there?.id).length;
   return { question: { ...there, pins }, kept, of: moved.filter(({ note }) => note.way).length };
 }
 
-function pinOf(noteId: string, { way, fingering }: RouteNote) {
-  return { noteId, wayId: way!.id, ...(fingering === undefined ? {} : { fingering }) };
+function pinOf(noteId: string, way: Way, fingering: string | undefined): Pin {
+  return { noteId, wayId: way.id, ...(fingering === undefined ? {} : { fingering }) };
 }
