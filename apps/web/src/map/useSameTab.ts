@@ -5,7 +5,7 @@ import { subjectOf } from '../compute/subject.ts';
 import { notify } from '../frame/notice.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { scaleWords, tonicWords } from '../question/questionWords.ts';
-import { borrowedInstrument, presetRef, refStanding } from '../question/reference.ts';
+import { borrowedInstrument, isBorrowed, presetRef, refStanding } from '../question/reference.ts';
 import type { QuestionState } from '../question/useQuestion.ts';
 
 /** How many are listed with the key that comes out; the key goes through all. */
@@ -37,7 +37,9 @@ export function useSameTab(state: QuestionState) {
   const all = useMemo(() => familyOf(chosen?.spec.family, chosen?.ref, cabinet), [chosen, cabinet]);
   const standing = chosen && refStanding(chosen.ref);
   const others = useMemo(() => all.filter(({ ref }) => ref !== standing), [all, standing]);
-  const listed = others.slice(0, LISTED);
+  // Whoever has a cabinet is told of what lies in it; the key goes on to what can be borrowed all the same.
+  const isTold = cabinet.length === 0 || others.some(({ ref }) => !isBorrowed(ref));
+  const listed = isTold ? others.slice(0, LISTED) : [];
   const answers = useSameTabs(chosen, question, listed);
   const go = async (other: Other | undefined) => {
     if (!chosen) return;
