@@ -1,4 +1,4 @@
-/** The arrows of docs/ARCHITECTURE.md: web → core, server → core, core → nothing of ours; families know only the shared ground. */
+/** The arrows of docs/ARCHITECTURE.md: web and server → formats → core → nothing of ours; families know only the shared ground. */
 module.exports = {
   forbidden: [
     {
@@ -7,6 +7,19 @@ module.exports = {
       severity: 'error',
       from: { path: '^packages/core/src', pathNot: '\\.test\\.ts$' },
       to: { pathNot: '^packages/core/src' },
+    },
+    {
+      name: 'formats-only-to-core',
+      comment: 'Formats turn files into songs and back, in a worker and on the server alike.',
+      severity: 'error',
+      from: { path: '^packages/formats/src' },
+      to: { path: '^(apps|e2e)' },
+    },
+    {
+      name: 'formats-without-node',
+      severity: 'error',
+      from: { path: '^packages/formats/src' },
+      to: { dependencyTypes: ['core'] },
     },
     {
       name: 'web-not-to-server',
@@ -24,7 +37,7 @@ module.exports = {
       name: 'core-only-by-its-door',
       comment: 'Other packages take core by its index.',
       severity: 'error',
-      from: { path: '^(apps|e2e)' },
+      from: { path: '^(apps|e2e|packages/formats)' },
       to: { path: '^packages/core/src/(?!index\\.ts$)' },
     },
     {

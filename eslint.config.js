@@ -1,7 +1,9 @@
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
-const TSCONFIGS = ['packages/core', 'apps/server', 'apps/web', 'e2e'].map((part) => `${part}/tsconfig.json`);
+const TSCONFIGS = ['packages/core', 'packages/formats', 'apps/server', 'apps/web', 'e2e'].map(
+  (part) => `${part}/tsconfig.json`,
+);
 
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/node_modules/**', 'data/**', 'coverage/**'] },

@@ -33,6 +33,7 @@ export default {
   testTimeout: 90_000,
   projects: [
     project('core', ['packages/core']),
+    project('formats', ['packages/formats']),
     project('server', ['apps/server/src', 'apps/server/test']),
     {
       ...project('web', ['apps/web/src']),

@@ -1,6 +1,6 @@
 /** What those need who have only a keyboard, who listen, or whose screen is small: on every view, in its states. */
 import type { Page } from 'puppeteer-core';
-import { barriers, click, keys, openStage, sees, type Stage } from './stage.ts';
+import { barriers, click, eventually, keys, openStage, sees, textOf, type Stage } from './stage.ts';
 
 let stage: Stage;
 let page: Page;
@@ -22,6 +22,8 @@ const VIEWS = [
   '/keys/chords?in=Bb&play=blues-six',
   '/keys/identify?in=Bb&play=major',
   '/keys/switch?in=Bb&play=major',
+  '/songs',
+  '/songs/5a3e5046-0000-4000-8000-000000000502?at=n3',
   INSTRUMENT,
   '/cabinet/new',
   '/cabinet/bin',
@@ -35,11 +37,6 @@ const TITLES: Readonly<Record<string, RegExp>> = {
   [INSTRUMENT]: /^Mara’s low E♭ harmonica · Cabinet · Same Song$/,
   '/cabinet/bin': /^Bin · Cabinet · Same Song$/,
 };
-const SIZES = [
-  [1280, 800, false],
-  [390, 844, true],
-] as const;
-
 async function open(path: string, width = 1280, height = 800, dark = false): Promise<void> {
   page = await stage.page(path, { width, height, dark });
   await page.waitForSelector('h1, h2');
@@ -66,10 +63,21 @@ function focusNow() {
   };
 }
 
+/** Whether anything runs over the side, and what bars the way. */
+async function standsFree(): Promise<void> {
+  const over = await page.evaluate(() => {
+    const main = document.querySelector('main')!;
+    return Math.max(main.scrollWidth - main.clientWidth, document.body.scrollWidth - innerWidth);
+  });
+  expect(over).toBeLessThanOrEqual(0);
+  expect(await barriers(page)).toEqual([]);
+}
+
 describe.each(VIEWS)('%s', (path) => {
-  test('the focus is seen wherever Tab leads, and Tab leads through in a bearable number of steps', async () => {
+  test('nothing bars the way; the focus is seen wherever Tab leads, in a bearable number of steps', async () => {
     await open(path);
     expect(await page.title()).toMatch(TITLES[path] ?? / · Same Song$/);
+    await standsFree();
     const unseen: string[] = [];
     let steps = 0;
     for (; steps < 150; steps += 1) {
@@ -83,17 +91,9 @@ describe.each(VIEWS)('%s', (path) => {
     expect(steps).toBeLessThan(path === INSTRUMENT ? 120 : 75);
   });
 
-  test('at every size and on both grounds nothing runs over the side and nothing bars the way', async () => {
-    for (const [width, height, dark] of SIZES) {
-      await open(path, width, height, dark);
-      const over = await page.evaluate(() => {
-        const main = document.querySelector('main')!;
-        return Math.max(main.scrollWidth - main.clientWidth, document.body.scrollWidth - innerWidth);
-      });
-      expect([width, over]).toEqual([width, Math.min(0, over)]);
-      expect([width, await barriers(page)]).toEqual([width, []]);
-      if (width !== SIZES[SIZES.length - 1]![0]) await page.close();
-    }
+  test('on a small dark screen nothing runs over the side and nothing bars the way', async () => {
+    await open(path, 390, 844, true);
+    await standsFree();
   });
 });
 
@@ -124,6 +124,31 @@ test('errors in fields and notices bar nobody', async () => {
   await page.keyboard.up('Control');
   await sees(page, 'Nothing to undo.');
   expect(await barriers(page)).toEqual([]);
+});
+
+test('what changed is said: on Map what can be had, in Keys what is asked and what comes out', async () => {
+  await open('/keys/table?in=Bb&play=major');
+  await page.waitForSelector('.keys-side h2');
+  const said = (where: string) => textOf(page, where);
+  await eventually(
+    () => said('.keys [role="status"]'),
+    (text) => expect(text).toMatch(/^All keys: major in B♭ on .+\.$/),
+  );
+  const octaves = await said('.keys-side [aria-live]');
+  await keys(page, 'k', '“E”', 'Enter');
+  await eventually(
+    () => said('.keys [role="status"]'),
+    (text) => expect(text).toContain('major in E on'),
+  );
+  await eventually(
+    () => said('.keys-side [aria-live]'),
+    (text) => expect(text).not.toBe(octaves),
+  );
+  await keys(page, 'm');
+  await eventually(
+    () => said('.map [role="status"]'),
+    (text) => expect(text).toMatch(/major in E on .+: \d+ of 8 notes can be had/),
+  );
 });
 
 test('in the drawing of What is this? arrows move and Space chooses', async () => {

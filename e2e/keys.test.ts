@@ -1,7 +1,5 @@
-import { execFileSync } from 'node:child_process';
-import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
-import { click, eventually, keys, openStage, sees, shows, textOf, type Stage } from './stage.ts';
+import { click, eventually, keys, onPaper, openStage, sees, shows, textOf, type Stage } from './stage.ts';
 
 let stage: Stage;
 let page: Page;
@@ -162,16 +160,10 @@ test('a lesson says what is out, what is in and what only repeats, and prints to
     () => textOf(page, '.lesson-steps'),
     (text) => expect(text).toMatch(/blow ↑: all of them are in\s*draw ↓: out: 5 draw, 9 draw/),
   );
-  const file = join(stage.folder, 'lesson.pdf');
-  await page.pdf({
-    format: 'a4',
-    path: file,
-    margin: { top: '12mm', bottom: '12mm', left: '12mm', right: '12mm' },
-  });
-  const printed = execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
-  expect(printed).toContain('Leave out');
-  expect(printed).not.toContain('Which one to take');
-  expect(/Pages:\s+(\d+)/.exec(execFileSync('pdfinfo', [file], { encoding: 'utf8' }))?.[1]).toBe('1');
+  const { pages, text } = await onPaper(page);
+  expect(text).toContain('Leave out');
+  expect(text).not.toContain('Which one to take');
+  expect(pages).toBe(1);
 });
 
 describe('progressions', () => {

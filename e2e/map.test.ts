@@ -15,13 +15,31 @@ const pinned = () => page.$$eval('.line-note-pin', (pins) => pins.length);
 /** Waits for the tab of the line to become what is wanted, and fails telling what it is instead. */
 const tabBecomes = (text: string) =>
   eventually(
-    () => textOf(page, '.line-tab'),
+    () => textOf(page, '.line-tab p'),
     (tab) => expect(tab).toBe(text),
   );
 
 /** Place in the line of the note that sounds; −1 for none. */
 const soundingAt = () =>
   [...document.querySelectorAll('.line-note')].findIndex((note) => note.classList.contains('sounding'));
+
+test('of a long line three lines of tab are shown, and all of it when asked', async () => {
+  page = await stage.page('/map?on=preset:anglo/G-D-sharp-on-push&in=G&play=major&range=all');
+  await page.waitForSelector('.line-tab');
+  const hidden = () => page.$eval('.line-tab p', (tab) => tab.scrollHeight - tab.clientHeight);
+  const last = () => page.$eval('.line-tab-all span:last-child', (note) => note.textContent);
+  await eventually(hidden, (height) => expect(height).toBeGreaterThan(100));
+  await click(page, 'All of the tab');
+  await eventually(hidden, (height) => expect(height).toBeLessThanOrEqual(2));
+  expect(await last()).toBe('left middle 5 push');
+  await click(page, 'Three lines of the tab');
+  await eventually(hidden, (height) => expect(height).toBeGreaterThan(100));
+  // A short line has nothing to show more of.
+  await page.goto(page.url().replace('range=all', 'range=1&dir=up'));
+  await page.waitForSelector('.line-tab span');
+  expect(await page.$$('.line-tab button')).toEqual([]);
+  await page.close();
+});
 
 test('first start, by keyboard alone: an instrument, three scales, a pin, undo, and all of it there after a reload', async () => {
   page = await stage.page('/');

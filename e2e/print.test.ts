@@ -1,7 +1,7 @@
-import { execFileSync } from 'node:child_process';
 import { readFileSync, existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { click, eventually, keys, openStage, sees, textOf, type Stage } from './stage.ts';
+import type { Page } from 'puppeteer-core';
+import { click, eventually, keys, onPaper, openStage, sees, textOf, type Stage } from './stage.ts';
 
 let stage: Stage;
 beforeAll(async () => {
@@ -21,16 +21,8 @@ test.each([
 ] as const)('Map prints to one page: %s, %s, dark %s', async (format, path, dark) => {
   const page = await stage.page(path, { dark });
   await page.waitForSelector('.print-sheet .chip');
-  const file = join(stage.folder, `${format}.pdf`);
-  await page.pdf({
-    format,
-    path: file,
-    printBackground: true,
-    margin: { top: '12mm', bottom: '12mm', left: '12mm', right: '12mm' },
-  });
-  const info = execFileSync('pdfinfo', [file], { encoding: 'utf8' });
-  expect(/Pages:\s+(\d+)/.exec(info)?.[1]).toBe('1');
-  const printed = execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
+  const { pages, text: printed } = await onPaper(page, { format });
+  expect(pages).toBe(1);
   const tabs = await page.$$eval('.print-line b', (elements) => elements.map((e) => e.textContent ?? ''));
   expect(tabs.length).toBeGreaterThan(8);
   const words = (text: string) => text.replace(/[\s′″‴°]+/g, ' ');
@@ -44,18 +36,32 @@ test.each([
   await page.close();
 });
 
-test.each([SHORT, LONG])('with its staff %s is one page too', async (path) => {
+const TWO_OCTAVES = 'play=major&range=2';
+
+test.each([
+  SHORT,
+  LONG,
+  `/map?on=preset:whistle/74&in=D&${TWO_OCTAVES}`,
+  `/map?on=preset:anglo/C-G-sharp-on-push&in=C&${TWO_OCTAVES}`,
+])('with its staff %s is one page too, of both papers', async (path) => {
   const page = await stage.page(path);
   await page.waitForSelector('.print-sheet .chip');
   await keys(page, 'f');
   await page.waitForSelector('.line-panel .staff-notes');
-  const file = join(stage.folder, 'staff.pdf');
-  await page.pdf({
-    format: 'a4',
-    path: file,
-    margin: { top: '12mm', bottom: '12mm', left: '12mm', right: '12mm' },
+  for (const format of ['a4', 'letter'] as const) {
+    const { pages, text } = await onPaper(page, { format });
+    expect([format, pages]).toEqual([format, 1]);
+    // Down to the last line, large enough to be read.
+    expect(text).toContain('Solid: home and chord tones');
+  }
+  const zoom = await page.evaluate(() => {
+    window.dispatchEvent(new Event('beforeprint'));
+    const set = document.querySelector<HTMLElement>('.print-sheet')!.style.zoom;
+    window.dispatchEvent(new Event('afterprint'));
+    return [Number(set || '1'), document.querySelector<HTMLElement>('.print-sheet')!.style.zoom];
   });
-  expect(/Pages:\s+(\d+)/.exec(execFileSync('pdfinfo', [file], { encoding: 'utf8' }))?.[1]).toBe('1');
+  expect(zoom[0]).toBeGreaterThan(0.55);
+  expect(zoom[1]).toBe('');
   const heads = (where: string) => page.$$eval(`${where} ellipse`, (drawn) => drawn.length);
   const notes = await page.$$eval('.line-note', (drawn) => drawn.length);
   expect(await heads('.print-sheet')).toBe(notes);
@@ -67,6 +73,22 @@ test.each([SHORT, LONG])('with its staff %s is one page too', async (path) => {
   );
   await page.close();
 });
+
+test.each(['table', 'cabinet', 'which', 'circle', 'lesson', 'chords', 'identify?notes=C+D+E+G+A', 'switch'])(
+  'of Keys, %s prints to one page of both papers, under its question and without what a screen is for',
+  async (view) => {
+    const page = await stage.page(`/keys/${view}`);
+    await page.waitForSelector('.keys-page svg, .keys-page td');
+    const question = (await textOf(page, '.question-line')).slice(0, 20);
+    for (const format of ['a4', 'letter'] as const) {
+      const { pages, text } = await onPaper(page, { format });
+      expect([format, pages]).toEqual([format, 1]);
+      expect(text).toContain(question);
+      expect(text).not.toMatch(/Open in Map|Print alone|Clockwise|What is this\?/);
+    }
+    await page.close();
+  },
+);
 
 test('a hand-out is made of cells and of what is asked, ordered, and printed with a new page for each scale', async () => {
   const page = await stage.page('/keys/table?in=Bb&play=major');
@@ -88,42 +110,119 @@ test('a hand-out is made of cells and of what is asked, ordered, and printed wit
   await eventually(heads, (names) =>
     expect(names).toEqual([`B♭ major ${on}`, `F major ${on}`, `B♭ six-note blues ${on}`]),
   );
-  const file = join(stage.folder, 'handout.pdf');
-  const margin = { top: '12mm', bottom: '12mm', left: '12mm', right: '12mm' };
-  const pages = async () => {
-    await page.pdf({ format: 'a4', path: file, margin });
-    return /Pages:\s+(\d+)/.exec(execFileSync('pdfinfo', [file], { encoding: 'utf8' }))?.[1];
-  };
-  expect(await pages()).toBe('2');
-  const printed = execFileSync('pdftotext', ['-layout', '-f', '2', '-l', '2', file, '-'], {
-    encoding: 'utf8',
-  });
+  const { pages, text: printed } = await onPaper(page, { from: 2 });
+  expect(pages).toBe(2);
   expect(printed).toContain('B♭ six-note blues');
   expect(printed).not.toContain('Add what is asked');
   await page.select('.handout-list select', 'each');
-  await eventually(pages, (count) => expect(count).toBe('3'));
+  await eventually(
+    () => onPaper(page),
+    (paper) => expect(paper.pages).toBe(3),
+  );
   await page.close();
 });
 
-test('tab and drawing are handed out as files', async () => {
-  const page = await stage.page(SHORT);
-  await sees(page, 'major pentatonic');
+/** Lets a page hand out files; gives what one of a name holds once it is there. */
+async function filesOf(page: Page): Promise<(name: string) => Promise<string>> {
   const session = await page.createCDPSession();
   await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: stage.folder });
-  const shown = await textOf(page, '.line-tab');
-  await click(page, 'Tab file');
-  await click(page, 'Drawing file');
-  const name = 'Play-major-pentatonic-in-E-flat-on-Mara-s-low-E-flat-harmonica-one-octave-up-and';
-  const wait = async (file: string) => {
+  return async (name) => {
+    const file = join(stage.folder, name);
     for (let i = 0; i < 50 && !existsSync(file); i += 1)
       await new Promise((resolve) => setTimeout(resolve, 100));
     return readFileSync(file, 'utf8');
   };
-  expect((await wait(join(stage.folder, `${name}.txt`))).replace(/\s+/g, ' ')).toContain(shown);
-  const svg = await wait(join(stage.folder, `${name}.svg`));
+}
+
+/** What a press of “Print alone” puts on paper. */
+async function printedAlone(page: Page, press: () => Promise<void>): ReturnType<typeof onPaper> {
+  await page.evaluate(() => {
+    window.print = () => undefined;
+  });
+  await press();
+  await page.waitForSelector('.print-alone');
+  const paper = await onPaper(page);
+  // Off the paper everything is as before.
+  await eventually(
+    () => page.$$('.print-alone, .prints-alone'),
+    (left) => expect(left).toEqual([]),
+  );
+  return paper;
+}
+
+test('tab and drawing are handed out as files, and the drawing is printed alone', async () => {
+  const page = await stage.page(SHORT);
+  await sees(page, 'major pentatonic');
+  const file = await filesOf(page);
+  const shown = await textOf(page, '.line-tab p');
+  await click(page, 'Files');
+  await click(page, 'Tab as a text file');
+  await click(page, 'Files');
+  await click(page, 'Drawing as a file');
+  const name = 'Play-major-pentatonic-in-E-flat-on-Mara-s-low-E-flat-harmonica-one-octave-up-and';
+  expect((await file(`${name}.txt`)).replace(/\s+/g, ' ')).toContain(shown);
+  const svg = await file(`${name}.svg`);
   expect(svg).toContain('<svg xmlns="http://www.w3.org/2000/svg"');
   expect(svg.match(/<g id="/g)!.length).toBe(
     await page.$$eval('.map-drawing .chip', (chips) => chips.length),
   );
+  const paper = await printedAlone(page, async () => {
+    await click(page, 'Files');
+    await click(page, 'Print the drawing alone');
+  });
+  expect(paper.pages).toBe(1);
+  expect(paper.text).toContain('Play major pentatonic in E♭');
+  expect(paper.text).not.toContain('In the scale');
   expect(stage.complaints()).toEqual([]);
+  await page.close();
+});
+
+test('the circle and the table of positions are handed out and printed alone, black on white in the dark too', async () => {
+  const page = await stage.page('/keys/circle?in=Eb&play=major', { dark: true });
+  await page.waitForSelector('.circle-key');
+  const file = await filesOf(page);
+  await click(page, 'Save as file: The circle from E♭');
+  const svg = await file('The-circle-from-E-flat.svg');
+  expect(svg).not.toMatch(/class=|var\(|tabindex/);
+  for (const key of ['E♭', 'B♭', 'F♯', 'Cm']) expect(svg).toContain(`>${key}<`);
+  // All inks are those of paper: no red, no green, whatever the screen shows.
+  const colours = new Set(svg.match(/(?:fill|stroke)="rgb\([^"]*\)"/g));
+  expect([...colours].filter((ink) => !/rgb\((\d+), \1, \1\)/.test(ink))).toEqual([]);
+  expect(colours.size).toBeGreaterThan(2);
+  const circle = await printedAlone(page, () => click(page, 'Print alone: The circle from E♭'));
+  expect(circle.pages).toBe(1);
+  expect(circle.text).toContain('The circle from E♭');
+  expect(circle.text).not.toContain('position of an instrument');
+
+  await click(page, 'Which one to take');
+  await page.waitForSelector('.keys-list td');
+  const title = 'Which diatonic harmonica to take for E♭ major';
+  await click(page, `Save as file: ${title}`);
+  const rows = (await file('Which-diatonic-harmonica-to-take-for-E-flat-major.csv')).trim().split('\r\n');
+  expect(rows.length).toBe(
+    await page.$eval('.keys-list', (table) => (table as HTMLTableElement).rows.length),
+  );
+  const table = await printedAlone(page, () => click(page, `Print alone: ${title}`));
+  // The first to take is one in its own key; the position stands in the second column.
+  expect(rows[1]).toMatch(/^"?E♭.*1st position/);
+  expect(table.text).toContain('1st position');
+  expect(table.text).toContain('12th position');
+  expect(table.text).not.toContain('Kind of instrument');
+  expect(stage.complaints()).toEqual([]);
+  await page.close();
+});
+
+test.each(['a4', 'letter'] as const)('a comparison is printed whole, on one page of %s', async (format) => {
+  const page = await stage.page(`${SHORT}&vs=play:dorian`);
+  await page.waitForSelector('.compare-table');
+  await page.waitForSelector('.print-both .MuiTable-root');
+  const { pages, text } = await onPaper(page, { format });
+  expect(pages).toBe(1);
+  for (const part of ['Beside it: Dorian', 'notes to be had', 'Notes kept', 'Leave out now'])
+    expect(text).toContain(part);
+  const tabs = await page.$$eval('.print-line b', (found) => found.map((e) => e.textContent ?? ''));
+  expect(tabs.length).toBe(11 + 15);
+  const words = (said: string) => said.replace(/[\s′″‴°]+/g, ' ').trim();
+  for (const tab of tabs) expect(words(text)).toContain(words(tab));
+  await page.close();
 });

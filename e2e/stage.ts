@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
@@ -61,7 +62,12 @@ export async function openStage(
       });
       page.on('pageerror', (error) => complaints.push(String(error)));
       await preparePage(page, look);
-      await page.goto(address + path, { waitUntil: 'networkidle0' });
+      await page.goto(address + path);
+      // A page stands when it has something in it and waits for nothing more.
+      await page.waitForFunction(() => {
+        const main = document.querySelector('main');
+        return main !== null && main.childElementCount > 0 && !main.querySelector('.loading');
+      });
       return page;
     },
     complaints: () => complaints,
@@ -135,7 +141,7 @@ export function shows(page: Page, selector: string, text: string): Promise<void>
 /** Clicks a button or link by its text. */
 export async function click(page: Page, text: string): Promise<void> {
   const element = await page.waitForSelector(
-    `::-p-xpath(//*[self::button or self::a][normalize-space()="${text}"])`,
+    `::-p-xpath(//*[self::button or self::a or @role="menuitem"][normalize-space()="${text}"])`,
     { timeout: PATIENCE },
   );
   await element!.click();
@@ -178,5 +184,38 @@ export async function barriers(page: Page): Promise<string[]> {
     return [...violations.filter((v) => v.impact === 'serious' || v.impact === 'critical'), ...invisible]
       .filter(({ nodes }) => nodes.length > 0)
       .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`);
+  });
+}
+
+/** What comes out on paper with margins of 12 mm: how many pages, and their text. @param from first page of the text */
+export async function onPaper(
+  page: Page,
+  { format = 'a4', from = 1 }: { format?: 'a4' | 'letter'; from?: number } = {},
+): Promise<{ pages: number; text: string }> {
+  const file = join(tmpdir(), `same-song-${process.pid}.pdf`);
+  const margin = { top: '12mm', bottom: '12mm', left: '12mm', right: '12mm' };
+  await page.pdf({ format, path: file, margin, printBackground: true });
+  const info = execFileSync('pdfinfo', [file], { encoding: 'utf8' });
+  const text = execFileSync('pdftotext', ['-layout', '-f', String(from), file, '-'], { encoding: 'utf8' });
+  rmSync(file);
+  return { pages: Number(/Pages:\s+(\d+)/.exec(info)![1]), text };
+}
+
+/** What is written smaller than 11 px on a page, drawings included, with its size. */
+export function smallWriting(page: Page): Promise<string[]> {
+  return page.evaluate(() => {
+    const found: string[] = [];
+    const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    while (texts.nextNode()) {
+      const text = texts.currentNode.textContent?.trim() ?? '';
+      const element = texts.currentNode.parentElement!;
+      const isShown = element.getClientRects().length > 0 && !element.closest('.unseen, title, .print-sheet');
+      if (text === '' || !isShown) continue;
+      const drawn = element instanceof SVGGraphicsElement ? element.getScreenCTM() : null;
+      const scale = drawn ? Math.hypot(drawn.a, drawn.b) : 1;
+      const size = scale * Number.parseFloat(getComputedStyle(element).fontSize);
+      if (size < 10.95) found.push(`${text} at ${size.toFixed(1)}`);
+    }
+    return found;
   });
 }

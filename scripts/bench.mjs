@@ -10,12 +10,16 @@ say('Measuring; a ratio of at most 1 keeps within what it is held against …');
 const { solverRatios } = await import('./bench/solver.mjs');
 const { routeRatios } = await import('./bench/routes.mjs');
 const { repaintRatios } = await import('./bench/page.mjs');
+const { songRatios } = await import('./bench/songs.mjs');
 const { sizeRatios, startRatio } = await import('./bench/web.mjs');
+const { listRatios } = await import('./bench/lists.mjs');
 const ratios = [
   ...(await solverRatios()),
   ...(await routeRatios()),
+  ...(await songRatios()),
   ...sizeRatios(),
   await startRatio(),
+  ...(await listRatios()),
   ...(await repaintRatios()),
 ];
 process.stdout.write(`${JSON.stringify({ ratios }, null, 2)}\n`);

@@ -39,11 +39,16 @@ export const SHOTS = [
   map('anglo', 11, 'in=G&play=major&range=2&dir=up&with=across', 5),
   map('dulcimer', 12, 'in=C&play=major&dir=both', 6),
   map('harp', 13, 'in=A&play=harmonic-minor&range=1', 6),
-  map('drum', 14, 'in=D&play=minor-pentatonic&as=anchor&dir=up', 2),
   {
     name: 'compare',
     path: `/map?on=${LOW_E_FLAT}&in=Bb&play=major&dir=up&vs=play:mixolydian`,
     ready: '.compare-table',
+  },
+  { name: 'songs', path: '/songs', ready: '.songs-list' },
+  {
+    name: 'song',
+    path: `/songs/${id(502)}?on=${LOW_E_FLAT}&by=5&at=n3`,
+    ready: '.system-note',
   },
   { name: 'keys-table', path: `/keys/table?on=${LOW_E_FLAT}&in=Bb&play=major`, ready: '.strips' },
   {
@@ -67,6 +72,5 @@ export const SHOTS = [
     path: `/keys/chords?on=${LOW_E_FLAT}&in=Bb&play=minor-pentatonic&bar=4`,
     ready: '.lesson-drawing .chip',
   },
-  { name: 'cabinet-add', path: '/cabinet/new?kind=whistle', ready: '.add-families' },
   { name: 'cabinet', path: `/cabinet/${B_FLAT}`, ready: '.editor-drawing .chip' },
 ];

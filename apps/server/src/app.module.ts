@@ -5,6 +5,7 @@ import type { Config } from './config.ts';
 import { DatabaseModule } from './database/database.module.ts';
 import { RecordsModule } from './records/records.module.ts';
 import type { OpenDatabase } from './database/openDatabase.ts';
+import { FilesModule } from './files/files.module.ts';
 import { HealthController } from './health.controller.ts';
 
 @Module({})
@@ -16,6 +17,7 @@ export class AppModule {
         DatabaseModule.of(database),
         ThrottlerModule.forRoot([{ ttl: 60_000, limit: config.requestsPerMinute }]),
         RecordsModule,
+        FilesModule,
       ],
       controllers: [HealthController],
       providers: [{ provide: APP_GUARD, useClass: ThrottlerGuard }],

@@ -3,7 +3,7 @@ import type { NestExpressApplication } from '@nestjs/platform-express';
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
 import { constants } from 'node:zlib';
 import compression from 'compression';
-import { json, type NextFunction, type Request, type Response } from 'express';
+import { json, raw, type NextFunction, type Request, type Response } from 'express';
 import { AppModule } from './app.module.ts';
 import { refuseDeep } from './common/depth.ts';
 import { ErrorFilter } from './common/error.filter.ts';
@@ -15,8 +15,8 @@ import { openDatabase } from './database/openDatabase.ts';
 import { demoData } from './demo/demoData.ts';
 import { securityHeaders, serveWeb } from './web.ts';
 
-/** A whole data set may be imported at once; everything else is small. */
-const BODY_LIMIT = { import: '20mb', other: '256kb' };
+/** A whole data set may be imported at once, files of songs and songs to be written may be long; all else is small. */
+const BODY_LIMIT = { import: '20mb', file: '13mb', write: '13mb', song: '8mb', other: '256kb' };
 
 /** A good deal smaller than the default, at hardly more work; beyond it the work doubles for next to nothing. */
 const BROTLI_QUALITY = 6;
@@ -37,6 +37,9 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
     app.use(compression({ brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: BROTLI_QUALITY } } }));
     app.use(gate(config.host, config.allowedHosts));
     app.use('/api/data/import', json({ limit: BODY_LIMIT.import, strict: false }));
+    app.use('/api/files/read', raw({ type: () => true, limit: BODY_LIMIT.file }));
+    app.use('/api/files/write', json({ limit: BODY_LIMIT.write }));
+    app.use('/api/songs', json({ limit: BODY_LIMIT.song }));
     app.use(json({ limit: BODY_LIMIT.other }));
     app.use('/api', refuseDeep, keepNothing);
     app.setGlobalPrefix('api');

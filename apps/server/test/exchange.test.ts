@@ -114,7 +114,7 @@ describe('the whole data set', () => {
           field: string;
         }[]
       ).map((p) => p.field);
-    expect(await fieldsOf({ ...file, songs: [] })).toEqual(['songs']);
+    expect(await fieldsOf({ ...file, tunes: [] })).toEqual(['tunes']);
     const odd = { ...file, instruments: [{ ...file.instruments[0], colour: 'red' }] };
     expect(await fieldsOf(odd)).toEqual(['instruments.0.colour']);
   });

@@ -115,6 +115,7 @@ test('a file of three thousand records goes in whole, and one wrong record among
       name: `instrument ${n}`,
     })),
     questions: [],
+    arrangements: [],
   };
   const wrong = { ...many, instruments: many.instruments.with(2999, { ...many.instruments[2999]!, a4: 1 }) };
   const refused = await api().post('/api/data/import?apply=true').send(wrong).expect(422);

@@ -19,6 +19,8 @@ const fileOf = (instruments: readonly object[]) => ({
   questions: [],
   progressions: [],
   layouts: [],
+  songs: [],
+  arrangements: [],
   settings: DEFAULT_SETTINGS,
 });
 

@@ -44,6 +44,18 @@ const router = createBrowserRouter([
         lazy: fetchedAhead(async () => ({ Component: (await import('./keys/KeysPage.tsx')).KeysPage })),
       },
       {
+        path: 'songs',
+        errorElement: <TroublePage />,
+        HydrateFallback: () => null,
+        lazy: fetchedAhead(async () => ({ Component: (await import('./songs/SongsPage.tsx')).SongsPage })),
+      },
+      {
+        path: 'songs/:id',
+        errorElement: <TroublePage />,
+        HydrateFallback: () => null,
+        lazy: fetchedAhead(async () => ({ Component: (await import('./songs/SongPage.tsx')).SongPage })),
+      },
+      {
         path: 'cabinet/:id?',
         errorElement: <TroublePage />,
         HydrateFallback: () => null,

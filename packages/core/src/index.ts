@@ -1,13 +1,15 @@
 /** All that the web, the server and the browser tests take from core. */
 
 // Answers and their problems
-export { ok, fail, expectOk, under, shown, type Problem } from './result.ts';
+export { ok, fail, expectOk, under, shown, isRecord, type Problem, type Result } from './result.ts';
 export { counted, withArticle } from './words.ts';
 export { found } from './search.ts';
 
 // Pitches and scales
-export { A4_RANGE, PITCH_RANGE, centsFromStandard, type Pitch } from './pitch/pitch.ts';
+export { A4_RANGE, PITCH_RANGE, pitchClass, centsFromStandard, type Pitch } from './pitch/pitch.ts';
 export {
+  letterAbove,
+  spellAs,
   noteCode,
   notePitchClass,
   noteText,
@@ -18,9 +20,10 @@ export {
   type NamingStyle,
   type NoteName,
 } from './pitch/noteName.ts';
-export { keySignature } from './pitch/keySignature.ts';
+export { keySignature, majorTonic, signatureSigns } from './pitch/keySignature.ts';
+export { LETTERS, type Letter } from './pitch/noteName.ts';
 export { SCALE_GROUPS } from './scale/catalogue.ts';
-export { CHROMATIC_DEGREE_NAMES } from './scale/degree.ts';
+export { CHROMATIC_DEGREE_NAMES, MAJOR_STEPS } from './scale/degree.ts';
 export { againstMajor, formulaText } from './scale/formula.ts';
 export {
   SCALES,
@@ -78,7 +81,8 @@ export {
 export { withLayout } from './instrument/withLayout.ts';
 
 // Lines, time and routes
-export { QUARTER } from './time/ticks.ts';
+export { commonMeasure, QUARTER, quarters, type Ticks } from './time/ticks.ts';
+export { countedMetre } from './time/metre.ts';
 export { DIRECTIONS, type Direction, type LineNote } from './route/line.ts';
 export { BEST_OCTAVE, type LineRange, type Place } from './route/range.ts';
 export { WEIGHT_RANGE, defaultPreferences, type Preferences } from './route/preferences.ts';
@@ -110,7 +114,13 @@ export type { AlternativeView, LineView } from './map/lineView.ts';
 export type { NotationOptions } from './map/notation.ts';
 export { keyFacts } from './map/keyFacts.ts';
 export { adjusted, type Adjustment } from './keys/adjusted.ts';
-export { octavesInFull, type Demands, type KeyCell, type OctaveInFull } from './keys/keyCell.ts';
+export {
+  octavesInFull,
+  settingsBetween,
+  type Demands,
+  type KeyCell,
+  type OctaveInFull,
+} from './keys/keyCell.ts';
 export { keyTable, type KeyTable } from './keys/keyTable.ts';
 export {
   everythingFor,
@@ -128,21 +138,15 @@ export { alternatesOf, type AlternateRow, type Candidate } from './alternates/al
 export { chipShape } from './scene/chip.ts';
 export { elementOf } from './scene/element.ts';
 export type { GroupShape, Ink, Scene, Shape } from './scene/scene.ts';
-export { sceneToSvg } from './scene/svg.ts';
+export { PRINT_PALETTE, sceneToSvg } from './scene/svg.ts';
 export { CLEFS, type Clef, type ClefId } from './staff/clefs.ts';
 export type { Staff, StaffNote } from './staff/staff.ts';
 
 // What is kept and exchanged
 export { mergeFields, type Merge } from './records/merge.ts';
 export { checkLayoutFile, layoutFile, layoutFileSchema } from './records/layoutFile.ts';
-export {
-  checkContent,
-  contentSchema,
-  recordKind,
-  RECORD_KIND_IDS,
-  type ContentOf,
-  type RecordKindId,
-} from './records/kinds.ts';
+export { checkContent, contentSchema, recordKind, type ContentOf } from './records/kinds.ts';
+export { KIND_NAMES, RECORD_KIND_IDS, recordTitle, type RecordKindId } from './records/kindNames.ts';
 export type { Kept } from './records/recordKind.ts';
 export {
   checkExchange,
@@ -161,3 +165,61 @@ export {
   type Settings,
   type ThemeChoice,
 } from './settings/settings.ts';
+
+// Songs
+export {
+  soundingPitch,
+  spelledAt,
+  spelledIn,
+  spelledText,
+  staffStep,
+  type SpelledPitch,
+} from './pitch/spelledPitch.ts';
+export {
+  barAt,
+  barStarts,
+  holdingAt,
+  melodyOf,
+  writtenLength,
+  NOTE_MARKS,
+  type Bar,
+  type NoteMark,
+  type Part,
+  type Song,
+  type SongChord,
+  type SongKey,
+  type SongMetre,
+  type SongNote,
+  type Syllable,
+  type Tempo,
+  type Tuplet,
+  type Voice,
+} from './song/song.ts';
+export { checkSong } from './song/checkSong.ts';
+export { SONG_LIMITS } from './song/songShape.ts';
+export { played, unfoldedTimes, type Played, type PlayedNote } from './song/played.ts';
+export { fifthsOfSongKey } from './song/songKey.ts';
+export { valueOf, writtenBars, type WrittenEvent, type WrittenValue } from './song/notation.ts';
+export {
+  arranged,
+  checkPlan,
+  plainPlan,
+  TRANSPOSE_RANGE,
+  type ArrangementPlan,
+  type Decision,
+} from './song/arrangement.ts';
+export { melodyLine, metreOfSong } from './song/songLine.ts';
+export { songAlternatives, songView, type Offer, type SongMissing, type SongView } from './song/songView.ts';
+export { songKeys, type SongKeyFit } from './song/songKeys.ts';
+export { movedTonic, transposed } from './song/transpose.ts';
+export { PLAN_PARAMS, planFromLink, planToLink } from './song/planLink.ts';
+export { readTabLine, type TabItem } from './tab/tabLine.ts';
+export {
+  checkTension,
+  TENSION_LIMITS,
+  type Tension,
+  type TensionCheck,
+  type TensionLimits,
+} from './tension/tension.ts';
+export { songFromLine } from './song/songFromLine.ts';
+export { keepIds } from './song/keepIds.ts';

@@ -205,6 +205,7 @@ figures('dulcimer', 'd3-a3-d4', [
   ['spans', ['melody.2/r'], 0, { from: ['melody.1/r'], carried: '1' }],
   ['spans', ['middle.1/r', 'melody.4/m'], 2],
   ['spans', ['middle.1/r', 'melody.2/m'], 0],
+  ['spans', ['bass.0', 'melody.5/i'], 0],
   ['slides', ['melody.2/r'], 1, { from: ['melody.1/r'] }],
   ['slides', ['middle.1/r'], 0.5, { from: ['melody.1/r'] }],
   ['slides', ['melody.1/r'], 0, { from: ['melody.1/r'] }],

@@ -4,7 +4,8 @@ import { defaultQuestion } from '../src/question/question.ts';
 import { checkLayoutFile, layoutFile } from '../src/records/layoutFile.ts';
 import { expectOk } from '../src/result.ts';
 import { checkSettings, DEFAULT_SETTINGS } from '../src/settings/settings.ts';
-import { openInstrument, specFromPreset, type ExchangeFile } from '@same-song/core';
+import { openInstrument, plainPlan, specFromPreset, type ExchangeFile } from '@same-song/core';
+import { songOf } from './samples/song.ts';
 
 const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 
@@ -30,6 +31,19 @@ function file(): ExchangeFile {
       family,
       name: 'Ours',
       layout: instruments[n]!.layout,
+    })),
+    songs: [{ id: id(400), ...songOf('C4 D4~ | D4 E4') }],
+    arrangements: FAMILY_IDS.map((family, n) => ({
+      id: id(500 + n),
+      name: 'Ours',
+      songId: id(400),
+      instrumentId: id(n),
+      plan: {
+        ...plainPlan(families[family]),
+        transpose: -5,
+        pins: [{ noteId: 'n1', wayId: 'any' }],
+        decisions: [{ noteId: 'n2', kind: 'move' as const, by: 12 }],
+      },
     })),
     settings: DEFAULT_SETTINGS,
   };
@@ -95,7 +109,7 @@ test('lists that are left out are empty, and what is none of a file’s parts is
   const { progressions, layouts, ...fewer } = file();
   expect(progressions.length * layouts.length).toBeGreaterThan(0);
   expect(expectOk(checkExchange(fewer))).toMatchObject({ progressions: [], layouts: [] });
-  expect(checkExchange({ ...file(), songs: [] })).toMatchObject({ problems: [{ field: 'songs' }] });
+  expect(checkExchange({ ...file(), tunes: [] })).toMatchObject({ problems: [{ field: 'tunes' }] });
 });
 
 test('a record with a field that is none of its kind is refused there', () => {

@@ -52,7 +52,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
         if (result.ok) expect(result.value.ways.length).toBeGreaterThan(0);
         else soundProblems(result.problems);
       }),
-      { numRuns: 150 },
+      { numRuns: 75 },
     );
   });
 
@@ -63,7 +63,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
         if (!result.ok) soundProblems(result.problems);
         else expect(result.value.ways.length).toBeGreaterThan(0);
       }),
-      { numRuns: 150 },
+      { numRuns: 75 },
     );
   });
 
@@ -129,7 +129,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
         expect(position).toBeGreaterThanOrEqual(0);
         expect(position).toBeLessThanOrEqual(typed.length);
       }),
-      { numRuns: 120 },
+      { numRuns: 60 },
     );
   });
 
@@ -155,7 +155,7 @@ describe('anything at all', () => {
         const result = take(value);
         if (!result.ok) soundProblems(result.problems!);
       }),
-      { numRuns: 200 },
+      { numRuns: 100 },
     );
   });
 
@@ -176,7 +176,7 @@ describe('anything at all', () => {
       fc.property(texts, (text) => {
         expect(read(text)).toBeDefined();
       }),
-      { numRuns: 300 },
+      { numRuns: 150 },
     );
   });
 });

@@ -9,6 +9,12 @@ import {
   type InstrumentSpec,
 } from '../src/instrument/instrument.ts';
 import { parsePitch } from '../src/pitch/noteName.ts';
+import {
+  checkQuestion,
+  defaultQuestion,
+  type Question,
+  type StoredQuestion,
+} from '../src/question/question.ts';
 import { expectOk } from '../src/result.ts';
 import { aboveHome, type Key } from '../src/scale/scale.ts';
 import { UNHURRIED, type NoteTiming } from '../src/time/noteTiming.ts';
@@ -37,6 +43,12 @@ export function ableInstrument(family: string, preset: string): Instrument {
 export function prefer(family: string, preset?: string, rest: Partial<Preferences> = {}): Preferences {
   const first = familyById(family)!.preferences[0]!.id;
   return { preset: preset ?? first, weights: {}, playingOptions: {}, ...rest };
+}
+
+/** What is asked of an instrument where nothing is said but some of it. */
+export function questionOf(on: Instrument, asked: Partial<StoredQuestion>): Question {
+  const base = { ...defaultQuestion(on.family, on), preferences: prefer(on.family.id), ...asked };
+  return expectOk(checkQuestion(on.family, base));
 }
 
 /** The route of pitches of a quarter each, or of a whole line. */

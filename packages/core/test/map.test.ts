@@ -83,7 +83,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
           expect([note.degree, note.role]).toEqual([way.degree, way.role]);
         }
       }),
-      { numRuns: 40 },
+      { numRuns: 20 },
     );
   });
 
@@ -93,7 +93,9 @@ describe.each(FAMILY_IDS)('%s', (id) => {
         const view = mapView(instrument, question, how);
         for (const way of view.ways) {
           const cents = 1200 * Math.log2(way.hz / instrument.spec.a4) - 100 * (way.pitch - 69);
-          expect(cents).toBeCloseTo(way.cents, 4);
+          // A blue third is aimed at the middle of its semitone.
+          const aimed = way.between?.startsWith('Hold it between') ? 50 : 0;
+          expect(cents).toBeCloseTo(way.cents + aimed, 4);
         }
         for (const note of view.line.filter((n) => n.tab !== undefined))
           expect(expectOk(instrument.parseTab(note.tab!, how.dialect)).id).toBe(note.wayId);
@@ -158,7 +160,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
           stored,
         );
       }),
-      { numRuns: 60 },
+      { numRuns: 30 },
     );
   });
 });

@@ -57,7 +57,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
         expect(there.todo).toHaveLength(changed.length + added.length);
         expect(switchKeys(instrument, from, from, notation)).toMatchObject({ todo: [], drop: [], take: [] });
       }),
-      { numRuns: 25 },
+      { numRuns: 15 },
     );
   });
 
@@ -136,7 +136,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
           }
         },
       ),
-      { numRuns: 60 },
+      { numRuns: 30 },
     );
   });
 
@@ -201,7 +201,7 @@ describe('scales over chords', () => {
         expect(fit.covers).toBeLessThanOrEqual(1);
         expect(suitableScales(progression).scales.length).toBeGreaterThan(20);
       }),
-      { numRuns: 40 },
+      { numRuns: 20 },
     );
   });
 });
@@ -224,7 +224,7 @@ describe('what a set of notes makes', () => {
           if (i > 0) expect(distance(fits[i - 1]!)).toBeLessThanOrEqual(distance(fit));
         }
       }),
-      { numRuns: 60 },
+      { numRuns: 30 },
     );
   });
 

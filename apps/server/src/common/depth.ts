@@ -6,7 +6,7 @@ export const DEEPEST = 24;
 
 /** Refuses bodies nested so deep that a walk over them could run out of stack, before anything walks over them. */
 export function refuseDeep(request: Request, response: Response, next: NextFunction): void {
-  if (!isDeeper(request.body, DEEPEST)) return next();
+  if (Buffer.isBuffer(request.body) || !isDeeper(request.body, DEEPEST)) return next();
   const message = `This is nested more than ${DEEPEST} deep, which nothing here is.`;
   const body: ErrorBody = { status: 400, code: 'bad-request', message, problems: [] };
   response.status(400).json(body);

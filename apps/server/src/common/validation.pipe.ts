@@ -9,16 +9,15 @@ export function validationPipe(): ValidationPipe {
     whitelist: true,
     forbidNonWhitelisted: true,
     stopAtFirstError: true,
-    exceptionFactory: (errors) => invalid(errors.flatMap((error) => problemsOf(error, ''))),
+    exceptionFactory: (errors) => invalid(errors.flatMap(problemsOf)),
   });
 }
 
-function problemsOf(error: ValidationError, prefix: string): Problem[] {
-  const field = prefix + error.property;
-  const own = Object.entries(error.constraints ?? {}).map(([rule, message]) => ({
-    field,
-    wrong: shown(error.value),
-    message: rule === 'whitelistValidation' ? `There is no field “${shown(error.property)}”.` : message,
+/** Classes of requests are flat; what lies deeper is checked by the kind of record. */
+function problemsOf({ property, value, constraints = {} }: ValidationError): Problem[] {
+  return Object.entries(constraints).map(([rule, message]) => ({
+    field: property,
+    wrong: shown(value),
+    message: rule === 'whitelistValidation' ? `There is no field “${shown(property)}”.` : message,
   }));
-  return [...own, ...(error.children ?? []).flatMap((child) => problemsOf(child, `${field}.`))];
 }

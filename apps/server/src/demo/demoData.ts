@@ -3,14 +3,18 @@ import {
   EXCHANGE_FORMAT,
   EXCHANGE_VERSION,
   defaultQuestion,
+  expectOk,
   familyById,
   openInstrument,
+  plainPlan,
   specFromPreset,
   type Capability,
   type Exchanged,
   type ExchangeFile,
   type StoredQuestion,
 } from '@same-song/core';
+import { readAbc } from '@same-song/formats';
+import { LICKS, longDance, TUNES } from './tunes.ts';
 
 /** Ids of the demo records: fixed, so that links to them stay good and a second import changes nothing. */
 const id = (n: number) => `5a3e5046-0000-4000-8000-${String(n).padStart(12, '0')}`;
@@ -238,6 +242,33 @@ const LAYOUTS = [
   { name: 'Like the lantern drum', like: INSTRUMENTS.findIndex(({ family }) => family === 'drum') },
 ];
 
+/** Every tune is well-formed ABC, or the demo could not be made. */
+function songs(): readonly Exchanged<'songs'>[] {
+  return [...TUNES, longDance(), ...LICKS].map((abc, index) => {
+    const [read] = readAbc(abc);
+    return { id: id(500 + index), ...expectOk(read!).song };
+  });
+}
+
+/** Arrangements to begin with: a song by its number, an instrument by its place, and how far the song is moved. */
+const ARRANGED = [
+  { song: 0, on: 0, transpose: -4, name: 'Lanterns, for Mara’s low harmonica' },
+  {
+    song: 2,
+    on: INSTRUMENTS.findIndex(({ family }) => family === 'anglo'),
+    transpose: 2,
+    name: 'Net menders, squeezed',
+  },
+];
+
+function arrangement(
+  { song, on, transpose, name }: (typeof ARRANGED)[number],
+  index: number,
+): Exchanged<'arrangements'> {
+  const plan = { ...plainPlan(familyById(INSTRUMENTS[on]!.family)!), transpose };
+  return { id: id(600 + index), name, songId: id(500 + song), instrumentId: id(on + 1), plan };
+}
+
 /** The demo data as a file that the ordinary import reads. */
 export function demoData(): ExchangeFile {
   return {
@@ -250,6 +281,8 @@ export function demoData(): ExchangeFile {
       const { family, layout } = instrument(INSTRUMENTS[like]!, like);
       return { id: id(400 + index), family, name, layout };
     }),
+    songs: songs(),
+    arrangements: ARRANGED.map(arrangement),
     settings: DEFAULT_SETTINGS,
   };
 }

@@ -73,7 +73,9 @@ export class RecordsService {
     })) as unknown as readonly (Listed & { readonly seq: number; readonly readable: 0 | 1 })[];
     const items = rows
       .slice(0, limit)
-      .map(({ seq: _, readable, ...item }) => (readable ? item : { ...item, broken: true as const }));
+      .map(({ seq: _, readable, ...item }) =>
+        readable ? unpacked(kind, item) : { ...item, broken: true as const },
+      );
     return { items, next: rows.length > limit ? rows[limit - 1]!.seq : null };
   }
 
@@ -216,12 +218,20 @@ export class RecordsService {
       links.map(({ fromId }) => fromId),
       transaction,
     );
+    // What else they refer to stands as it is.
+    const beside = await this.#links.findAll({ where: { fromId: [...referring.keys()] }, transaction });
+    const standing = await this.find(
+      beside.map(({ toId }) => toId),
+      transaction,
+    );
+    const referred = (other: string, at: string) => {
+      if (other === kind && at === id) return content;
+      const found = standing.get(at);
+      return found?.kind === other ? found.content : undefined;
+    };
     const broken = [...referring.values()].filter((record) => {
       if (record.binnedAt) return false;
-      const sound = checkContent(record.kind as RecordKindId, record.content, (other, at) =>
-        other === kind && at === id ? content : undefined,
-      );
-      return !sound.ok;
+      return !checkContent(record.kind as RecordKindId, record.content, referred).ok;
     });
     if (broken.length === 0) return;
     const names = broken.map(({ title }) => `“${title}”`).join(', ');
@@ -259,4 +269,19 @@ function isReadable({ content }: RecordModel): boolean {
 
 function answer({ id, version, content }: RecordModel): Answer {
   return { ...content, id, version };
+}
+
+/** SQLite hands out lists and objects within a content as text. */
+function unpacked(kind: RecordKindId, item: Listed): Listed {
+  const { listed, fields } = recordKind(kind);
+  const packed = listed.filter((field) => {
+    const { type } = fields[field] as { type?: string };
+    return type === 'array' || type === 'object';
+  });
+  const values = item as unknown as Readonly<Record<string, unknown>>;
+  const read = packed.map((field) => {
+    const value = values[field];
+    return [field, typeof value === 'string' ? (JSON.parse(value) as unknown) : value];
+  });
+  return { ...item, ...(Object.fromEntries(read) as object) };
 }

@@ -5,6 +5,7 @@ import {
   type InstrumentSpec,
   type Kept,
   type RecordKindId,
+  type Song,
 } from '@same-song/core';
 import { request } from './client.ts';
 
@@ -15,6 +16,8 @@ export type InstrumentRecord = RecordOf<'instruments'>;
 export type QuestionRecord = RecordOf<'questions'>;
 export type ProgressionRecord = RecordOf<'progressions'>;
 export type LayoutRecord = RecordOf<'layouts'>;
+export type SongRecord = RecordOf<'songs'>;
+export type ArrangementRecord = RecordOf<'arrangements'>;
 
 export type Which = 'kept' | 'binned';
 
@@ -88,9 +91,20 @@ export function recordsOf<K extends RecordKindId>(kind: K) {
     return useQuery({ queryKey: [kind, which], queryFn: () => withContents(client, kind, which), enabled });
   };
 
-  /** Without contents: ids, versions and titles. */
+  /** Without contents: ids, versions, titles, and the small fields that the kind lists. */
   const useTitles = (which: Which) =>
-    useQuery({ queryKey: titlesKey(kind, which), queryFn: () => wholeList(kind, which) });
+    useQuery({
+      queryKey: titlesKey(kind, which),
+      queryFn: () => wholeList(kind, which) as Promise<readonly (Listed & Partial<ContentOf<K>>)[]>,
+    });
+
+  /** One of them; null where there is none of this id. */
+  const useOne = (id: string | undefined) =>
+    useQuery({
+      queryKey: [kind, 'kept', 'one', id],
+      queryFn: async () => (await contentsOf<RecordOf<K>>(kind, [{ id: id! }]))[0] ?? null,
+      enabled: id !== undefined,
+    });
 
   const useChange = <Input, Output>(change: (input: Input) => Promise<Output>) => {
     const client = useQueryClient();
@@ -109,6 +123,7 @@ export function recordsOf<K extends RecordKindId>(kind: K) {
     kind,
     useList,
     useTitles,
+    useOne,
     useAdd: () => useChange((content: ContentOf<K>) => request<RecordOf<K>>('POST', `/${kind}`, content)),
     useSave: () =>
       useChange(({ id, version, content }: Kept & { content: ContentOf<K> }) =>
@@ -126,8 +141,15 @@ export const instruments = recordsOf('instruments');
 export const questions = recordsOf('questions');
 export const layouts = recordsOf('layouts');
 export const progressions = recordsOf('progressions');
+export const songs = recordsOf('songs');
+export const arrangements = recordsOf('arrangements');
 
 /** The content of an instrument record, without what the server adds. */
 export function specOf({ id: _, version: __, ...spec }: InstrumentRecord): InstrumentSpec {
   return spec;
+}
+
+/** A song without what the server adds. */
+export function songOf({ id: _, version: __, ...song }: SongRecord): Song {
+  return song;
 }

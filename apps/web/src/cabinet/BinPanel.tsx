@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { recordKind, RECORD_KIND_IDS, type RecordKindId } from '@same-song/core';
+import { KIND_NAMES, RECORD_KIND_IDS, type RecordKindId } from '@same-song/core';
 import { recordsOf } from '../api/records.ts';
 import { notify } from '../frame/notice.ts';
 
@@ -20,7 +20,7 @@ function BinnedRecords({ kind }: { kind: RecordKindId }) {
   const records = recordsOf(kind);
   const { data, isError } = records.useTitles('binned');
   const { mutateAsync: restore } = records.useRestore();
-  const { many } = recordKind(kind);
+  const { many } = KIND_NAMES[kind];
   const putBack = (id: string, title: string) =>
     restore(id).then(
       () => notify(`${title} is back.`),

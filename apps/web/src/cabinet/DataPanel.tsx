@@ -1,18 +1,29 @@
 import Button from '@mui/material/Button';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { recordKind, RECORD_KIND_IDS, type ExchangeFile, type Problem } from '@same-song/core';
+import { KIND_NAMES, RECORD_KIND_IDS, type ExchangeFile, type Problem } from '@same-song/core';
 import { RequestError } from '../api/client.ts';
 import { notify } from '../frame/notice.ts';
 import { remember, type Change } from '../frame/undo.ts';
 import { importFile, tryImport, type ImportReport, type KindReport } from './importing.ts';
+import { canTakeRest, takeRest } from './salvaging.ts';
 
 /** A file that was read and what it would do. */
 interface Preview {
   readonly name: string;
   readonly file: ExchangeFile;
   readonly report: ImportReport;
+  /** Names of what is left out, since it is refused. */
+  readonly left: readonly string[];
 }
+
+/** A file as it was chosen. */
+interface Given {
+  readonly name: string;
+  readonly file: object;
+}
+
+const LEFT_OUT = 'Left out, and still in your file:';
 
 /** Problems shown of a bad file; the rest are counted. */
 const PROBLEMS_SHOWN = 12;
@@ -21,20 +32,32 @@ const PROBLEMS_SHOWN = 12;
 export function DataPanel() {
   const [preview, setPreview] = useState<Preview | undefined>(undefined);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const [given, setGiven] = useState<Given | undefined>(undefined);
   const input = useRef<HTMLInputElement>(null);
   const client = useQueryClient();
 
   const read = async (chosen: File) => {
     setPreview(undefined);
     setProblems([]);
+    setGiven(undefined);
     try {
       const file = parse(await chosen.text());
+      setGiven({ name: chosen.name, file: file as object });
       const report = await tryImport(file);
-      setPreview({ name: chosen.name, file: file as ExchangeFile, report });
+      setPreview({ name: chosen.name, file: file as ExchangeFile, report, left: [] });
     } catch (error) {
       setProblems(problemsOf(error));
     } finally {
       if (input.current) input.current.value = '';
+    }
+  };
+
+  const readRest = async ({ name, file }: Given) => {
+    try {
+      setPreview({ name, ...(await takeRest(file, problems)) });
+      setProblems([]);
+    } catch (error) {
+      setProblems(problemsOf(error));
     }
   };
 
@@ -78,6 +101,11 @@ export function DataPanel() {
         />
       </p>
       {problems.length > 0 && <Problems problems={problems} />}
+      {given && canTakeRest(problems) && (
+        <Button variant="outlined" onClick={() => void readRest(given)}>
+          See the rest without these
+        </Button>
+      )}
       {preview && (
         <PreviewPart
           preview={preview}
@@ -131,16 +159,21 @@ function PreviewPart({
   onApply: () => void;
   onDrop: () => void;
 }) {
-  const { report } = preview;
+  const { report, left } = preview;
   const nothing =
     RECORD_KIND_IDS.every((kind) => report[kind].added.length + report[kind].changed.length === 0) &&
     report.settings === 'same';
   return (
     <section className="preview" aria-label="What the file would change">
       <h3>{preview.name}</h3>
-      {nothing && <p>Everything in this file is here already.</p>}
+      {left.length > 0 && (
+        <p>
+          {LEFT_OUT} {left.join(', ')}.
+        </p>
+      )}
+      {nothing && <p>Everything {left.length > 0 ? 'else ' : ''}in this file is here already.</p>}
       {RECORD_KIND_IDS.map((kind) => (
-        <KindList key={kind} title={recordKind(kind).many} report={report[kind]} />
+        <KindList key={kind} title={KIND_NAMES[kind].many} report={report[kind]} />
       ))}
       {report.settings === 'changed' && <p>The settings will be those of the file.</p>}
       <Button variant="contained" onClick={onApply} disabled={nothing}>

@@ -4,12 +4,13 @@ import { notify } from '../frame/notice.ts';
 
 /** The instrument was put into the bin, here or elsewhere; whatever was typed of it is still on the page. */
 export function InTheBin({ record }: { record: InstrumentRecord }) {
-  const { mutate: restore, isPending } = instruments.useRestore();
+  const { mutateAsync: restore, isPending } = instruments.useRestore();
+  // What follows hangs on the promise: once the instrument is back, this is no longer on the page.
   const putBack = () =>
-    restore(record.id, {
-      onSuccess: () => notify(`${record.name} is back in the cabinet.`),
-      onError: (error) => notify(error.message, { kind: 'error' }),
-    });
+    void restore(record.id).then(
+      () => notify(`${record.name} is back in the cabinet.`),
+      (error: Error) => notify(error.message, { kind: 'error' }),
+    );
   return (
     <p className="in-the-bin" role="status">
       This instrument lies in the bin.{' '}

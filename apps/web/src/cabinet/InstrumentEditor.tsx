@@ -12,18 +12,21 @@ import { later } from '../frame/later.tsx';
 import { notify } from '../frame/notice.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { remember } from '../frame/undo.ts';
-import { AlternatesPanel } from './AlternatesPanel.tsx';
 import { CapabilityFields } from './CapabilityFields.tsx';
 import { ElementTable } from './ElementTable.tsx';
 import { EditorHead } from './EditorHead.tsx';
 import { LayoutDrawing } from './LayoutDrawing.tsx';
-import { KeepLayout } from './KeepLayout.tsx';
-import { LayoutFiles } from './LayoutFiles.tsx';
 import { PitchStandardField } from './PitchStandardField.tsx';
 import { useDraft } from './useDraft.ts';
-import { InTheBin } from './InTheBin.tsx';
 import { useSaving } from './useSaving.ts';
 
+const AlternatesPanel = later(
+  'The choice of fingerings',
+  async () => (await import('./AlternatesPanel.tsx')).AlternatesPanel,
+);
+const InTheBin = later('What lies in the bin', async () => (await import('./InTheBin.tsx')).InTheBin);
+const KeepLayout = later('Keeping layouts', async () => (await import('./KeepLayout.tsx')).KeepLayout);
+const LayoutFiles = later('Layouts as files', async () => (await import('./LayoutFiles.tsx')).LayoutFiles);
 const ClashChoice = later('The choice', async () => (await import('./ClashChoice.tsx')).ClashChoice);
 
 /** One instrument: everything about it can be changed, and the drawing follows at once. */

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import type { Instrument } from '@same-song/core';
+import { FigureTools } from '../controls/FigureTools.tsx';
 import { pitchChip } from '../scene/pitchChip.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 
@@ -17,6 +18,7 @@ export function LayoutDrawing({ instrument, stale }: { instrument: Instrument; s
   return (
     <figure className={stale ? 'editor-drawing editor-drawing-stale' : 'editor-drawing'}>
       <SceneView scene={scene} label={`Drawing of ${instrument.description}`} />
+      <FigureTools title={instrument.description} />
       <figcaption>
         {instrument.description}
         {stale && ' · as it was before the change that is not right yet'} · dashed: marked as not possible

@@ -3,6 +3,9 @@ import { wrap, type Remote } from 'comlink';
 import { useCallback } from 'react';
 import {
   rankSuggestions,
+  type ArrangementPlan,
+  type Song,
+  type SongKeyFit,
   type InstrumentSpec,
   type NamingStyle,
   type NotationOptions,
@@ -254,6 +257,87 @@ export function useChordScene(
     ),
     enabled: subject !== undefined && roles !== undefined,
     ...lasting,
+  });
+}
+
+/** A song, and a key that changes with its content. */
+export interface AskedSong {
+  readonly key: string;
+  readonly song: Song;
+}
+
+/** A song on an instrument. */
+export function useSongView(
+  subject: Subject | undefined,
+  asked: AskedSong | undefined,
+  plan: ArrangementPlan,
+  notation: NotationOptions,
+) {
+  return useQuery({
+    ...computed(quick, ['song', subject?.key, asked?.key, plan, notation], (compute) =>
+      compute.song(sent(subject), asked!.song, plan, notation),
+    ),
+    enabled: subject !== undefined && asked !== undefined,
+    ...lasting,
+  });
+}
+
+/** Other ways for one note of a song. */
+export function useSongAlternatives(
+  subject: Subject | undefined,
+  asked: AskedSong | undefined,
+  plan: ArrangementPlan,
+  noteId: string | undefined,
+) {
+  return useQuery({
+    ...computed(quick, ['song-alternatives', subject?.key, asked?.key, plan, noteId], (compute) =>
+      compute.songAlternatives(sent(subject), asked!.song, plan, noteId!),
+    ),
+    enabled: subject !== undefined && asked !== undefined && noteId !== undefined,
+  });
+}
+
+/** Every key for a song on an instrument. */
+export function useSongKeys(
+  subject: Subject | undefined,
+  asked: AskedSong | undefined,
+  preferences: Preferences,
+) {
+  return useQuery({
+    ...computed(thorough, ['song-keys', subject?.key, asked?.key, preferences], (compute) =>
+      compute.songKeys(sent(subject), asked!.song, preferences),
+    ),
+    enabled: subject !== undefined && asked !== undefined,
+    ...lasting,
+  });
+}
+
+/** A song in every key on many instruments, one after the other; `onProgress` gets the share that is done. */
+export function useSongOnAll(
+  subjects: readonly Subject[],
+  asked: AskedSong | undefined,
+  onProgress: (share: number) => void,
+) {
+  const client = useQueryClient();
+  return useQuery({
+    queryKey: ['song-on-all', subjects.map(({ key }) => key), asked?.key],
+    queryFn: async ({ signal }): Promise<readonly (readonly SongKeyFit[])[]> => {
+      const found: (readonly SongKeyFit[])[] = [];
+      for (const subject of subjects) {
+        found.push(
+          await client.fetchQuery(
+            computed(thorough, ['song-keys-plain', subject.key, asked!.key], (compute) =>
+              compute.songKeys(sent(subject), asked!.song),
+            ),
+          ),
+        );
+        signal.throwIfAborted();
+        onProgress(found.length / subjects.length);
+      }
+      return found;
+    },
+    enabled: subjects.length > 0 && asked !== undefined,
+    ...FOR_GOOD,
   });
 }
 

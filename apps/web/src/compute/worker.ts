@@ -32,7 +32,11 @@ import {
   type MapView,
   type StoredQuestion,
   type NotationOptions,
+  type Song,
+  type SongKeyFit,
+  type SongView,
 } from '@same-song/core';
+import type { SongJobs } from './songJobs.ts';
 import type { Subject } from './subject.ts';
 
 /** A scale on a tonic, as links write them. */
@@ -58,6 +62,13 @@ function keyFor(question: KeyQuestion): Key {
   return keyOf(expectOk(scaleById(question.scale)), expectOk(parseNote(question.tonic)));
 }
 
+const songJobs = async (): Promise<SongJobs> => (await import('./songJobs.ts')).songJobs;
+
+/** What a job on an opened instrument is asked from outside: by the instrument's name. */
+type SongJob<Job> = Job extends (instrument: Instrument, ...asked: infer Asked) => unknown
+  ? [Subject, ...Asked]
+  : never;
+
 const api = {
   map(subject: Subject, question: StoredQuestion, notation: NotationOptions): MapView {
     const instrument = open(subject);
@@ -73,6 +84,20 @@ const api = {
     const instrument = open(subject);
     const asked = expectOk(checkQuestion(instrument.family, question));
     return others.map((other) => sameTab(instrument, asked, open(other)));
+  },
+  /** A song on an instrument. What songs need is fetched with the first one, so that Map need not wait for it. */
+  async song(...[subject, ...asked]: SongJob<SongJobs['view']>): Promise<SongView> {
+    return (await songJobs()).view(open(subject), ...asked);
+  },
+  async songAlternatives(
+    ...[subject, ...asked]: SongJob<SongJobs['alternatives']>
+  ): Promise<readonly AlternativeView[]> {
+    return (await songJobs()).alternatives(open(subject), ...asked);
+  },
+  /** Every key for a song on an instrument, the best first; by what its family prefers where nothing is said. */
+  async songKeys(subject: Subject, song: Song, preferences?: Preferences): Promise<readonly SongKeyFit[]> {
+    const instrument = open(subject);
+    return (await songJobs()).keys(instrument, song, preferences ?? defaultPreferences(instrument.family));
   },
   alternates(subject: Subject, dialect: string, least: number): readonly AlternateRow[] {
     const instrument = open(subject);

@@ -7,6 +7,7 @@ import { useGround } from '../theme/SongTheme.tsx';
 import { ChangedSince, redo, undo, useHistory, type Wish } from './undo.ts';
 import { notify } from './notice.ts';
 import { later, useFetchAhead } from './later.tsx';
+import { useOnePage } from './onePage.ts';
 import { NoticeBar } from './NoticeBar.tsx';
 import { useShortcuts, useSingleKeys } from './shortcuts.ts';
 import { useOnline } from './useOnline.ts';
@@ -21,8 +22,11 @@ const ShortcutSheet = later(
 const PLACES = [
   { path: '/map', name: 'Map', about: 'where it lies', key: '1' },
   { path: '/keys', name: 'Keys', about: 'which key', key: '2' },
+  { path: '/songs', name: 'Songs', about: 'what to play', key: '3' },
   { path: '/cabinet', name: 'Cabinet', about: 'what I have', key: '6' },
 ];
+
+const ASKING = ['/map', '/keys'];
 
 /** What undo and redo say. */
 const UNDO = { act: undo, done: 'Undone', nothing: 'Nothing to undo.', anyway: 'Undo all the same' };
@@ -52,13 +56,14 @@ export function Frame() {
   const { pathname, search } = useLocation();
   /** Map and Keys ask about the same thing, so the question goes along from one to the other. */
   const linkTo = (path: string) =>
-    path !== '/cabinet' && !pathname.startsWith('/cabinet') ? `${path}${search}` : path;
+    ASKING.includes(path) && ASKING.some((asking) => pathname.startsWith(asking)) ? `${path}${search}` : path;
   const { settings, change } = useSettings();
   useSingleKeys(settings.singleKeys);
   const ground = useGround();
   const { done, undone } = useHistory();
   const flip = () => change({ theme: ground === 'stage' ? 'paper' : 'stage' });
   useFetchAhead();
+  useOnePage();
   useShortcuts([
     ...PLACES.map((place) => ({
       key: place.key,

@@ -1,6 +1,6 @@
 /** Hands the user a file made in the browser. */
-export function download(name: string, type: string, content: string): void {
-  const url = URL.createObjectURL(new Blob([content], { type }));
+export function download(name: string, type: string, content: string | Uint8Array): void {
+  const url = URL.createObjectURL(new Blob([content as BlobPart], { type }));
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

@@ -118,6 +118,19 @@ test('every key in force is listed as it is printed on a keyboard', () => {
   expect(seen).toEqual(['Space', '←', 'Ctrl Shift Z', '?']);
 });
 
+test('a list of keys that is open follows what comes and goes elsewhere on the page', () => {
+  let seen: string[] = [];
+  function Sheet() {
+    seen = useAllShortcuts().map(keyText);
+    return null;
+  }
+  render(<Sheet />);
+  const { unmount } = render(<Keys shortcuts={[shortcut('q', () => undefined)]} />);
+  expect(seen).toEqual(['Q']);
+  unmount();
+  expect(seen).toEqual([]);
+});
+
 test('with Ctrl a key that is meant for it works inside a field too, and does not reach the browser', () => {
   const [save, undo] = [jest.fn(), jest.fn()];
   const { container } = render(

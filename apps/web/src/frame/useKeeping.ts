@@ -1,4 +1,4 @@
-import { recordKind, type ContentOf, type RecordKindId } from '@same-song/core';
+import { counted, recordTitle, type ContentOf, type RecordKindId } from '@same-song/core';
 import { RequestError } from '../api/client.ts';
 import { versionNow, type Kept, type RecordOf, type Records } from '../api/records.ts';
 import { notify } from './notice.ts';
@@ -80,6 +80,32 @@ export function useKeeping<K extends RecordKindId>(kind: Records<K>) {
       notify(notice(record));
       onKept?.(record);
     }, failed);
+  /** Keeps several, one after the other; undo takes all of them away again. */
+  const keepAll = async (
+    contents: readonly Content[],
+    { label, onProgress }: { readonly label: string; readonly onProgress: (done: number) => void },
+  ) => {
+    const ids: string[] = [];
+    try {
+      for (const content of contents) {
+        ids.push(leftAs(await add.mutateAsync(content)).id);
+        onProgress(ids.length);
+      }
+    } catch (error) {
+      failed(error as Error);
+    }
+    if (ids.length === 0) return;
+    remember({
+      label,
+      undo: async (anyway) => {
+        for (const id of ids) await binNow(id, anyway);
+      },
+      redo: async () => {
+        for (const id of ids) await restoreNow(id);
+      },
+    });
+    notify(`${counted(ids.length, 'record')} kept.`);
+  };
   /** Gives a record other content, on top of the version that was seen. */
   const change = ({ id, version }: Kept, wanted: Changing<Content, Record>) => {
     const { before, after, label, notice, onChanged, onFailed = failed } = wanted;
@@ -97,7 +123,7 @@ export function useKeeping<K extends RecordKindId>(kind: Records<K>) {
   const putAway = (record: Record, onGone?: () => unknown) =>
     void bin.mutateAsync(record).then((gone) => {
       const { id } = leftAs(gone);
-      const title = recordKind(kind.kind).title(record);
+      const title = recordTitle(kind.kind, record);
       const away: Change = {
         label: `putting ${title} into the bin`,
         undo: () => restoreNow(id),
@@ -109,7 +135,7 @@ export function useKeeping<K extends RecordKindId>(kind: Records<K>) {
       void onGone?.();
     }, failed);
   const busy = add.isPending || save.isPending || bin.isPending;
-  return { keep, change, putAway, busy, error: add.error, changeError: save.error };
+  return { keep, keepAll, change, putAway, busy, error: add.error, changeError: save.error };
 }
 
 const CHANGED = 'It was changed elsewhere since.';

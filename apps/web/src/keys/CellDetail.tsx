@@ -53,7 +53,7 @@ export function CellDetail({ cell, state, row, column }: CellDetailProps) {
         {tonicText(cell.tonic)} {scaleName(cell.scale)}
       </h2>
       <p>{cell.facts.join(' · ')}</p>
-      <p>
+      <p aria-live="polite">
         <b className="keys-figure">{octavesText(cell)}</b> {almostText(cell)}
         {cell.octaves.length > 0 && <> {whereText(cell)}</>}
       </p>

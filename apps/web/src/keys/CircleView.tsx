@@ -16,6 +16,7 @@ import {
   withArticle,
   type NoteName,
 } from '@same-song/core';
+import { FigureTools } from '../controls/FigureTools.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
 import { keyIn } from '../question/questionWords.ts';
 import { ownKeyOf, presetRef } from '../question/reference.ts';
@@ -62,7 +63,10 @@ export function CircleView({ state }: KeysViewProps) {
   };
   return (
     <div className="circle-split">
-      <Circle segments={segments} current={current} now={now} onChoose={choose} />
+      <figure className="figure">
+        <Circle segments={segments} current={current} now={now} onChoose={choose} />
+        <FigureTools title={`The circle from ${noteText(USUAL_KEYS[home]!)}`} />
+      </figure>
       <section className="circle-words" aria-label="This key">
         <div className="keys-tools">
           <Picklist
@@ -240,7 +244,9 @@ function KeyWords({ segment, home }: { segment: Segment; home: NoteName }) {
       <h2>{noteText(segment.note)} major</h2>
       <p>
         <b>{ordinal(segment.position)} position</b> of an instrument in {noteText(home)}:{' '}
-        {segment.position - 1} {segment.position === 2 ? 'fifth' : 'fifths'} up from its own key.
+        {segment.position === 1
+          ? 'its own key.'
+          : `${counted(segment.position - 1, 'fifth')} up from its own key.`}
       </p>
       <p>
         {altered.length === 0

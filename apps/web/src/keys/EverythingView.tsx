@@ -9,6 +9,8 @@ import { familyById, type Suggestion } from '@same-song/core';
 import type { InstrumentRecord } from '../api/records.ts';
 import { useEverything, type CabinetSuggestion } from '../compute/compute.ts';
 import { subjectOf } from '../compute/subject.ts';
+import { FigureTools } from '../controls/FigureTools.tsx';
+import { scaleWords, tonicWords } from '../question/questionWords.ts';
 import { refWith } from '../question/reference.ts';
 import { almostText, demandsText, notesText, octavesText } from './cellWords.ts';
 import type { KeysViewProps } from './keysView.ts';
@@ -42,14 +44,19 @@ export function EverythingView({ state }: KeysViewProps) {
           Trying the cabinet… <progress value={progress} max={1} />
         </p>
       )}
-      <Table className="keys-list">
-        <TableHeads columns={['Take', 'Do first', 'It gives', 'The best octave asks', { unseen: 'Open' }]} />
-        <TableBody>
-          {data?.map((suggestion, i) => (
-            <SuggestionRow key={i} suggestion={suggestion} reference={refOf(suggestion, cabinet)} />
-          ))}
-        </TableBody>
-      </Table>
+      <figure className="figure">
+        <Table className="keys-list">
+          <TableHeads
+            columns={['Take', 'Do first', 'It gives', 'The best octave asks', { unseen: 'Open' }]}
+          />
+          <TableBody>
+            {data?.map((suggestion, i) => (
+              <SuggestionRow key={i} suggestion={suggestion} reference={refOf(suggestion, cabinet)} />
+            ))}
+          </TableBody>
+        </Table>
+        {data && <FigureTools title={`All I have for ${tonicWords(question)} ${scaleWords(question)}`} />}
+      </figure>
     </>
   );
 }

@@ -165,7 +165,7 @@ function Entry({ entry, state, newPage }: EntryProps) {
   return (
     <section className={className}>
       <h2>{title}</h2>
-      <p>{[view.facts.notes.join(' '), ...view.instrumentFacts].join(' · ')}</p>
+      <p>{[view.facts.notes.join(' '), ...view.instrumentFacts, ...view.facts.between].join(' · ')}</p>
       <ol className="handout-tab">
         {view.line.map((note) => (
           <li key={note.id}>

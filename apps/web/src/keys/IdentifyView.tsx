@@ -17,6 +17,7 @@ import {
   type Instrument,
 } from '@same-song/core';
 import { specOf } from '../api/records.ts';
+import { FigureTools } from '../controls/FigureTools.tsx';
 import { Check } from '../controls/Check.tsx';
 import { pitchChip } from '../scene/pitchChip.ts';
 import { SceneView } from '../scene/SceneView.tsx';
@@ -55,7 +56,8 @@ export function IdentifyView({ state }: KeysViewProps) {
     setText(notes);
     setParam('notes', notes, 'the notes');
   };
-  const takeAll = (pcs: readonly number[]) => take(pcs.map(ownNamer(instrument?.home ?? 0).bare).join(' '));
+  const takeAll = (pcs: readonly number[]) =>
+    take(pcs.map(ownNamer(instrument?.home ?? 0, instrument?.ownScale).bare).join(' '));
   return (
     <div className="identify">
       <div>
@@ -143,9 +145,12 @@ function PickOnDrawing({ instrument, notes, onNotes }: PickOnDrawingProps) {
   return (
     <section>
       <h2>Or choose on the drawing</h2>
-      <div className="lesson-drawing">
-        <SceneView scene={scene} label={`${instrument.spec.name}: choose notes`} onSelect={flip} walked />
-      </div>
+      <figure className="figure">
+        <div className="lesson-drawing">
+          <SceneView scene={scene} label={`${instrument.spec.name}: choose notes`} onSelect={flip} walked />
+        </div>
+        <FigureTools title={`These notes on ${instrument.spec.name}`} />
+      </figure>
     </section>
   );
 }
@@ -197,7 +202,8 @@ function CommonPart({ state }: KeysViewProps) {
       ),
   );
   const { notes, drones } = commonNotes(sets);
-  const names = (pcs: readonly number[]) => pcs.map(ownNamer(chosen[0]?.home ?? 0).bare).join(' ');
+  const names = (pcs: readonly number[]) =>
+    pcs.map(ownNamer(chosen[0]?.home ?? 0, chosen[0]?.ownScale).bare).join(' ');
   if (cabinet.length < 2) return null;
   return (
     <section>

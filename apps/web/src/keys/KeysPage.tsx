@@ -6,6 +6,7 @@ import { later } from '../frame/later.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useTitle } from '../frame/useTitle.ts';
 import { LostInstrument } from '../question/LostInstrument.tsx';
+import { scaleWords, tonicWords } from '../question/questionWords.ts';
 import { useQuestion } from '../question/useQuestion.ts';
 import { KeysSentence } from './KeysSentence.tsx';
 import type { KeysViewProps } from './keysView.ts';
@@ -88,7 +89,11 @@ export function KeysPage() {
   if (at < 0) return <Navigate to={`/keys/table${search}`} replace />;
   const { View, name, id } = VIEWS[at]!;
   return (
-    <div className="keys">
+    <div className="keys" data-one-page={id === 'handout' ? undefined : ''}>
+      <p className="unseen" role="status">
+        {name}: {scaleWords(state.question)} in {tonicWords(state.question)}
+        {state.chosen && ` on ${state.chosen.spec.name}`}.
+      </p>
       <header className="keys-head">
         <KeysSentence state={state} question={id} />
         <LostInstrument state={state} />

@@ -4,6 +4,7 @@ import { useMapView } from '../compute/compute.ts';
 import { scaleWords, tonicWords } from '../question/questionWords.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { dialectOf } from '../api/settings.ts';
+import { FigureTools } from '../controls/FigureTools.tsx';
 import { InventoryTerms } from '../question/InventoryTerms.tsx';
 import { tabLine } from '../question/tabLine.ts';
 import type { KeysViewProps } from './keysView.ts';
@@ -31,10 +32,13 @@ export function LessonView({ state }: KeysViewProps) {
           Print
         </Button>
       </div>
-      <p>{[view.facts.notes.join(' '), ...view.instrumentFacts].join(' · ')}</p>
-      <div className="lesson-drawing">
-        <SceneView scene={view.scene} label={chosen!.spec.name} />
-      </div>
+      <p>{[view.facts.notes.join(' '), ...view.instrumentFacts, ...view.facts.between].join(' · ')}</p>
+      <figure className="figure">
+        <div className="lesson-drawing">
+          <SceneView scene={view.scene} label={chosen!.spec.name} />
+        </div>
+        <FigureTools title={`${tonicWords(question)} ${scaleWords(question)} on ${chosen!.spec.name}`} />
+      </figure>
       <div className="lesson-split">
         <ol className="lesson-steps">
           {used.map((technique, i) => (
@@ -71,6 +75,7 @@ function Step({ first, technique, ways, sides, inScale, list }: StepProps) {
   const worthIt = ways.filter((way) => !way.redundant);
   const repeats = ways.length - worthIt.length;
   const able = worthIt.filter((way) => way.usable);
+  const notYet = worthIt.filter((way) => !way.usable && inScale(way));
   return (
     <li>
       <b>{technique.label}</b>
@@ -92,9 +97,7 @@ function Step({ first, technique, ways, sides, inScale, list }: StepProps) {
           })
         : [<span key="in">in: {list(able.filter(inScale))}</span>]}
       {repeats > 0 && <span>{repeats} more only repeat an easier note</span>}
-      {worthIt.length > able.length && (
-        <span>not possible here yet: {list(worthIt.filter((way) => !way.usable && inScale(way)))}</span>
-      )}
+      {notYet.length > 0 && <span>not possible here yet: {list(notYet)}</span>}
     </li>
   );
 }

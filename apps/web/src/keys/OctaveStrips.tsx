@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { pitchText, type KeyCell } from '@same-song/core';
-import { tonicText } from './cellWords.ts';
+import { FigureTools } from '../controls/FigureTools.tsx';
+import { scaleName, tonicText } from './cellWords.ts';
 
 const SIZE = { width: 840, left: 54, row: 17, top: 22 };
 
@@ -78,6 +79,7 @@ export function OctaveStrips({ cells, selected }: { cells: readonly KeyCell[]; s
           );
         })}
       </svg>
+      <FigureTools title={`Complete octaves of ${scaleName(cells[0]!.scale)}`} />
       <figcaption>
         Bars: complete octaves, the thicker the easier; dashed where something hard is needed. ×: a note that
         cannot be had.

@@ -18,6 +18,7 @@ import {
 } from '@same-song/core';
 import { progressions, type ProgressionRecord } from '../api/records.ts';
 import { useChordScene } from '../compute/compute.ts';
+import { FigureTools } from '../controls/FigureTools.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
 import { useKeeping } from '../frame/useKeeping.ts';
 import { SceneView } from '../scene/SceneView.tsx';
@@ -90,9 +91,12 @@ export function ProgressionView({ state }: KeysViewProps) {
             <h2>
               Over {chordSymbol(chord, key.tonic)} on {chosen!.spec.name}
             </h2>
-            <div className="lesson-drawing">
-              <SceneView scene={scene} label={`${chosen!.spec.name} over ${chord.name}`} />
-            </div>
+            <figure className="figure">
+              <div className="lesson-drawing">
+                <SceneView scene={scene} label={`${chosen!.spec.name} over ${chord.name}`} />
+              </div>
+              <FigureTools title={`Over ${chordSymbol(chord, key.tonic)} on ${chosen!.spec.name}`} />
+            </figure>
             <p className="keys-legend">
               Solid: chord tones · outlined: passing or blue · lozenge: clashes · dot: not in the scale
             </p>

@@ -10,6 +10,7 @@ import {
   type NoteName,
 } from '@same-song/core';
 import { useSwitching } from '../compute/compute.ts';
+import { FigureTools } from '../controls/FigureTools.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
 import { scaleWords, tonicWords } from '../question/questionWords.ts';
 import { SceneView } from '../scene/SceneView.tsx';
@@ -113,6 +114,7 @@ export function SwitchView({ state }: KeysViewProps) {
                   <b>{name}</b> {facts[0]}
                 </figcaption>
                 <SceneView scene={scene} label={`${name} on ${chosen!.spec.name}`} used={changed} />
+                <FigureTools title={`${name} on ${chosen!.spec.name}`} />
               </figure>
             ))}
             <p className="keys-legend">Underlined: what changes, left out above and taken in below.</p>

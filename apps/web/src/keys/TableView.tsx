@@ -6,14 +6,15 @@ import { scaleChoices } from '../question/KeyWords.tsx';
 import type { QuestionState } from '../question/useQuestion.ts';
 import { PickerPopover } from '../question/WordPicker.tsx';
 import { CellDetail } from './CellDetail.tsx';
-import { scaleName } from './cellWords.ts';
+import { scaleName, tonicText } from './cellWords.ts';
 import { KeyGrid } from './KeyGrid.tsx';
 import { OctaveStrips } from './OctaveStrips.tsx';
 import { Check } from '../controls/Check.tsx';
+import { FigureTools } from '../controls/FigureTools.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
 import { ownKeyOf } from '../question/reference.ts';
 import type { KeysViewProps } from './keysView.ts';
-import { EASIEST, heatOf, orderedRows, SCALE_SETS, shownScales } from './tableShape.ts';
+import { EASIEST, FEWEST_SETTINGS, heatOf, orderedRows, SCALE_SETS, shownScales } from './tableShape.ts';
 
 interface Filter {
   readonly id: string;
@@ -47,27 +48,30 @@ export function TableView({ state }: KeysViewProps) {
   if (!table || !heat) return <p className="loading">Trying every key…</p>;
   const order = param('order');
   const filters = filtersOf(family).filter((f) => param('only').split(',').includes(f.id));
-  const rows = orderedRows(table, order, home, question.scale);
   const selected = table.rows
     .flat()
     .find((cell) => cell.tonic === question.tonic && cell.scale === question.scale);
+  const rows = orderedRows(table, order, home, question.scale, selected);
   return (
     <div className="keys-split">
       <div>
         <TableTools state={state} scales={scales} />
-        <KeyGrid
-          rows={rows}
-          scales={table.scales}
-          holds={(cell) => filters.every((f) => f.holds(cell))}
-          heat={heat}
-          selected={selected}
-          onChoose={(cell) => state.change('the key', { tonic: cell.tonic, scale: cell.scale })}
-          sortedBy={order.startsWith(EASIEST) ? (order.split('.')[1] ?? question.scale) : undefined}
-          onSort={(scale) => setParam('order', `${EASIEST}.${scale}`, 'the order')}
-          onRemove={(scale) =>
-            setParam('scales', listed(scales.filter((id) => id !== scale)), 'the scales shown')
-          }
-        />
+        <figure className="figure">
+          <KeyGrid
+            rows={rows}
+            scales={table.scales}
+            holds={(cell) => filters.every((f) => f.holds(cell))}
+            heat={heat}
+            selected={selected}
+            onChoose={(cell) => state.change('the key', { tonic: cell.tonic, scale: cell.scale })}
+            sortedBy={order.startsWith(EASIEST) ? (order.split('.')[1] ?? question.scale) : undefined}
+            onSort={(scale) => setParam('order', `${EASIEST}.${scale}`, 'the order')}
+            onRemove={(scale) =>
+              setParam('scales', listed(scales.filter((id) => id !== scale)), 'the scales shown')
+            }
+          />
+          <FigureTools title={`All keys on ${chosen!.spec.name}`} />
+        </figure>
         <p className="keys-legend">
           Figure: complete octaves · length of the fill: share of the notes that can be had · the deeper its
           colour, the less the best octave demands · ✓ nothing hard in it · faint: ruled out above
@@ -110,6 +114,14 @@ function TableTools({ state, scales }: TableToolsProps) {
     { id: '', label: 'by fifths from its own key' },
     { id: 'semitones', label: 'by semitones' },
     { id: EASIEST, label: 'the easiest first' },
+    ...(family.setting
+      ? [
+          {
+            id: FEWEST_SETTINGS,
+            label: `fewest ${family.setting}s to move from ${tonicText(question.tonic)} first`,
+          },
+        ]
+      : []),
     ...(sortScale ? [{ id: order, label: `the easiest in ${scaleName(sortScale)} first` }] : []),
   ];
   const asked = param('scales');

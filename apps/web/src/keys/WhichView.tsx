@@ -5,7 +5,9 @@ import TableRow from '@mui/material/TableRow';
 import { Link } from 'react-router';
 import { families, FAMILY_IDS, familyById, type Family, type presetsFor } from '@same-song/core';
 import { usePresetsFor } from '../compute/compute.ts';
+import { FigureTools } from '../controls/FigureTools.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
+import { scaleWords, tonicWords } from '../question/questionWords.ts';
 import { presetRef } from '../question/reference.ts';
 import { almostText, demandsText, notesText, octavesText } from './cellWords.ts';
 import type { KeysViewProps } from './keysView.ts';
@@ -31,13 +33,20 @@ export function WhichView({ state }: KeysViewProps) {
       </div>
       {error && <p role="alert">This cannot be worked out: {error.message}</p>}
       {!data && !error && <p className="loading">Trying every one…</p>}
-      <Table className="keys-list">
-        <TableHeads columns={['Take', 'It is then', 'It gives', 'The best octave asks']} />
-        <TableBody>
-          {data &&
-            merged(data, shown).map((row) => <ChoiceRow key={row.ones[0]!.preset} row={row} kind={kind} />)}
-        </TableBody>
-      </Table>
+      <figure className="figure">
+        <Table className="keys-list">
+          <TableHeads columns={['Take', 'It is then', 'It gives', 'The best octave asks']} />
+          <TableBody>
+            {data &&
+              merged(data, shown).map((row) => <ChoiceRow key={row.ones[0]!.preset} row={row} kind={kind} />)}
+          </TableBody>
+        </Table>
+        {data && (
+          <FigureTools
+            title={`Which ${shown.label} to take for ${tonicWords(question)} ${scaleWords(question)}`}
+          />
+        )}
+      </figure>
     </>
   );
 }

@@ -6,6 +6,7 @@ import {
   openInstrument,
   scaleById,
   SCALES,
+  settingsBetween,
   specFromPreset,
 } from '@same-song/core';
 import { heatOf, orderedRows, SCALE_SETS, shownScales } from './tableShape.ts';
@@ -14,7 +15,7 @@ const instrument = expectOk(openInstrument(specFromPreset('whistle', '75')));
 const scales = ['major', 'dorian'].map((id) => expectOk(scaleById(id)));
 const table = keyTable(instrument, scales, defaultPreferences(families.whistle));
 const homes = (order: string) =>
-  orderedRows(table, order, instrument.home, 'major').map((row) => row[0]!.home);
+  orderedRows(table, order, instrument.home, 'major', undefined).map((row) => row[0]!.home);
 
 test('a set by its name, or scales of one’s own; the question’s own is always there, and nothing twice', () => {
   expect(shownScales('', 'major')).toEqual(SCALE_SETS[0]!.ids);
@@ -38,6 +39,26 @@ test('rows by fifths and by semitones from the own key, or the easiest of one sc
   // Dorian on its second degree has the fingerings of the own major.
   expect([home, (home + 2) % 12, (home + 7) % 12]).toContain(homes('ease.dorian')[0]);
   expect([...homes('ease.dorian')].sort()).toEqual([...homes('')].sort());
+});
+
+test('a harp’s keys by the levers that must be moved from the one asked', () => {
+  const harp = expectOk(openInstrument(specFromPreset('harp', 'eb-34')));
+  const levers = keyTable(harp, scales, defaultPreferences(families.harp));
+  const asked = levers.rows[7]!.find((cell) => cell.scale === 'major')!;
+  const rows = orderedRows(levers, 'settings', harp.home, 'major', asked);
+  expect(asked.tonic).toBe('G');
+  // From G one lever to C and to D, two to F and A, three to B♭ and E, four to E♭; the others cannot be had whole.
+  const whole = rows.map((row) => row[0]!).filter((cell) => cell.octaves[cell.best!]!.hard.length === 0);
+  expect(whole.map((cell) => [cell.tonic, settingsBetween(asked, cell)])).toEqual([
+    ['G', 0],
+    ['C', 1],
+    ['D', 1],
+    ['F', 2],
+    ['A', 2],
+    ['Bb', 3],
+    ['E', 3],
+    ['Eb', 4],
+  ]);
 });
 
 test('the easiest octave of a table is the hottest, the hardest the coldest, no octave is cold', () => {

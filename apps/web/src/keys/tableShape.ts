@@ -1,4 +1,11 @@
-import { scaleById, SCALE_GROUPS, SCALES, type KeyCell, type KeyTable } from '@same-song/core';
+import {
+  scaleById,
+  SCALE_GROUPS,
+  SCALES,
+  settingsBetween,
+  type KeyCell,
+  type KeyTable,
+} from '@same-song/core';
 
 /** Scales that a teacher asks for first. */
 const USUAL = [
@@ -42,25 +49,34 @@ export function shownScales(asked: string, own: string): readonly string[] {
 }
 
 export const EASIEST = 'ease';
+export const FEWEST_SETTINGS = 'settings';
 
-/** Rows in the order asked for: fifths or semitones from the instrument's own key, or the easiest in one scale first. */
+/**
+ * Rows in the order asked for: fifths or semitones from the instrument's own key, the easiest in one scale first, or
+ * those for which least must be set otherwise, such as levers, coming from the key asked.
+ */
 export function orderedRows(
   table: KeyTable,
   order: string,
   home: number,
   ownScale: string,
+  asked: KeyCell | undefined,
 ): readonly (readonly KeyCell[])[] {
   const steps = Array.from({ length: 12 }, (_, i) => i);
   if (order === 'semitones') return steps.map((i) => table.rows[(home + i) % 12]!);
   const fifths = steps.map((i) => table.rows[(home + 7 * i) % 12]!);
   const [kind, scale = ownScale] = order.split('.');
-  if (kind !== EASIEST) return fifths;
+  const sorted = (worth: (row: readonly KeyCell[]) => number) =>
+    [...fifths].sort((a, b) => worth(a) - worth(b));
   const cellOf = (row: readonly KeyCell[]) => row.find((cell) => cell.scale === scale) ?? row[0]!;
   const worth = (cell: KeyCell) => {
     const best = cell.best === undefined ? undefined : cell.octaves[cell.best]!;
     return best ? best.hard.length * 100 + best.total : 10_000 - cell.have / Math.max(1, cell.of);
   };
-  return [...fifths].sort((a, b) => worth(cellOf(a)) - worth(cellOf(b)));
+  if (kind === EASIEST) return sorted((row) => worth(cellOf(row)));
+  // Of keys that take as much to set, the one that is then easier.
+  const toSet = (cell: KeyCell) => settingsBetween(asked!, cell) + cell.ease / 1000;
+  return kind === FEWEST_SETTINGS && asked ? sorted((row) => toSet(cellOf(row))) : fifths;
 }
 
 /** From 0, the hardest best octave of the table, to 1, the easiest; each by its effort a note. */

@@ -26,15 +26,28 @@ export function ComparePanel({ name, beside, onEnd }: ComparePanelProps) {
         </Button>
       </div>
       {comparison ? (
-        <>
-          <EffortTable first={name} second={beside.name} comparison={comparison} />
-          <NotesPart {...comparison.notes} />
-          {beside.sameInstrument && <WaysPart {...comparison} />}
-        </>
+        <ComparisonParts name={name} beside={beside} comparison={comparison} />
       ) : (
         <p className="verdict-plain">Working out the other one…</p>
       )}
     </aside>
+  );
+}
+
+interface ComparisonPartsProps {
+  readonly name: string;
+  readonly beside: Beside;
+  readonly comparison: Comparison;
+}
+
+/** All that tells the two apart, on screen and on paper. */
+export function ComparisonParts({ name, beside, comparison }: ComparisonPartsProps) {
+  return (
+    <>
+      <EffortTable first={name} second={beside.name} comparison={comparison} />
+      <NotesPart {...comparison.notes} />
+      {beside.sameInstrument && <WaysPart {...comparison} />}
+    </>
   );
 }
 

@@ -3,6 +3,7 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
 import type { FactTable, LineView, Remark } from '@same-song/core';
+import { FigureTools } from '../controls/FigureTools.tsx';
 import { TableHeads } from '../controls/TableHeads.tsx';
 import { useRoving } from '../frame/roving.ts';
 
@@ -44,7 +45,7 @@ export function FactTables({
   selected: string | undefined;
 }) {
   return tables.map((table) => (
-    <section key={table.id}>
+    <figure key={table.id} className="figure" aria-label={table.title}>
       <h2>{table.title}</h2>
       <Table className="fact-table" aria-label={table.title}>
         <TableHeads columns={table.columns} />
@@ -59,6 +60,7 @@ export function FactTables({
         </TableBody>
       </Table>
       <p className="fact-about">{table.about}</p>
-    </section>
+      <FigureTools title={table.title} />
+    </figure>
   ));
 }

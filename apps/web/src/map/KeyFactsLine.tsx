@@ -17,6 +17,7 @@ export function KeyFactsLine({ state, view }: { state: QuestionState; view: MapV
     `against major: ${facts.againstMajor}`,
     facts.signature,
     facts.mode,
+    ...facts.between,
   ].filter((item) => item !== undefined);
   const a4 = state.chosen?.spec.a4 ?? 440;
   return (

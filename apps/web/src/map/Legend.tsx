@@ -7,7 +7,7 @@ const H = 7.4;
 
 /** One chip drawn as the instrument's drawing draws it, so that the legend can never differ from it. */
 function sample(role: Role, usable: boolean): Scene {
-  const chip = { id: 'sample', label: role, role, usable, degree: role === 'home' ? '1' : '', note: '' };
+  const chip = { id: 'sample', label: role, role, usable, degree: '', note: '' };
   return {
     title: role,
     widthMm: W + 1,

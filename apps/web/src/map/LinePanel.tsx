@@ -5,6 +5,7 @@ import type { AirBalance, AirNames, LineView, MapView, Side, SideNames } from '@
 import { later } from '../frame/later.tsx';
 import { useRoving } from '../frame/roving.ts';
 import { LineTab } from './LineTab.tsx';
+import '../scene/noteChips.css';
 
 interface LinePanelProps {
   readonly view: MapView;
@@ -65,10 +66,12 @@ export const LinePanel = memo(function LinePanel({
   if (line.length === 0)
     return <p className="line-empty">No notes between these ends. Choose a wider range.</p>;
   const least = line.some((note) => note.brief?.includes('\n')) ? NOTE.leastOfTwoLines : NOTE.least;
+  // What to do at a note stands below its chip and the finger at its corner.
+  const hasMarksBelow = line.some((note) => note.mark !== undefined && note.side === 'below');
   const column = Math.max(least, Math.min(NOTE.most, Math.floor(WIDTH / line.length)));
   const width = column * line.length;
   return (
-    <section className="line-panel" aria-label="The line">
+    <section className={hasMarksBelow ? 'line-panel marked-below' : 'line-panel'} aria-label="The line">
       <div className="line-gutter">
         {staff && <StaffHead staff={view.staff} width={GUTTER} />}
         <div className={sides.level ? 'line-sides three' : 'line-sides'} aria-hidden="true">

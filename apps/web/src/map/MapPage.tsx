@@ -2,11 +2,11 @@ import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { familyById, type MapView, type Pin } from '@same-song/core';
 import { useAlternatives, useMapView } from '../compute/compute.ts';
 import { dialectOf } from '../api/settings.ts';
+import { later } from '../frame/later.tsx';
 import { useTitle } from '../frame/useTitle.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { QuestionLine } from './QuestionLine.tsx';
 import { scaleWords, sentence, tonicWords } from '../question/questionWords.ts';
-import { ComparePanel } from './ComparePanel.tsx';
 import { KeyFactsLine } from './KeyFactsLine.tsx';
 import { LayerStepper } from './LayerStepper.tsx';
 import { Legend } from './Legend.tsx';
@@ -23,6 +23,13 @@ import { useSameTab } from './useSameTab.ts';
 import { usePlayer } from './usePlayer.ts';
 import { Verdict } from './Verdict.tsx';
 import './map.css';
+
+const ComparePanel = later('The comparison', async () => (await import('./ComparePanel.tsx')).ComparePanel);
+const ComparisonSheet = later(
+  'The comparison on paper',
+  async () => (await import('./ComparisonSheet.tsx')).ComparisonSheet,
+  { quiet: true },
+);
 
 /** Where a scale lies on one instrument: all ways, the best line, and what it costs. */
 export function MapPage() {
@@ -104,6 +111,7 @@ function Body({ state, view }: MapBodyProps) {
   const { spec, todo } = chosen!;
   const instrument = todo.length > 0 ? `${spec.name} (first ${todo.join(', ')})` : spec.name;
   const title = sentence(question, instrument, preset.label);
+  const nameBeside = beside?.sameInstrument ? scaleWords(question) : spec.name;
   useTitle(`${scaleWords(question)} in ${tonicWords(question)} on ${spec.name}`, 'Map');
   return (
     <>
@@ -152,11 +160,7 @@ function Body({ state, view }: MapBodyProps) {
           {beside && <BesideMap beside={beside} />}
         </div>
         {beside ? (
-          <ComparePanel
-            name={beside.sameInstrument ? scaleWords(question) : spec.name}
-            beside={beside}
-            onEnd={() => state.compareWith(undefined)}
-          />
+          <ComparePanel name={nameBeside} beside={beside} onEnd={() => state.compareWith(undefined)} />
         ) : (
           <Verdict
             view={view}
@@ -172,13 +176,17 @@ function Body({ state, view }: MapBodyProps) {
           />
         )}
       </div>
-      <PrintSheet
-        view={onPaper}
-        title={title}
-        instrument={spec.name}
-        techniques={family.techniques}
-        staff={state.settings.staff}
-      />
+      {beside ? (
+        <ComparisonSheet view={onPaper} title={title} name={nameBeside} beside={beside} />
+      ) : (
+        <PrintSheet
+          view={onPaper}
+          title={title}
+          instrument={spec.name}
+          techniques={family.techniques}
+          staff={state.settings.staff}
+        />
+      )}
     </>
   );
 }

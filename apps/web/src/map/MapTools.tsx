@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
-import { NAMINGS, sceneToSvg, type MapView, type NamingStyle } from '@same-song/core';
-import { download, fileName } from '../frame/files.ts';
+import { useState } from 'react';
+import { NAMINGS, type MapView, type NamingStyle } from '@same-song/core';
+import { later } from '../frame/later.tsx';
 import { dialectOf } from '../api/settings.ts';
 import { Check } from '../controls/Check.tsx';
 import { TempoField } from './TempoField.tsx';
@@ -8,6 +9,8 @@ import { Picklist } from '../controls/Picklist.tsx';
 import { CompareButton } from './CompareButton.tsx';
 import { KeepQuestion } from './KeepQuestion.tsx';
 import type { QuestionState } from '../question/useQuestion.ts';
+
+const FilesMenu = later('The list of files', async () => (await import('./FilesMenu.tsx')).FilesMenu);
 
 const NAMING_WORDS: Readonly<Record<NamingStyle, string>> = {
   key: 'as in the key',
@@ -33,6 +36,7 @@ interface MapToolsProps {
 export function MapTools(props: MapToolsProps) {
   const { state, view, title, playing, tempo, onTempo, onPlay, droning, onDrone } = props;
   const { settings, family, changeSettings } = state;
+  const [files, setFiles] = useState<HTMLElement | undefined>(undefined);
   return (
     <div className="map-tools" role="toolbar" aria-label="This map">
       <Button variant="contained" onClick={onPlay} title="Space">
@@ -61,18 +65,18 @@ export function MapTools(props: MapToolsProps) {
       <Button variant="text" onClick={() => window.print()}>
         Print
       </Button>
-      <Button
-        variant="text"
-        onClick={() => download(fileName(title, 'txt'), 'text/plain', `${title}\n\n${view.tabText}\n`)}
-      >
-        Tab file
+      <Button variant="text" aria-haspopup="menu" onClick={(event) => setFiles(event.currentTarget)}>
+        Files
       </Button>
-      <Button
-        variant="text"
-        onClick={() => download(fileName(title, 'svg'), 'image/svg+xml', sceneToSvg(view.scene))}
-      >
-        Drawing file
-      </Button>
+      {files && (
+        <FilesMenu
+          view={view}
+          question={state.question}
+          title={title}
+          anchor={files}
+          onClose={() => setFiles(undefined)}
+        />
+      )}
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import type { MapView, Technique } from '@same-song/core';
+import type { LineView, MapView, Technique } from '@same-song/core';
 import { later } from '../frame/later.tsx';
 import { InventoryTerms } from '../question/InventoryTerms.tsx';
 import { SceneView } from '../scene/SceneView.tsx';
@@ -17,10 +17,6 @@ const StaffSystems = later('The staff', async () => (await import('./Staff.tsx')
   quiet: true,
 });
 
-/** More notes, or more letters of tab, are set smaller, so that all stays on one page. */
-const NOTES_LARGE = 34;
-const LETTERS_LARGE = 240;
-
 /** Map on one page of paper: the question, the drawing, the tab in large type, what is safe and what is missing. */
 export const PrintSheet = memo(function PrintSheet({
   view,
@@ -29,13 +25,8 @@ export const PrintSheet = memo(function PrintSheet({
   techniques,
   staff,
 }: PrintSheetProps) {
-  const letters = view.line.reduce((sum, note) => sum + (note.tab ?? note.note).length, 0);
-  const long = view.line.length > NOTES_LARGE || letters > LETTERS_LARGE;
   return (
-    <section
-      className={`print-sheet${long ? ' print-long' : ''}${staff ? ' print-staff' : ''}`}
-      aria-hidden="true"
-    >
+    <section className="print-sheet" data-one-page="" aria-hidden="true">
       <h1>{title}</h1>
       <p>
         {[
@@ -43,6 +34,7 @@ export const PrintSheet = memo(function PrintSheet({
           ...view.instrumentFacts,
           `against major: ${view.facts.againstMajor}`,
           view.facts.signature,
+          ...view.facts.between,
         ]
           .filter((fact) => fact !== undefined)
           .join(' · ')}
@@ -51,16 +43,7 @@ export const PrintSheet = memo(function PrintSheet({
         <SceneView scene={view.scene} label={instrument} />
       </div>
       {staff && <StaffSystems staff={view.staff} words={view.line.map((note) => note.degree)} />}
-      <ol className="print-line">
-        {view.line.map((note) => (
-          <li key={note.id}>
-            <b>{note.tab ?? '—'}</b>
-            <span>
-              {note.degree} {note.note}
-            </span>
-          </li>
-        ))}
-      </ol>
+      <PrintedLine line={view.line} />
       <dl className="print-lists">
         <InventoryTerms view={view} techniques={techniques} />
       </dl>
@@ -70,3 +53,19 @@ export const PrintSheet = memo(function PrintSheet({
     </section>
   );
 });
+
+/** The line in large tab, degree and note under it. */
+export function PrintedLine({ line }: { readonly line: readonly LineView[] }) {
+  return (
+    <ol className="print-line">
+      {line.map((note) => (
+        <li key={note.id}>
+          <b>{note.tab ?? '—'}</b>
+          <span>
+            {note.degree} {note.note}
+          </span>
+        </li>
+      ))}
+    </ol>
+  );
+}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import '../controls/controls.css';
 
 export const TEMPO = Object.freeze({ slowest: 20, fastest: 300, usual: 92 });
 
@@ -13,7 +14,7 @@ export function TempoField({ tempo, onTempo }: TempoFieldProps) {
   const wrong = typed !== undefined && tempoOf(typed) === undefined;
   const limits = `${TEMPO.slowest} to ${TEMPO.fastest}`;
   return (
-    <label className="map-tool" title={wrong ? `A whole number from ${limits}` : undefined}>
+    <label className="tool-number" title={wrong ? `A whole number from ${limits}` : undefined}>
       <span className="unseen">Beats a minute, {limits}</span>
       <input
         type="number"

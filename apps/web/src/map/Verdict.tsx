@@ -16,6 +16,8 @@ import { pinAsItIs } from './pinAsItIs.ts';
 import { SameTabPart } from './SameTabPart.tsx';
 import type { Selection } from './selection.ts';
 import type { SameTabs } from './useSameTab.ts';
+import { Asks } from '../controls/Asks.tsx';
+import '../controls/verdict.css';
 
 /** `IV`, `IV and V7`, `IV, V7 and ii`. */
 const LISTED = new Intl.ListFormat('en-GB');
@@ -41,7 +43,7 @@ export function Verdict(props: VerdictProps) {
     <aside className="verdict" aria-label="Verdict">
       <CoveragePart view={view} />
       {selection.note || selection.way ? <SelectedPart {...props} /> : null}
-      <EffortTerm view={view} />
+      <Asks effort={view.effort} exact={view.exact} />
       <AirPart view={view} />
       <Remarks remarks={view.remarks} line={view.line} onSelect={props.onSelectNote} />
       <MissingPart view={view} />
@@ -76,36 +78,6 @@ function CoveragePart({ view }: { view: MapView }) {
           (part) => ` ${counted(part.pitches, 'note comes', 'notes come')} only by ${part.label}.`,
         )}
       </p>
-    </section>
-  );
-}
-
-function EffortTerm({ view }: { view: MapView }) {
-  const terms = view.effort.terms.filter((term) => term.count > 0);
-  const most = Math.max(...terms.map((term) => term.cost), 1e-9);
-  return (
-    <section>
-      <h2>What it asks of you</h2>
-      {terms.length === 0 && <p className="verdict-plain">Next to nothing.</p>}
-      <dl className="effort">
-        {terms.map((term) => (
-          <div key={term.id} title={term.about}>
-            <dt>{term.label}</dt>
-            <dd>
-              <span className="effort-bar" aria-hidden="true">
-                <span style={{ width: `${Math.round((100 * term.cost) / most)}%` }} />
-              </span>
-              <b>{term.count}</b>
-            </dd>
-          </div>
-        ))}
-      </dl>
-      {!view.exact && (
-        <p className="verdict-plain">
-          So much could be set differently along this line that not everything was tried: there may be a
-          slightly better way.
-        </p>
-      )}
     </section>
   );
 }
@@ -219,6 +191,7 @@ function SelectedPart(props: VerdictProps) {
           {note?.pinned && <> · pinned</>}
         </p>
       )}
+      {way?.between && <p className="verdict-plain">{way.between}</p>}
       {note?.missing && <p className="selected-way">Not to be had: {note.missing}.</p>}
       {note && <WhyPart note={note} view={view} alternatives={alternatives} />}
       {others.length === 0 ? (

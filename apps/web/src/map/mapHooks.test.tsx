@@ -192,3 +192,12 @@ test('O goes to the next instrument with the same tab, Shift O back, in a round;
   act(() => map.seen().same.take('preset:diatonic/58'));
   await waitFor(() => expect(key()).toEqual(['preset:diatonic/58', 'F']));
 });
+
+test('with most of it gone it is the same tab no more, and is not listed', async () => {
+  const answers = (Worker as unknown as { answers: Record<string, unknown> }).answers;
+  const parts = [5, 4, 10, 0, 9, 1];
+  answers['sameTab'] = (_: unknown, question: object, others: readonly unknown[]) =>
+    others.map((_other, i) => ({ question, kept: parts[i]!, of: 10 }));
+  const map = await opened('in=A&play=major&dir=up');
+  await waitFor(() => expect(map.seen().same.there.map(({ kept }) => kept)).toEqual([5, 10, 9]));
+});

@@ -64,7 +64,8 @@ export function useSameTab(state: QuestionState) {
   return {
     there: listed.flatMap(({ ref, spec }, i): TabThere[] => {
       const same = answers?.[i];
-      if (!same) return [];
+      // With most of it gone it is the same tab no more.
+      if (!same || 2 * same.kept < same.of) return [];
       const comes = comesText(same.question, question.scale);
       return [{ ref, name: spec.name, comes, kept: same.kept, of: same.of }];
     }),

@@ -49,7 +49,7 @@ export function alternatesOf(
   const byPitch = new Map<Pitch, Way[]>();
   for (const way of usableWays(instrument, context.chosen))
     byPitch.set(way.pitch, [...(byPitch.get(way.pitch) ?? []), way]);
-  const call = ownNamer(instrument.home).withOctave;
+  const call = ownNamer(instrument.home, instrument.ownScale).withOctave;
   const inMajor = (pitch: Pitch) => MAJOR_STEPS.includes(pitchClass(pitch - instrument.home));
   const pitches = [...byPitch.keys()].sort((a, b) => a - b);
   return pitches.flatMap((pitch): AlternateRow[] => {

@@ -1,12 +1,5 @@
-import {
-  checkContent,
-  contentSchema,
-  isId,
-  recordKind,
-  RECORD_KIND_IDS,
-  type ContentOf,
-  type RecordKindId,
-} from '../records/kinds.ts';
+import { checkContent, contentSchema, isId, recordKind, type ContentOf } from '../records/kinds.ts';
+import { RECORD_KIND_IDS, type RecordKindId } from '../records/kindNames.ts';
 import { fileSchema } from '../records/recordKind.ts';
 import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
 import { checkSettings, type Settings } from '../settings/settings.ts';

@@ -62,6 +62,8 @@ export interface FamilyDefinition<Layout, W extends Way> {
   readonly absent: string;
   /** What an element is called when one is changed: `reed`. */
   readonly element: string;
+  /** What is set for a key, where something is: `lever`. */
+  readonly setting?: string;
   readonly presets: readonly LayoutPreset<Layout>[];
 
   check(layout: unknown): Result<Layout>;
@@ -128,13 +130,16 @@ export interface FamilyDefinition<Layout, W extends Way> {
 
   /** @param called the name of the way's note */
   tab(layout: Layout, way: W, dialect: string, called: NoteName): string;
-  /** The shortest text that tells a way from all others on the same side: `3″`, for where the side is shown by place. */
-  brief(layout: Layout, way: W): string;
   /**
-   * Reads one note of tab; the problem's position is the index of the first wrong character. Left out, a note is looked
-   * up among what `tab` writes of all ways.
+   * The shortest text that tells a way from all others on the same side: `3″`, for where the side is shown by place.
+   * @param called the name of the way's note
    */
-  parseTab?(ways: readonly W[], text: string, dialect: string): Result<W>;
+  brief(layout: Layout, way: W, called: NoteName): string;
+  /**
+   * Reads one note of tab; the problem's position is the index of the first wrong character. Left out, or where it gives
+   * nothing, a note is looked up among what `tab` writes of all ways.
+   */
+  parseTab?(ways: readonly W[], text: string, dialect: string): Result<W> | undefined;
   /** The instrument as its player sees it, and where each way lies. */
   diagram(layout: Layout, ways: readonly W[]): Diagram<W>;
 }
@@ -172,7 +177,8 @@ export interface OpenLayout extends OwnKey {
   tables(key: Key): readonly FactTable[];
   /** @param called the name of the way's note; as the instrument's own key has it when left out */
   tab(way: Way, dialect: string, called?: NoteName): string;
-  brief(way: Way): string;
+  /** @param called as for `tab` */
+  brief(way: Way, called?: NoteName): string;
   parseTab(text: string, dialect: string): Result<Way>;
   scene(chip: (way: Way) => ChipText): Scene;
   withOption(option: string, value: string): unknown;
@@ -208,6 +214,7 @@ export interface Family extends Pick<
   | 'timbre'
   | 'absent'
   | 'element'
+  | 'setting'
   | 'beginsNear'
   | 'presetIn'
 > {

@@ -4,7 +4,7 @@ import { fail, ok, type Result } from '../result.ts';
 import type { Face, Family, FamilyDefinition, OpenLayout } from './contract.ts';
 import { withArticle } from '../words.ts';
 import { readLoosely } from './kernel/readLoosely.ts';
-import { parseByTable } from './kernel/tabTable.ts';
+import { tabReader } from './kernel/tabTable.ts';
 import type { Can, Capability, CapabilityGroup } from './layoutPart.ts';
 import { AGAINST_CHOICE, AIR_BUTTON, OUT_OF_TUNE } from './generalTerms.ts';
 import type { FingeredWay, Hold, PlayedHold, Way } from './way.ts';
@@ -72,6 +72,7 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
     const called = (way: W) =>
       definition.nameOf?.(layout, way) ?? ownNamer(facts.home, facts.ownScale).spelled(way.pitch);
     const write = (way: W, dialect: string, note = called(way)) => definition.tab(layout, way, dialect, note);
+    const fromTable = tabReader(ways, dialectIds, write);
     return {
       family,
       layout,
@@ -103,13 +104,11 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
       facts: (key) => definition.facts(layout, key),
       tables: (key) => definition.tables?.(layout, key, ways) ?? [],
       tab: (way, dialect, note) => write(own(way), dialect, note),
-      brief: (way) => definition.brief(layout, own(way)),
+      brief: (way, note = called(own(way))) => definition.brief(layout, own(way), note),
       parseTab: (text, dialect) =>
         readLoosely(
           text,
-          (note) =>
-            definition.parseTab?.(ways, note, dialect) ??
-            parseByTable(ways, dialectIds, write, note, dialect),
+          (note) => definition.parseTab?.(ways, note, dialect) ?? fromTable(note, dialect),
           (way) => write(own(way), dialect),
         ),
       scene: (chip) => {

@@ -80,7 +80,7 @@ function noteAt(degree: Degree, tonic: NoteName): NoteName {
 }
 
 /** The degree of a note against the major scale of a tonic. */
-function degreeOf(note: NoteName, tonic: NoteName): Degree {
+export function degreeOf(note: NoteName, tonic: NoteName): Degree {
   const number = letterSteps(tonic.letter, note.letter) + 1;
   const above = pitchClass(notePitchClass(note) - notePitchClass(tonic) - MAJOR_STEPS[number - 1]!);
   return { number, alter: above > 6 ? above - 12 : above };

@@ -39,7 +39,8 @@ export function triadsOf(scale: Scale): readonly Chord[] {
 /** The triad by thirds on a degree of a seven-note scale; without a name of its own it is told by its tones. */
 function triadOn(scale: Scale, number: number): Chord {
   const tones = [0, 2, 4].map((step) => scale.semitones[(number - 1 + step) % 7]!);
-  const root: Degree = scale.degrees[number - 1]!;
+  const { between, ...upper } = scale.degrees[number - 1]!;
+  const root: Degree = between ? { ...upper, alter: upper.alter - 1 } : upper;
   const above = tones.map((tone) => pitchClass(tone - tones[0]!));
   const quality = QUALITIES.find(({ tones: own }) => own.join() === above.join())?.id;
   const chord = chordOn(root, quality ?? nearest(above));

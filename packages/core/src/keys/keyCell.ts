@@ -35,7 +35,10 @@ export interface KeyCell {
   readonly octaves: readonly OctaveFit[];
   /** Where octaves begin that lack only their last note, home itself, rising. */
   readonly almost: readonly Pitch[];
-  /** Index of the octave that costs least; undefined where none is complete. */
+  /**
+   * Index of the octave that costs least, of nearly equal ones the nearest to where the family's players begin;
+   * undefined where none is complete.
+   */
   readonly best: number | undefined;
   /** How hard the key is on the instrument; only ranks, the less the better. */
   readonly ease: number;
@@ -45,6 +48,8 @@ export interface KeyCell {
   readonly missing: readonly Pitch[];
   /** The instrument's own words about the key: its position … */
   readonly facts: readonly string[];
+  /** What is set on the instrument for the key, such as levers, by id. */
+  readonly settings: readonly string[];
 }
 
 /** Contexts to route in, for one instrument, prepared once for each way that it is set. */
@@ -71,10 +76,7 @@ export function keyCell(
   const octaves = routes.map(({ from, route }): OctaveFit => {
     return { from, total: route.total, hard: hardOf(context, route) };
   });
-  const best = octaves.reduce<number | undefined>(
-    (least, octave, i) => (least === undefined || octave.total < octaves[least]!.total ? i : least),
-    undefined,
-  );
+  const best = bestOf(octaves, instrument.family.beginsNear);
   return {
     tonic: noteCode(key.tonic),
     home: key.home,
@@ -93,6 +95,7 @@ export function keyCell(
     demands: best === undefined ? [] : demandsOf(routes[best]!.route),
     missing,
     facts: instrument.facts(key),
+    settings: instrument.settings.map((setting) => setting.id),
   };
 }
 
@@ -135,6 +138,20 @@ function octavesOf(context: RoutingContext, key: Key) {
   return { wanted, missing, octaves, almost: begun.filter((from) => !context.has(from + 12)) };
 }
 
+/** Octaves cost nearly the same up to this part of the least. */
+const NEARLY = 1.1;
+
+function bestOf(octaves: readonly OctaveFit[], near: Pitch | undefined): number | undefined {
+  const least = Math.min(...octaves.map((octave) => octave.total));
+  const away = ({ from, total }: OctaveFit): number => {
+    if (near === undefined) return total - least;
+    return total > least * NEARLY ? Infinity : Math.abs(from - near);
+  };
+  const distances = octaves.map(away);
+  const at = distances.indexOf(Math.min(...distances));
+  return at < 0 ? undefined : at;
+}
+
 function hardOf({ instrument }: RoutingContext, { ways }: QuickRoute): readonly string[] {
   return instrument.family.techniques
     .filter((t) => (!t.safe || t.caution) && ways.some((way) => way.technique === t.id))
@@ -174,6 +191,13 @@ function easeOf(
     PER_SHARE * Math.max(0, lacking - UNNOTICED) +
     PER_CHORD_TONE * tones.filter((semitone) => !comesPlain(semitone)).length
   );
+}
+
+/** How many things must be set otherwise, such as levers, to go from one key to another on one instrument. */
+export function settingsBetween(from: KeyCell, to: KeyCell): number {
+  const isOnlyIn = (one: KeyCell, other: KeyCell) =>
+    one.settings.filter((id) => !other.settings.includes(id));
+  return isOnlyIn(from, to).length + isOnlyIn(to, from).length;
 }
 
 /** Orders cells by how well they serve; negative when the first serves better. */

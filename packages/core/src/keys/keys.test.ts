@@ -49,7 +49,10 @@ describe.each(FAMILY_IDS)('the table of a %s', (id) => {
         expect(octave.total).toBeCloseTo(routeOf(instrument, pitches, preferences).effort.total, 8);
       }
       const totals = cell.octaves.map((o) => o.total);
-      if (cell.best !== undefined) expect(totals[cell.best]).toBe(Math.min(...totals));
+      const nearly = base.family.beginsNear === undefined ? 1 : 1.1;
+      expect(cell.best === undefined).toBe(totals.length === 0);
+      if (cell.best !== undefined)
+        expect(totals[cell.best]).toBeLessThanOrEqual(nearly * Math.min(...totals));
     }
   });
 
@@ -64,12 +67,28 @@ describe.each(FAMILY_IDS)('the table of a %s', (id) => {
       for (const octave of octaves) {
         const pitches = [...key.scale.semitones.map((s) => octave.from + s), octave.from + 12];
         const route = routeOf(instrument, pitches, preferences);
-        expect(octave.tab).toEqual(route.notes.map((n) => instrument.tab(n.way!, dialect)));
+        const nameOf = (pitch: number) => key.names[pitchClass(pitch - key.home)];
+        const tab = route.notes.map((n) => instrument.tab(n.way!, dialect, nameOf(n.pitch)));
+        expect(octave.tab).toEqual(tab);
         const counted = route.effort.terms.filter((p) => p.count > 0).map((p) => [p.id, p.count]);
         expect(octave.demands.map((p) => [p.id, p.count])).toEqual(counted);
       }
     }
   });
+});
+
+test('of octaves that cost the same the best is where a player begins: on a harp the nearest to middle C', () => {
+  const table = keyTable(open('harp', 'eb-34'), [scale('major')], defaultPreferences(families.harp));
+  const { octaves, best } = table.rows[7]![0]!;
+  expect(octaves.map(({ from }) => from)).toEqual([43, 55, 67, 79]);
+  expect(new Set(octaves.map(({ total }) => total)).size).toBe(1);
+  // G3 lies 5 semitones below C4, G4 7 above it.
+  expect(octaves[best!]!.from).toBe(55);
+  // Without such a place it is the lowest.
+  const low = keyTable(open('drum', 'bb-major-15'), [scale('major')], defaultPreferences(families.drum));
+  const drum = low.rows[10]![0]!;
+  expect(drum.octaves.map(({ total }) => total)).toEqual([0, 0].slice(0, drum.octaves.length));
+  expect(drum.best).toBe(0);
 });
 
 test('positions of all twelve keys on all twelve harmonicas: steps of fifths from the instrument’s key, plus one', () => {

@@ -8,6 +8,7 @@ import { usableWays } from '../route/context.ts';
 import { namer, type Namer } from '../scale/namer.ts';
 import { aboveHome, type Key } from '../scale/scale.ts';
 import type { Scene } from '../scene/scene.ts';
+import { inBetween } from './inBetween.ts';
 import type { NotationOptions } from './notation.ts';
 
 /** One way as Map shows it. */
@@ -33,6 +34,8 @@ export interface WayView {
   readonly music: Music;
   /** Names of the chords it belongs to: the main ones, and those asked for. */
   readonly chords: readonly string[];
+  /** How a note that is meant to lie between two keys is held. */
+  readonly between: string | undefined;
   /** Sounding frequency at the instrument's pitch standard. */
   readonly hz: number;
 }
@@ -45,20 +48,22 @@ export function waysIn(
   over: readonly Chord[],
   usable: ReadonlySet<string>,
   { naming, dialect }: NotationOptions,
+  name: Namer = namer(key, naming),
 ): readonly WayView[] {
-  const name = namer(key, naming);
   return takeInventory(instrument, key, roles, over).map(({ way, ...judged }): WayView => {
     const { id, words, pitch, air, technique } = way;
     const cents = instrument.centsOf(way);
+    const between = inBetween(instrument, key, pitch, way, name);
     return {
       ...{ id, words, pitch, air, technique, cents, ...judged },
       tab: instrument.tab(way, dialect, name.spelled(pitch)),
-      brief: instrument.brief(way),
+      brief: instrument.brief(way, name.spelled(pitch)),
       note: name.withOctave(pitch),
       degree: name.degree(pitch),
       side: instrument.sideOf({ way, fingering: undefined }),
       usable: usable.has(id),
-      hz: frequency(pitch, instrument.spec.a4, cents),
+      between: between?.text,
+      hz: frequency(pitch, instrument.spec.a4, cents + (between?.cents ?? 0)),
     };
   });
 }

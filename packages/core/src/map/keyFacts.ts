@@ -2,6 +2,7 @@ import { counted } from '../words.ts';
 import { noteText, noteCode, respell, spellAs, letterAbove, type NamingStyle } from '../pitch/noteName.ts';
 import { keySignature } from '../pitch/keySignature.ts';
 import { pitchClass } from '../pitch/pitch.ts';
+import { degreeSemitones, degreeText, type Degree } from '../scale/degree.ts';
 import { againstMajor, formulaText } from '../scale/formula.ts';
 import { modeOf, spellScale, stepCents, usualTonic, type Key } from '../scale/scale.ts';
 
@@ -13,6 +14,8 @@ export interface KeyFacts {
   readonly againstMajor: string;
   /** Cents from each note to the next, the last up to the octave. */
   readonly steps: readonly number[];
+  /** `~3 lies between ♭3 and 3, 300 to 400 cents above home`, for notes that do. */
+  readonly between: readonly string[];
   /** `2nd mode of D♭ major`: parent, its tonic and the degree. */
   readonly mode: string | undefined;
   /** `5 flats: B♭ E♭ A♭ D♭ G♭`, where the scale has a key signature. */
@@ -42,12 +45,25 @@ export function keyFacts(key: Key, naming: NamingStyle): KeyFacts {
     formula: formulaText(scale.degrees),
     againstMajor: againstMajor(scale.degrees),
     steps: stepCents(scale),
+    between: scale.degrees.filter((degree) => degree.between).map(betweenText),
     mode: mode && parent ? `mode ${mode.degree} of ${parent}` : undefined,
     signature: signature && signatureText(signature.altered.map(noteText), signature.fifths),
     rule: signature?.rule,
     note: scale.note,
     simpler: simplerTonic(key),
   };
+}
+
+function betweenText(degree: Degree): string {
+  const { number, alter } = degree;
+  const low = degreeSemitones(degree);
+  const neighbours = [
+    { number, alter: alter - 1 },
+    { number, alter },
+  ]
+    .map(degreeText)
+    .join(' and ');
+  return `${degreeText(degree)} lies between ${neighbours}, ${100 * low} to ${100 * (low + 1)} cents above home`;
 }
 
 function signatureText(altered: readonly string[], fifths: number): string {

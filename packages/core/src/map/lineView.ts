@@ -4,9 +4,10 @@ import type { Instrument } from '../instrument/instrument.ts';
 import { frequency, type Pitch } from '../pitch/pitch.ts';
 import type { Alternative } from '../route/alternatives.ts';
 import type { Route, RouteNote } from '../route/route.ts';
-import { namer } from '../scale/namer.ts';
-import { aboveHome, type Key } from '../scale/scale.ts';
+import { namer, type Namer } from '../scale/namer.ts';
+import type { Key } from '../scale/scale.ts';
 import { QUARTER } from '../time/ticks.ts';
+import { inBetween } from './inBetween.ts';
 import type { NotationOptions } from './notation.ts';
 
 /** One note of the line. */
@@ -51,37 +52,39 @@ export interface AlternativeView {
   readonly alsoChanges: readonly string[];
 }
 
-/** The notes of a route in a key. @param roles by semitones above home */
+/** The notes of a route in a key. @param roleOf what a note is to what sounds with it @param name names of pitches; the key's when left out */
 export function lineIn(
   instrument: Instrument,
   key: Key,
-  roles: readonly Role[],
+  roleOf: (note: RouteNote) => Role,
   route: Route,
   remarks: readonly Remark[],
   { naming, dialect }: NotationOptions,
+  name: Namer = namer(key, naming),
 ): readonly LineView[] {
-  const name = namer(key, naming);
   const marksOf = new Map<string, string[]>();
   for (const { noteId, mark } of remarks) marksOf.set(noteId, [...(marksOf.get(noteId) ?? []), mark]);
   return route.notes.map((note: RouteNote, index): LineView => {
     const { id, pitch, onset, length, pinned, way, fingering, missing } = note;
     const tab = way && instrument.tab(way, dialect, name.spelled(pitch));
     const noteName = name.withOctave(pitch);
+    const aim = inBetween(instrument, key, pitch, way, name)?.cents ?? 0;
+    const cents = (way ? instrument.centsOf(way) : 0) + aim;
     return {
       ...{ id, index, pitch, pinned, tab },
       note: noteName,
       bareNote: name.bare(pitch),
       degree: name.degree(pitch),
-      role: roles[aboveHome(key, pitch)]!,
+      role: roleOf(note),
       start: onset / QUARTER,
       beats: length / QUARTER,
-      hz: frequency(pitch, instrument.spec.a4, way && instrument.centsOf(way)),
+      hz: frequency(pitch, instrument.spec.a4, cents),
       side: way ? instrument.sideOf({ way, fingering }) : 'level',
       fingering: instrument.family.fingerings.find((known) => known.id === fingering),
       mark: marksOf.get(id)?.join(' '),
       wayId: way?.id,
       inTab: tab ?? `(${noteName})`,
-      brief: way && instrument.brief(way),
+      brief: way && instrument.brief(way, name.spelled(pitch)),
       air: way?.air,
       missing: missing?.text,
     };
@@ -89,7 +92,8 @@ export function lineIn(
 }
 
 export function alternativeView({ way, terms, ...told }: Alternative): AlternativeView {
-  const changes = terms.map(({ label, difference }) => {
+  const changes = terms.map(({ label, difference, cost }) => {
+    if (difference === 0) return `${label}: ${cost > 0 ? 'harder' : 'easier'}`;
     return `${label}: ${Math.abs(difference)} ${difference > 0 ? 'more' : 'fewer'}`;
   });
   const { redundant, difference, alsoChanges } = told;

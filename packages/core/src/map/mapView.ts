@@ -14,7 +14,7 @@ import type { Pin } from '../route/pin.ts';
 import { routeLine, type Route } from '../route/route.ts';
 import { degreeText } from '../scale/degree.ts';
 import { namer } from '../scale/namer.ts';
-import type { Key } from '../scale/scale.ts';
+import { aboveHome, type Key } from '../scale/scale.ts';
 import type { Scene } from '../scene/scene.ts';
 import { staffOf, type Staff } from '../staff/staff.ts';
 import { writeTabLine, type TabItem } from '../tab/tabLine.ts';
@@ -68,7 +68,14 @@ export function mapView(base: Instrument, question: Question, notation: Notation
   const route = routeLine(context, line, { pins: question.pins });
   const remarks = route.remarks();
   const name = namer(key, notation.naming);
-  const notes = lineIn(instrument, key, roles, route, remarks, notation);
+  const notes = lineIn(
+    instrument,
+    key,
+    ({ pitch }) => roles[aboveHome(key, pitch)]!,
+    route,
+    remarks,
+    notation,
+  );
   const { separator: tabSeparator } = dialectOf(instrument.family, notation.dialect);
   const usable = new Set(context.usable.map((way) => way.id));
   return {

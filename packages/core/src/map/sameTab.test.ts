@@ -1,20 +1,15 @@
-import { instrumentOf, prefer } from '../../test/instruments.ts';
+import { instrumentOf, questionOf } from '../../test/instruments.ts';
 import type { Instrument } from '../instrument/instrument.ts';
-import { checkQuestion, defaultQuestion, type Question, type StoredQuestion } from '../question/question.ts';
+import { checkQuestion, type Question, type StoredQuestion } from '../question/question.ts';
 import { expectOk } from '../result.ts';
 import { mapView } from './mapView.ts';
 import { sameTab } from './sameTab.ts';
 
 const NOTATION = { naming: 'key', dialect: 'signs' } as const;
 
-function question(on: Instrument, asked: Partial<StoredQuestion>): Question {
-  const base = { ...defaultQuestion(on.family, on), preferences: prefer(on.family.id), ...asked };
-  return expectOk(checkQuestion(on.family, base));
-}
-
 /** The tab of a question, and the tab of what it becomes on another instrument. */
 function bothTabs(from: Instrument, asked: Partial<StoredQuestion>, to: Instrument) {
-  const first = question(from, asked);
+  const first = questionOf(from, asked);
   const same = sameTab(from, first, to)!;
   const tabOf = (on: Instrument, q: Question) => mapView(on, q, NOTATION).tabText;
   const second = expectOk(checkQuestion(to.family, same.question));
@@ -61,7 +56,7 @@ test('a tuning with other reeds gives another scale: major from 4 blow in natura
 
 test('what the other instrument does not have is counted, and another family has no such tab', () => {
   const [eight, fifteen] = [instrumentOf('drum', 'c-major-8'), instrumentOf('drum', 'bb-major-15')];
-  const whole = question(fifteen, { range: { kind: 'whole' }, direction: 'up' });
+  const whole = questionOf(fifteen, { range: { kind: 'whole' }, direction: 'up' });
   expect(sameTab(fifteen, whole, eight)).toMatchObject({ of: 15, kept: 8 });
   expect(sameTab(fifteen, whole, instrumentOf('diatonic', '60'))).toBeUndefined();
 });
@@ -69,7 +64,7 @@ test('what the other instrument does not have is counted, and another family has
 test('where tab names strings it is the same strings, however many lie below them', () => {
   const [small, large] = [instrumentOf('harp', 'f-26'), instrumentOf('harp', 'f-34')];
   const asked = { tonic: 'A', scale: 'harmonic-minor', direction: 'up' } as const;
-  const first = question(small, asked);
+  const first = questionOf(small, asked);
   expect(sameTab(small, first, large)).toMatchObject({
     question: { tonic: 'A', scale: 'harmonic-minor' },
     kept: 8,

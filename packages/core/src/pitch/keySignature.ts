@@ -44,3 +44,18 @@ function ruleFor(fifths: number, altered: readonly NoteName[], major: NoteName):
   if (fifths === -1) return `One flat, ${last}: F major, to be known by heart.`;
   return `The last flat but one, ${noteText(altered[altered.length - 2]!)}, is the tonic.`;
 }
+
+/** The major tonic of a signature. @param fifths sharps, or negative flats */
+export function majorTonic(fifths: number): NoteName {
+  if (!Number.isInteger(fifths)) throw new Error(`majorTonic: no whole number of signs: ${fifths}`);
+  const around: readonly Letter[] = ['F', 'C', 'G', 'D', 'A', 'E', 'B'];
+  const step = fifths + 1;
+  return { letter: around[((step % 7) + 7) % 7]!, accidental: Math.floor(step / 7) };
+}
+
+/** How many semitones a signature raises (or, negative, lowers) each letter that it names. */
+export function signatureSigns(fifths: number): ReadonlyMap<Letter, number> {
+  return new Map(
+    keySignature(majorTonic(fifths)).altered.map(({ letter, accidental }) => [letter, accidental]),
+  );
+}

@@ -3,8 +3,8 @@ import type { Problem } from '../result.ts';
 import { flatName, noteCode, pitchText, parsePitch } from '../pitch/noteName.ts';
 import type { OwnKey } from '../families/contract.ts';
 import type { LineRange, Place } from '../route/range.ts';
-import type { Pin } from '../route/pin.ts';
 import { checkQuestion, defaultQuestion, type Question, type StoredQuestion } from './question.ts';
+import { pinText, readPins } from '../route/pinLink.ts';
 
 /** Link parameters of a question; those at their default are left out. */
 export type LinkParams = Readonly<Record<string, string>>;
@@ -116,18 +116,4 @@ function readPairs(text: string | undefined): Record<string, string> {
 
 function readWeights(text: string | undefined): Record<string, number> {
   return Object.fromEntries(Object.entries(readPairs(text)).map(([part, weight]) => [part, Number(weight)]));
-}
-
-/** `64.2:3d1`, with a fingering `64.2:L2.3~Li`. */
-function pinText({ noteId, wayId, fingering }: Pin): string {
-  return `${noteId}:${wayId}${fingering === undefined ? '' : `~${fingering}`}`;
-}
-
-function readPins(text: string | undefined): readonly Pin[] {
-  const items = (text ?? '').split(',').filter((item) => item !== '');
-  return items.map((item) => {
-    const [noteId = '', way = ''] = item.split(':');
-    const [wayId = '', fingering] = way.split('~');
-    return { noteId, wayId, ...(fingering === undefined ? {} : { fingering }) };
-  });
 }

@@ -9,8 +9,13 @@ import {
 } from '../instrument/instrument.ts';
 import { checkQuestion, storedQuestion, type StoredQuestion } from '../question/question.ts';
 import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
+import { checkPlan, type ArrangementPlan } from '../song/arrangement.ts';
+import { checkSong } from '../song/checkSong.ts';
+import type { Song } from '../song/song.ts';
+import { OPTIONAL_SONG_FIELDS, SONG_FIELDS } from '../song/songShape.ts';
+import { KIND_NAMES, recordTitle, type RecordKindId } from './kindNames.ts';
 import { checkSavedLayout, type SavedLayout } from './layoutFile.ts';
-import { unknownFields, type RecordKind, type Referred } from './recordKind.ts';
+import { unknownFields, type KindNames, type RecordKind, type Referred } from './recordKind.ts';
 
 /** A question kept under a name. */
 export interface SavedQuestion {
@@ -34,8 +39,6 @@ const OBJECT = { type: 'object' };
 const ID = { type: 'string', format: 'uuid' };
 
 const instruments: RecordKind<InstrumentSpec> = {
-  one: 'This instrument',
-  many: 'Instruments',
   fields: {
     family: FAMILY,
     name: NAME,
@@ -56,7 +59,6 @@ const instruments: RecordKind<InstrumentSpec> = {
   },
   optional: ['measured', 'choices'],
   listed: ['family'],
-  title: ({ name }) => name,
   check(content) {
     const opened = openInstrument(content);
     return opened.ok ? ok(opened.value.spec) : opened;
@@ -64,12 +66,9 @@ const instruments: RecordKind<InstrumentSpec> = {
 };
 
 const questions: RecordKind<SavedQuestion> = {
-  one: 'This question',
-  many: 'Questions',
   fields: { name: NAME, instrumentId: ID, question: OBJECT },
   refersTo: { instrumentId: 'instruments' },
   listed: ['instrumentId'],
-  title: ({ name }) => name,
   check({ name, instrumentId, question }, referred) {
     const problems: Problem[] = textProblems('name', name, 1, NAME_LIMIT, 'A name');
     const instrument = isId(instrumentId) ? referred('instruments', instrumentId) : undefined;
@@ -92,11 +91,8 @@ const questions: RecordKind<SavedQuestion> = {
 };
 
 const progressions: RecordKind<SavedProgression> = {
-  one: 'This progression',
-  many: 'Progressions',
   fields: { name: NAME, text: { type: 'string' }, beats: { type: 'integer', minimum: 2, maximum: 12 } },
   listed: ['text', 'beats'],
-  title: ({ name }) => name,
   /** Problem fields: `name`, `text` (with the character), `beats`. */
   check({ name, text, beats }) {
     const problems: Problem[] = textProblems('name', name, 1, NAME_LIMIT, 'A name');
@@ -109,26 +105,72 @@ const progressions: RecordKind<SavedProgression> = {
 };
 
 const layouts: RecordKind<SavedLayout> = {
-  one: 'This layout',
-  many: 'Layouts of your own',
   fields: { family: FAMILY, name: NAME, layout: OBJECT },
   listed: ['family'],
-  title: ({ name }) => name,
   check: checkSavedLayout,
 };
 
-/** Every kind of record that is kept; what others refer to comes first. A new one is an entry here. */
-export const recordKinds = { instruments, questions, progressions, layouts } as const;
+const songs: RecordKind<Song> = {
+  fields: SONG_FIELDS,
+  optional: OPTIONAL_SONG_FIELDS,
+  listed: ['composer', 'tags', 'keys', 'metres'],
+  check: (content) => checkSong(content),
+};
 
-export type RecordKindId = keyof typeof recordKinds;
+/** A song on an instrument, as somebody worked it out. */
+export interface SavedArrangement {
+  readonly name: string;
+  readonly songId: string;
+  readonly instrumentId: string;
+  readonly plan: ArrangementPlan;
+}
+
+const arrangements: RecordKind<SavedArrangement> = {
+  fields: { name: NAME, songId: ID, instrumentId: ID, plan: OBJECT },
+  refersTo: { songId: 'songs', instrumentId: 'instruments' },
+  listed: ['songId', 'instrumentId'],
+  check({ name, songId, instrumentId, plan }, referred) {
+    const problems: Problem[] = textProblems('name', name, 1, NAME_LIMIT, 'A name');
+    const instrument = isId(instrumentId) ? referred('instruments', instrumentId) : undefined;
+    const family = isRecord(instrument) ? familyById(String(instrument['family'])) : undefined;
+    const lost = (field: string, wrong: unknown, what: string) =>
+      problems.push({ field, wrong: shown(wrong), message: `The ${what} of this arrangement is not there.` });
+    if (!isId(songId) || !referred('songs', songId)) lost('songId', songId, 'song');
+    if (!family) lost('instrumentId', instrumentId, 'instrument');
+    const checked = family && checkPlan(family, plan);
+    if (checked && !checked.ok) problems.push(...under('plan', checked.problems));
+    if (problems.length > 0 || !checked?.ok) return fail(...problems);
+    return ok({
+      name: (name as string).trim(),
+      songId: songId as string,
+      instrumentId: instrumentId as string,
+      plan: checked.value,
+    });
+  },
+};
+
+/** What is kept of each kind and how it is checked. */
+export const recordKinds = {
+  instruments,
+  questions,
+  progressions,
+  layouts,
+  songs,
+  arrangements,
+} as const satisfies {
+  readonly [K in RecordKindId]: unknown;
+};
+
 export type ContentOf<K extends RecordKindId> =
   (typeof recordKinds)[K] extends RecordKind<infer Content> ? Content : never;
 
-export const RECORD_KIND_IDS = Object.freeze(Object.keys(recordKinds) as RecordKindId[]);
-
 /** A kind as those see it who handle all kinds alike; contents are opaque to them. */
-export function recordKind(id: RecordKindId): RecordKind {
-  return recordKinds[id] as unknown as RecordKind;
+export function recordKind(id: RecordKindId): RecordKind & KindNames {
+  return {
+    ...(recordKinds[id] as unknown as RecordKind),
+    ...KIND_NAMES[id],
+    title: (content) => recordTitle(id, content),
+  };
 }
 
 /** Whether a value is a UUID as records have it. */

@@ -15,10 +15,6 @@ export type Referred = (kind: string, id: string) => unknown;
  * from the list of kinds; a new kind is one entry there and its page.
  */
 export interface RecordKind<Content extends object = object> {
-  /** One of them, as a message begins: `This instrument`. */
-  readonly one: string;
-  /** All of them: `Instruments`. */
-  readonly many: string;
   /** JSON Schema of every field of the content; what is none of them is refused. */
   readonly fields: Readonly<Record<keyof Content & string, object>>;
   /** Fields that may be left out, which `check` then fills in. */
@@ -29,9 +25,17 @@ export interface RecordKind<Content extends object = object> {
   readonly listed: readonly (keyof Content & string)[];
   /** Written once and never changed, such as a log; `at` gives the time a record belongs to, by which it is asked for. */
   readonly appendOnly?: { at(content: Content): string };
-  title(content: Content): string;
   /** Checks a content of known fields. Problem fields are the content's own. */
   check(content: Readonly<Record<string, unknown>>, referred: Referred): Result<Content>;
+}
+
+/** What a kind and its records are called. */
+export interface KindNames {
+  /** One of them, as a message begins: `This instrument`. */
+  readonly one: string;
+  /** All of them: `Instruments`. */
+  readonly many: string;
+  title(content: object): string;
 }
 
 /** A field by the name that a kind does not have. */

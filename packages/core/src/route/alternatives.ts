@@ -15,8 +15,14 @@ export interface Alternative {
   readonly redundant: boolean;
   /** Difference of the total; never below 0 but for rounding when nothing is pinned and it is not redundant. */
   readonly difference: number;
-  /** Differences by term, only those that differ: counts as the player counts. */
-  readonly terms: readonly { readonly id: string; readonly label: string; readonly difference: number }[];
+  /** Differences by term, only those that differ: counts as the player counts, and what they cost. */
+  readonly terms: readonly {
+    readonly id: string;
+    readonly label: string;
+    /** 0 where as many are harder or easier. */
+    readonly difference: number;
+    readonly cost: number;
+  }[];
   /** Ids of other notes of the line that would then be played differently. */
   readonly alsoChanges: readonly string[];
 }
@@ -75,10 +81,15 @@ function replanned({ context, line, pins, metre }: Routed, freed: string | undef
   return planWithAir(context, onsets, timingsOf(metre, onsets));
 }
 
+/** A difference of effort that nobody feels is not told. */
+const FELT = 0.05;
+
 function termDifferences(from: Effort, to: Effort): Alternative['terms'] {
-  return to.terms.flatMap(({ id, label, count }, i) => {
-    const difference = Math.round((count - from.terms[i]!.count) * 10) / 10;
-    return difference === 0 ? [] : [{ id, label, difference }];
+  return to.terms.flatMap((term, i) => {
+    const difference = Math.round((term.count - from.terms[i]!.count) * 10) / 10;
+    const cost = term.cost - from.terms[i]!.cost;
+    const { id, label } = term;
+    return difference === 0 && Math.abs(cost) < FELT ? [] : [{ id, label, difference, cost }];
   });
 }
 

@@ -60,6 +60,12 @@ export const SCALE_CATALOGUE: Readonly<Record<ScaleGroup, readonly CatalogueRow[
       'five-note blues, blues scale, minor five notes',
       'The five notes that some teachers call “blues scale”. With the flat fifth it is six-note blues.',
     ),
+    row(
+      'blues-blue-third',
+      'blues with the blue third',
+      '1 ~3 4 b5 5 b7',
+      'neutral third, quarter-tone third',
+    ),
     row('major-blues', 'major blues', '1 2 b3 3 5 6', 'country blues'),
     row('blues-both-thirds', 'blues with both thirds', '1 b3 3 4 b5 5 b7', 'seven-note blues'),
     row(

@@ -4,21 +4,26 @@ import { accidentalText } from '../pitch/noteName.ts';
 export interface Degree {
   readonly number: number;
   readonly alter: number;
+  /** Meant to lie between the semitone below it and itself, such as the blue third between ♭3 and 3. */
+  readonly between?: true;
 }
 
 /** Semitones of the seven degrees of the major scale. */
 export const MAJOR_STEPS: readonly number[] = Object.freeze([0, 2, 4, 5, 7, 9, 11]);
 
-/** Semitones above the tonic, before any octave is taken away. @throws when the number is not 1…7 */
+/**
+ * Semitones above the tonic, before any octave is taken away; of a note in between, of the lower of the two.
+ * @throws when the number is not 1…7
+ */
 export function degreeSemitones(degree: Degree): number {
   const natural = MAJOR_STEPS[degree.number - 1];
   if (natural === undefined) throw new Error(`degreeSemitones: degree number ${degree.number} is not 1…7`);
-  return natural + degree.alter;
+  return natural + degree.alter - (degree.between ? 1 : 0);
 }
 
-/** E.g. `♭3`. */
+/** E.g. `♭3`, and `~3` for what lies between ♭3 and 3. */
 export function degreeText(degree: Degree): string {
-  return accidentalText(degree.alter) + String(degree.number);
+  return (degree.between ? '~' : '') + accidentalText(degree.alter) + String(degree.number);
 }
 
 /** How the twelve semitones are named as degrees when a scale does not name them itself. */

@@ -1,14 +1,18 @@
 import { fail, ok, shown, type Problem, type Result } from '../result.ts';
 import { pitchClass } from '../pitch/pitch.ts';
-import { CHROMATIC_DEGREES, degreeSemitones, degreeText, type Degree } from './degree.ts';
+import { CHROMATIC_DEGREES, degreeSemitones, degreeText, MAJOR_STEPS, type Degree } from './degree.ts';
 
 const TOKEN = /[^\s,]+/gu;
 const DEGREE = /^([b#♭♯]{0,2})([1-7]|9|1[0-3])$/u;
+/** `~3`, or both of its neighbours, `♭3~3`. */
+const BETWEEN = /^([^~]*)~([^~]+)$/u;
+const HALF = /^(\d{1,2})\.5$/u;
 
 /**
  * Reads a scale typed by degrees (`1 2 b3 #4 5 6 b7`) or by semitones from home (`0 2 3 6 7 9 10`).
  * Starting with 0 means semitones, starting with 1 means degrees. Degrees rise and none sounds twice; those beyond the
- * octave, as chords have them (`♭9 11 13`), may come after the others and are taken an octave lower.
+ * octave, as chords have them (`♭9 11 13`), may come after the others and are taken an octave lower. A note that is meant
+ * to lie between two keys is `~3` or `♭3~3`; in semitones `3.5`.
  * Each problem carries the index of the token's first character.
  */
 export function parseFormula(text: string): Result<readonly Degree[]> {
@@ -70,15 +74,36 @@ function problem(token: Token, message: string): Problem {
 }
 
 function readDegree(token: string): Degree | string {
+  const [, below, above] = BETWEEN.exec(token) ?? [];
+  return above === undefined ? readPlain(token) : readBetween(token, below!, above);
+}
+
+function readBetween(token: string, below: string, above: string): Degree | string {
+  const high = readPlain(above);
+  if (typeof high === 'string') return high;
+  const between: Degree = { ...high, between: true };
+  if (below === '') return between;
+  const low = readPlain(below);
+  if (typeof low === 'string') return low;
+  const semitones = ({ number, alter }: Degree) => MAJOR_STEPS[(number - 1) % 7]! + alter;
+  return pitchClass(semitones(high) - semitones(low)) === 1
+    ? between
+    : `“${shown(token)}” is not a semitone wide: a note in between lies between neighbours, such as ♭3~3.`;
+}
+
+function readPlain(token: string): Degree | string {
   const match = DEGREE.exec(token);
   if (!match)
-    return `“${shown(token)}” is not a degree: use 1 to 7, or 9 to 13, with ♭ or ♯ in front if needed.`;
+    return `“${shown(token)}” is not a degree: use 1 to 7, or 9 to 13, with ♭ or ♯ in front if needed, or ~3 for what lies between ♭3 and 3.`;
   const signs = match[1]!;
   const alter = [...signs].reduce((sum, s) => sum + (s === 'b' || s === '♭' ? -1 : 1), 0);
   return { number: Number(match[2]), alter };
 }
 
 function readSemitones(token: string): Degree | string {
+  const half = HALF.exec(token)?.[1];
+  const above = half === undefined ? undefined : CHROMATIC_DEGREES[Number(half) + 1];
+  if (above) return { ...above, between: true };
   const named = /^\d{1,2}$/.test(token) ? CHROMATIC_DEGREES[Number(token)] : undefined;
   return named ?? `“${shown(token)}” is not a number of semitones from 0 to 11.`;
 }
@@ -90,7 +115,8 @@ export function formulaText(degrees: readonly Degree[]): string {
 
 /** The formula in ASCII with `-` between degrees, for links: `1-2-b3`. */
 export function formulaCode(degrees: readonly Degree[]): string {
-  return degrees.map((d) => (d.alter < 0 ? 'b' : '#').repeat(Math.abs(d.alter)) + String(d.number)).join('-');
+  const signs = ({ alter }: Degree) => (alter < 0 ? 'b' : '#').repeat(Math.abs(alter));
+  return degrees.map((d) => `${d.between ? '~' : ''}${signs(d)}${d.number}`).join('-');
 }
 
 /** What changes against the major scale, e.g. `3, 6 and 7 lowered`; names raised, lowered, left out and added degrees. */
@@ -98,12 +124,14 @@ export function againstMajor(degrees: readonly Degree[]): string {
   const numbers = new Set(degrees.map((d) => d.number));
   const only = (alter: (d: Degree) => boolean) =>
     degrees.filter((d) => alter(d) && degrees.filter((o) => o.number === d.number).length === 1);
+  const between = degrees.filter((d) => d.between);
   const doubled = degrees.filter(
-    (d) => d.alter !== 0 && degrees.some((o) => o.number === d.number && o !== d),
+    (d) => d.alter !== 0 && !d.between && degrees.some((o) => o.number === d.number && o !== d),
   );
   const parts = [
-    list(only((d) => d.alter < 0).map(numberWord), 'lowered'),
-    list(only((d) => d.alter > 0).map(numberWord), 'raised'),
+    list(only((d) => d.alter < 0 && !d.between).map(numberWord), 'lowered'),
+    list(only((d) => d.alter > 0 && !d.between).map(numberWord), 'raised'),
+    list(between.map(degreeText), 'in between'),
     list(doubled.map(degreeText), 'added'),
     list([1, 2, 3, 4, 5, 6, 7].filter((n) => !numbers.has(n)).map(String), 'left out'),
   ].filter((part) => part !== '');

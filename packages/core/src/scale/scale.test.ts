@@ -3,7 +3,7 @@ import { Scale as Tonal } from 'tonal';
 import { expectOk } from '../result.ts';
 import { noteCode, notePitchClass, noteText, parseNote } from '../pitch/noteName.ts';
 import { degreeText } from './degree.ts';
-import { againstMajor } from './formula.ts';
+import { againstMajor, formulaText } from './formula.ts';
 import {
   customScale,
   keyOf,
@@ -122,6 +122,37 @@ test('nothing is found for nonsense, and a formula with a slip says where', () =
 });
 
 test.each([
+  ['1 ~3 4', '1 ~3 4', 'custom:1-~3-4', [0, 3, 5], [350, 150, 700]],
+  ['1 b3~3 4', '1 ~3 4', 'custom:1-~3-4', [0, 3, 5], [350, 150, 700]],
+  ['1 ♭3~3 3 4~♯4', '1 ~3 3 ~♯4', 'custom:1-~3-3-~#4', [0, 3, 4, 5], [350, 50, 150, 650]],
+  ['0 3.5 5', '1 ~3 4', 'custom:1-~3-4', [0, 3, 5], [350, 150, 700]],
+  ['1 ♭7~7', '1 ~7', 'custom:1-~7', [0, 10], [1050, 150]],
+  [
+    '1 ~3 4 b5 5 b7',
+    '1 ~3 4 ♭5 5 ♭7',
+    'blues-blue-third',
+    [0, 3, 5, 6, 7, 10],
+    [350, 150, 100, 100, 300, 200],
+  ],
+])('%s is read with what lies in between: %s', (typed, text, id, semitones, steps) => {
+  const read = expectOk(customScale(typed));
+  expect([formulaText(read.degrees), read.id, read.semitones, stepCents(read)]).toEqual([
+    text,
+    id,
+    semitones,
+    steps,
+  ]);
+  expect(expectOk(scaleById(id)).degrees).toEqual(read.degrees);
+});
+
+test.each([
+  ['1 b3 ~3', 5, 'each note once'],
+  ['1 2~3', 2, 'not a semitone wide'],
+  ['1 3~b3', 2, 'not a semitone wide'],
+  ['1 ~x', 2, 'not a degree'],
+  ['1 x~3', 2, 'not a degree'],
+  ['~1 3', 0, 'starts from home'],
+  ['0 11.5', 2, '0 to 11'],
   ['', 0, 'Type the scale'],
   ['2 3', 0, 'starts from home'],
   ['1 2 8', 4, 'not a degree'],

@@ -92,9 +92,10 @@ export function scaleById(id: string): Result<Scale> {
   });
 }
 
-/** The steps from each note to the next in cents, the last one up to the octave: multiples of 100. */
+/** The steps from each note to the next in cents, the last one up to the octave; a note in between taken at its middle. */
 export function stepCents(scale: Scale): readonly number[] {
-  return scale.semitones.map((s, i) => ((scale.semitones[i + 1] ?? 12) - s) * 100);
+  const cents = scale.degrees.map((degree) => 100 * degreeSemitones(degree) + (degree.between ? 50 : 0));
+  return cents.map((at, i) => (cents[i + 1] ?? 1200) - at);
 }
 
 /** Seven-note scales that others are called modes of. */
@@ -109,6 +110,7 @@ const PARENTS = [
 
 /** The parent of which this scale is a rotation, or undefined for a parent itself and for scales with none. */
 export function modeOf(scale: Scale): ModeOf | undefined {
+  if (scale.degrees.some((degree) => degree.between)) return undefined;
   for (const id of PARENTS) {
     const parent = BY_ID.get(id)!;
     if (parent.semitones.length !== scale.semitones.length) continue;

@@ -2,7 +2,11 @@ import { ROLES, type Role } from '../harmony/role.ts';
 import { chipShape } from './chip.ts';
 import type { PathShape, RectShape, TextShape } from './scene.ts';
 
-const SIZES = { wide: { width: 20, height: 10 }, narrow: { width: 9, height: 10 } };
+const SIZES = {
+  wide: { width: 20, height: 10 },
+  tight: { width: 14, height: 10 },
+  narrow: { width: 9, height: 10 },
+};
 
 function drawn(role: Role, size: keyof typeof SIZES, usable = true) {
   const box = { x: 100, y: 50, ...SIZES[size] };
@@ -48,6 +52,17 @@ test('a wide chip has its note beside the degree, a narrow one below it', () => 
   const narrow = drawn('scale', 'narrow');
   expect([narrow.degree!.x, narrow.degree!.y < narrow.note.y - 2]).toEqual([narrow.note.x, true]);
   expect(wide.degree!.sizeMm).toBeGreaterThan(wide.note.sizeMm);
+});
+
+test.each(['wide', 'tight'] as const)('two signs in one %s chip stand apart and within it', (size) => {
+  for (const role of ['scale', 'colour'] as const) {
+    const { degree, note } = drawn(role, size);
+    // Half of two letters each, half as wide as high, and some air.
+    const reach = (text: TextShape) => 2 * 0.25 * text.sizeMm;
+    expect(note.x - reach(note) - (degree!.x + reach(degree!))).toBeGreaterThan(0.8);
+    expect(degree!.x - reach(degree!)).toBeGreaterThan(100.4);
+    expect(note.x + reach(note)).toBeLessThan(99.6 + SIZES[size].width);
+  }
 });
 
 test('every role has a body of its own, and what cannot be had is dashed', () => {

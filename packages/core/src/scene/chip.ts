@@ -1,5 +1,5 @@
 import type { Role } from '../harmony/role.ts';
-import type { Box, GroupShape, Ink, Paint, Shape } from './scene.ts';
+import type { Box, GroupShape, Ink, Paint, Shape, TextShape } from './scene.ts';
 
 /** What a way's chip shows; the caller knows the key, the drawing does not. */
 export interface ChipText {
@@ -57,24 +57,52 @@ function isStacked({ width, height }: Chip): boolean {
 }
 
 function textsOf(chip: Chip): Shape[] {
-  const { x, y, width, height, role, usable, mark } = chip;
+  const { role, usable, mark } = chip;
   if (role === 'outside') return [];
   const ink = usable ? FILLS[role].text : 'ink';
-  const { degree, note } = isStacked(chip)
-    ? {
-        degree: { x: x + width / 2, y: y + height * 0.47, sizeMm: Math.min(height * 0.42, width * 0.5) },
-        note: { x: x + width / 2, y: y + height * 0.86, sizeMm: Math.min(height * 0.33, width * 0.42) },
-      }
-    : {
-        degree: { x: x + width * 0.34, y: y + height * 0.69, sizeMm: height * 0.56 },
-        note: { x: x + width * 0.73, y: y + height * 0.69, sizeMm: height * 0.42 },
-      };
+  const { degree, note } = isStacked(chip) ? stacked(chip) : sideBySide(chip);
   const texts: Shape[] = [
     { kind: 'text', ...degree, text: chip.degree, ink, anchor: 'middle', bold: true },
     { kind: 'text', ...note, text: chip.note, ink, anchor: 'middle' },
   ];
   if (mark) texts.push(markText(chip, mark));
   return texts;
+}
+
+interface Texts {
+  readonly degree: Pick<TextShape, 'x' | 'y' | 'sizeMm'>;
+  readonly note: Pick<TextShape, 'x' | 'y' | 'sizeMm'>;
+}
+
+function stacked({ x, y, width, height }: Chip): Texts {
+  return {
+    degree: { x: x + width / 2, y: y + height * 0.47, sizeMm: Math.min(height * 0.42, width * 0.5) },
+    note: { x: x + width / 2, y: y + height * 0.86, sizeMm: Math.min(height * 0.36, width * 0.5) },
+  };
+}
+
+/** Degree and note in the middle of the chip; where there is no room first nearer each other, then smaller. */
+function sideBySide({ x, y, width, height, role, degree, note }: Chip): Texts {
+  // A lozenge has less room at its points.
+  const room = width - (role === 'colour' ? 2.8 : 1.2);
+  const wanted = { degree: height * 0.56, note: height * 0.46 };
+  const texts = widthOf(degree, wanted.degree) + widthOf(note, wanted.note);
+  const gap = Math.max(height * 0.1, Math.min(height * 0.22, room - texts));
+  const needed = texts + gap;
+  const scale = Math.min(1, room / needed);
+  const [degreeSize, noteSize] = [wanted.degree * scale, wanted.note * scale];
+  const left = x + (width - needed * scale) / 2;
+  const right = left + needed * scale;
+  const at = y + height * 0.69;
+  return {
+    degree: { x: left + widthOf(degree, degreeSize) / 2, y: at, sizeMm: degreeSize },
+    note: { x: right - widthOf(note, noteSize) / 2, y: at, sizeMm: noteSize },
+  };
+}
+
+/** About how wide a text is set: signs are narrower than letters and numbers. */
+function widthOf(text: string, sizeMm: number): number {
+  return [...text].reduce((sum, letter) => sum + (/[♭♯~]/u.test(letter) ? 0.46 : 0.62), 0) * sizeMm;
 }
 
 function markText(chip: Chip, mark: string): Shape {
@@ -92,10 +120,10 @@ function markText(chip: Chip, mark: string): Shape {
 
 function outsideShapes(chip: Chip): Shape[] {
   const { x, y, width, height, mark, usable } = chip;
-  const stacked = isStacked(chip);
-  const cx = x + width * (stacked ? 0.5 : 0.34);
-  const cy = y + height * (stacked ? 0.3 : 0.5);
-  const r = stacked ? 0.9 : 1.1;
+  const isHigh = isStacked(chip);
+  const cx = x + width * (isHigh ? 0.5 : 0.34);
+  const cy = y + height * (isHigh ? 0.3 : 0.5);
+  const r = isHigh ? 0.9 : 1.1;
   const dot: Shape = {
     kind: 'path',
     d: `M${cx - r} ${cy} a${r} ${r} 0 1 0 ${2 * r} 0 a${r} ${r} 0 1 0 ${-2 * r} 0 Z`,
@@ -103,10 +131,10 @@ function outsideShapes(chip: Chip): Shape[] {
   };
   const name: Shape = {
     kind: 'text',
-    x: x + width * (stacked ? 0.5 : 0.73),
-    y: y + height * (stacked ? 0.82 : 0.66),
+    x: x + width * (isHigh ? 0.5 : 0.73),
+    y: y + height * (isHigh ? 0.82 : 0.66),
     text: chip.note,
-    sizeMm: stacked ? Math.min(height * 0.33, width * 0.42) : height * 0.4,
+    sizeMm: isHigh ? Math.min(height * 0.36, width * 0.5) : height * 0.46,
     ink: 'soft',
     anchor: 'middle',
   };

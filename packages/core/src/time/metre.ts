@@ -38,6 +38,29 @@ export function metre(name: MetreName, pickup: Ticks = 0): Metre {
   return found;
 }
 
+/**
+ * Any metre as it is counted: in dotted beats where eighths or shorter go in threes, otherwise as it is written.
+ * @param count and unit as written: 6 and 8 for 6/8 @throws for a pickup of a bar or more
+ */
+export function countedMetre(count: number, unit: number, pickup: Ticks = 0): Metre {
+  const name = `${count}/${unit}`;
+  const known = METRE_NAMES.find((one) => one === name);
+  if (known) return metre(known, pickup);
+  const written = (4 * QUARTER) / unit;
+  const compound = unit >= 8 && count % 3 === 0 && count > 3;
+  const beat = compound ? 3 * written : written;
+  const found: Metre = {
+    name,
+    beats: compound ? count / 3 : count,
+    beat,
+    divisions: compound ? 3 : 2,
+    pickup,
+  };
+  if (!Number.isInteger(pickup) || pickup < 0 || pickup >= barLength(found))
+    throw new Error(`countedMetre: a pickup of ${pickup} ticks does not fit before a bar of ${name}`);
+  return found;
+}
+
 export function barLength({ beats, beat }: Metre): Ticks {
   return beats * beat;
 }

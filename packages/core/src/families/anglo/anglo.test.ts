@@ -1,9 +1,9 @@
 import { prefer, routeOf } from '../../../test/instruments.ts';
 import { openInstrument, specFromPreset, type Instrument } from '../../instrument/instrument.ts';
-import { parseNote, parsePitch } from '../../pitch/noteName.ts';
+import { noteText, parseNote, parsePitch } from '../../pitch/noteName.ts';
 import { expectOk } from '../../result.ts';
 import { scaleLine } from '../../route/line.ts';
-import { keyOf, scaleById } from '../../scale/scale.ts';
+import { keyOf, scaleById, spellScale } from '../../scale/scale.ts';
 
 const open = (preset: string, layout: object = {}): Instrument => {
   const spec = specFromPreset('anglo', preset);
@@ -20,6 +20,26 @@ function route(instrument: Instrument, tonic: string, preset: string) {
   return routeOf(instrument, line, { preset, weights: {}, playingOptions: {} });
 }
 const count = (r: ReturnType<typeof route>, id: string) => r.effort.terms.find((p) => p.id === id)!.count;
+
+// The rows of a key are that key's major scale, so that it is by its names that a player knows them.
+test.each([
+  ['C-G', 'C', 'G'],
+  ['G-D', 'G', 'D'],
+  ['Bb-F', 'Bb', 'F'],
+  ['Ab-Eb', 'Ab', 'Eb'],
+  ['D-A', 'D', 'A'],
+])('where no key is asked of %s its rows are named by %s and %s major', (pair, middle, inside) => {
+  const instrument = open(`${pair}-sharp-on-push`);
+  for (const [row, tonic] of [
+    ['middle', middle],
+    ['inside', inside],
+  ] as const) {
+    const own = spellScale(expectOk(scaleById('major')), expectOk(parseNote(tonic))).map(noteText);
+    const ways = instrument.ways.filter((way) => way.words.includes(row));
+    expect(ways).toHaveLength(20);
+    for (const way of ways) expect(own).toContain(noteText(instrument.nameOf(way)));
+  }
+});
 
 test.each([
   ['C-G', 'C', 'G', 'C4', 'D4'],

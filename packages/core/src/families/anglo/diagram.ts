@@ -52,9 +52,9 @@ export function diagram(layout: AngloLayout, ways: readonly AngloWay[]): Diagram
       line(x, middle, x + SIZE.cellWidth, middle, 'rule', 0.3),
       label(
         x + SIZE.cellWidth / 2,
-        y + 2 * SIZE.chip + SIZE.gap + 5,
+        y + 2 * SIZE.chip + SIZE.gap + 5.1,
         String(buttonNumber(layout, place)),
-        3,
+        3.5,
         {
           ink: 'soft',
           anchor: 'middle',

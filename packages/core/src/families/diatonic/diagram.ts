@@ -101,7 +101,7 @@ function dipShapes(layout: DiatonicLayout, edge: Record<Side, number>): Shape[] 
       stroke: 'soft',
       strokeMm: 0.5,
     };
-    const text: Shape = { kind: 'text', x: x + 11.6, y: y + 1.1, text: 'dips', sizeMm: 3.3, ink: 'soft' };
+    const text: Shape = { kind: 'text', x: x + 11.6, y: y + 1.1, text: 'dips', sizeMm: 4.3, ink: 'soft' };
     return { kind: 'group', label: mark.words, shapes: [wave, text] };
   });
 }
@@ -166,7 +166,7 @@ function keyToMarks(heightMm: number): Shape[] {
     x: right,
     y,
     text,
-    sizeMm: 3.8,
+    sizeMm: 4.3,
     ink: 'soft',
     anchor: 'end',
   });

@@ -65,7 +65,7 @@ export function checkLayout(stored: unknown): Result<DulcimerLayout> {
         semitones,
         `Fret ${known.name} must be 1 to 36 semitones above the open string.`,
       );
-    return { name: known?.name ?? '', semitones: semitones ?? 0 };
+    return { name: known?.name ?? '', semitones: isWhole(semitones) ? semitones : 0 };
   });
   const order = frets.filter(({ name }) => name !== '').sort((a, b) => rank(a.name) - rank(b.name));
   for (const [i, fret] of order.entries()) {

@@ -2,7 +2,7 @@ import type { TabDialect } from '../contract.ts';
 import type { DulcimerWay } from './ways.ts';
 
 export const dialects = Object.freeze([
-  { id: 'strings', label: 'string and fret: mel 3, mid 6½, bass 0', separator: ', ' },
+  { id: 'strings', label: 'string and fret: mel 3, bass 0', separator: ', ' },
   { id: 'columns', label: 'bass-middle-melody: --3 -2- 0--', separator: '  ' },
   { id: 'words', label: 'words: melody string fret 6½', separator: ', ' },
 ] as const satisfies readonly TabDialect[]);

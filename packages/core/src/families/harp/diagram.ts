@@ -78,6 +78,6 @@ function stringShapes(layout: HarpLayout, index: number, x: number, top: number)
   return [
     line(x, y, x, y + length, strong ? 'ink' : 'soft', strong ? 0.75 : 0.4),
     ...leverShape,
-    ...(strong ? [label(x, y + length + 3.6, `${letter}${octave}`, 3.4, { anchor: 'middle' as const })] : []),
+    ...(strong ? [label(x, y + length + 3.6, `${letter}${octave}`, 3.6, { anchor: 'middle' as const })] : []),
   ];
 }

@@ -1,5 +1,6 @@
-import { routeOf } from '../../../test/instruments.ts';
+import { questionOf, routeOf } from '../../../test/instruments.ts';
 import { openInstrument, specFromPreset, type Instrument } from '../../instrument/instrument.ts';
+import { mapView } from '../../map/mapView.ts';
 import { noteText, parseNote } from '../../pitch/noteName.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
 import { expectOk } from '../../result.ts';
@@ -84,6 +85,54 @@ test.each([
   expect(set.every((w) => scale.has(pitchClass(w.pitch)))).toBe(true);
   const names = new Set(spellScale(key.scale, key.tonic).map(noteText));
   expect(set.every((w) => names.has(instrument.brief(w).replace(/\d+$/, '')))).toBe(true);
+});
+
+// A harp in C has no B♭ and A, no E♭ and D, no A♭ and G at once; with B raised to C its C strings are free for D♭.
+test.each([
+  ['Bb', 'major', ['A'], ['A', 'E♭']],
+  ['Eb', 'major', ['A', 'D'], ['A♭', 'D']],
+  ['Ab', 'major', ['A', 'B', 'C', 'D', 'G'], ['G']],
+  ['F', 'major', [], ['B♭']],
+  ['F', 'natural-minor', ['A', 'B', 'C', 'D', 'G'], ['G']],
+])('%s %s cannot be had whole in C: levers %j save tonic, fifth and third, %j are lacking', (...asked) => {
+  const [tonic, scale, letters, lacking] = asked;
+  const key = keyIn(tonic, scale);
+  const instrument = open('c-34').forKey(key);
+  expect(instrument.settings.map((setting) => setting.id).sort()).toEqual(letters);
+  const classes = new Set(
+    instrument.ways.filter((w) => w.technique === 'set').map((w) => pitchClass(w.pitch)),
+  );
+  const missing = key.scale.semitones.filter((s) => !classes.has(pitchClass(key.home + s)));
+  expect(missing.map((s) => noteText(key.names[s]!)).sort()).toEqual([...lacking].sort());
+});
+
+test('a string that the key calls by another letter is written by both names, and read back', () => {
+  const base = open('c-34');
+  const key = keyIn('Bb');
+  const instrument = base.forKey(key);
+  const write = (id: string, dialect = 'notes') => {
+    const way = instrument.ways.find((w) => w.id === id)!;
+    return instrument.tab(way, dialect, key.names[pitchClass(way.pitch - key.home)]);
+  };
+  // String 13 is A3, 14 B3, 17 E4 of a harp from C2.
+  expect([write('13up'), write('13down'), write('17down'), write('14down')]).toEqual([
+    'A=B♭3',
+    'A3',
+    'E4',
+    'B=C♭4',
+  ]);
+  expect(write('13up', 'numbers')).toBe('13↑');
+  for (const typed of ['A=B♭3', 'a=bb3', 'A#3'])
+    expect([typed, expectOk(instrument.parseTab(typed, 'notes')).id]).toEqual([typed, '13up']);
+  expect(instrument.parseTab('G=B♭3', 'notes').ok).toBe(false);
+  const double = open('c-22', { double: true });
+  expect(expectOk(double.parseTab('R A=B♭3', 'notes')).id).toMatch(/^R\d+up$/);
+  const view = mapView(base, questionOf(base, { tonic: 'Bb', scale: 'major', direction: 'up' }), {
+    naming: 'key',
+    dialect: 'notes',
+  });
+  expect(view.line[0]).toMatchObject({ tab: 'A=B♭3', brief: 'A=B♭3', note: 'B♭3' });
+  expect(view.tabText).not.toContain('♯');
 });
 
 test('a note outside the key is told as a lever to flip, when, and back again', () => {

@@ -24,7 +24,7 @@ import {
 import { carry } from './levers.ts';
 import { presets } from './presets.ts';
 import { BASES, SHARPS_ORDER, type BaseId } from './tables.ts';
-import { brief, dialects, tab } from './tab.ts';
+import { brief, dialects, parseTab, tab } from './tab.ts';
 import { capabilityGroups, fingeringsFor, FINGERINGS, techniques, ways, type HarpWay } from './ways.ts';
 
 const HOMES: Readonly<Record<BaseId, number>> = Object.freeze({ C: 0, F: 5, Eb: 3 });
@@ -43,6 +43,7 @@ export const harp = defineFamily<HarpLayout, HarpWay>({
   timbre: PLUCKED,
   absent: 'no string gives it, lever up or down',
   element: 'string',
+  setting: 'lever',
   presets,
   check: checkLayout,
   home: ({ base }) => pitchClass(HOMES[base]),
@@ -76,8 +77,9 @@ export const harp = defineFamily<HarpLayout, HarpWay>({
   },
   tables: (layout) => [leverTable(layout)],
   nameOf: (layout, { string, pitch }) => callOn(layout, string, pitch),
-  tab: (_, way, dialect) => tab(way, dialect),
-  brief: (_, way) => brief(way),
+  tab: (_, way, dialect, called) => tab(way, dialect, called),
+  brief: (_, way, called) => brief(way, called),
+  parseTab,
   diagram,
 });
 

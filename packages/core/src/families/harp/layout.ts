@@ -82,36 +82,58 @@ export function isUp({ up, strings }: HarpLayout, index: number): boolean {
   return lever && up.includes(pitchClass(pitch));
 }
 
+/** Semitones above home: the notes that levers save first where a key cannot be had whole; then the third. */
+const TONIC_AND_FIFTH: readonly number[] = Object.freeze([0, 7]);
+const THIRDS: readonly number[] = Object.freeze([4, 3]);
+
 /**
- * The pitch classes of the strings to raise so that most notes of the key are there, with as few levers up as that
- * takes, and among equals with as few notes as may be that are not the key's; as text, `5 0 7`. Only strings whose
- * raised note belongs to the key are tried.
+ * The pitch classes of the strings to raise so that tonic and fifth are there, then the third, then most notes of the
+ * key, with as few levers up as that takes, and among equals with as few notes as may be that are not the key's; as
+ * text, `5 0 7`. Only strings whose raised note belongs to the key are tried.
  */
 export function settingFor({ strings }: HarpLayout, key: Key): string {
   // Sets of pitch classes as bits, since every choice is tried for every key of a table.
   const bit = (pitch: number) => 1 << pitchClass(pitch);
-  const wanted = key.scale.semitones.reduce((set, semitones) => set | bit(key.home + semitones), 0);
+  const bits = (semitones: readonly number[]) => semitones.reduce((set, s) => set | bit(key.home + s), 0);
+  const own = (semitones: readonly number[]) => semitones.filter((s) => key.scale.semitones.includes(s));
+  const wanted = {
+    all: bits(key.scale.semitones),
+    first: bits(own(TONIC_AND_FIFTH)),
+    next: bits(own(THIRDS).slice(0, 1)),
+  };
   const down = strings.reduce((set, { pitch }) => set | bit(pitch), 0);
   const known = SETTINGS.get(strings) ?? new Map<number, string>();
   SETTINGS.set(strings, known);
-  const setting = known.get(wanted) ?? bestSetting(down, wanted);
-  known.set(wanted, setting);
+  const asked = (wanted.all << 4) | pitchClass(key.home);
+  const setting = known.get(asked) ?? bestSetting(down, wanted);
+  known.set(asked, setting);
   return setting;
 }
 
-/** Settings by the notes wanted, as bits: every mode of a scale asks for the same. */
+/** Settings by the notes wanted, as bits, and the home. */
 const SETTINGS = new WeakMap<HarpLayout['strings'], Map<number, string>>();
 
-/** @param down what the strings sound with all levers down, as bits @param wanted the notes of the key, as bits */
-function bestSetting(down: number, wanted: number): string {
-  const open = down & ((wanted >> 1) | ((wanted & 1) << 11));
+/** Notes of a key as bits: all, those to save first and those to save next. */
+interface Wanted {
+  readonly all: number;
+  readonly first: number;
+  readonly next: number;
+}
+
+/** @param down what the strings sound with all levers down, as bits */
+function bestSetting(down: number, wanted: Wanted): string {
+  const open = down & ((wanted.all >> 1) | ((wanted.all & 1) << 11));
   let best = { set: 0, score: -Infinity };
   let set = 0;
   do {
     const raised = ((set << 1) | (set >> 11)) & FULL_OCTAVE;
     const sounding = (down & ~set) | raised;
-    const own = count(sounding & wanted);
-    const score = 1000 * own - 20 * count(set) - count(sounding & ~wanted);
+    const score =
+      1_000_000 * count(sounding & wanted.first) +
+      100_000 * count(sounding & wanted.next) +
+      1000 * count(sounding & wanted.all) -
+      20 * count(set) -
+      count(sounding & ~wanted.all);
     if (score > best.score) best = { set, score };
     // The next larger set of open strings.
     set = (set - open) & open;

@@ -2,7 +2,7 @@ import { expectOk } from '../../result.ts';
 import { Fields } from './fields.ts';
 import { anchorTable, liesAt, pitchesFrom, tuningOf } from './fixedPitches.ts';
 import { chosen, keyName, option, range } from './options.ts';
-import { parseByTable } from './tabTable.ts';
+import { tabReader } from './tabTable.ts';
 import type { Way } from '../way.ts';
 
 describe('reading a layout field by field', () => {
@@ -71,8 +71,7 @@ describe('tab by table', () => {
   });
   const ways = ['6', '6½', '10'].map(way);
   const write = (w: Way, dialect: string) => (dialect === 'plain' ? w.id : `fret ${w.id}`);
-  const read = (text: string, dialect = 'plain') =>
-    parseByTable(ways, ['plain', 'long'], write, text, dialect);
+  const read = (text: string, dialect = 'plain') => tabReader(ways, ['plain', 'long'], write)(text, dialect);
 
   test.each([
     ['6', '6'],

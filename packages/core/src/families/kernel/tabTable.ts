@@ -24,35 +24,60 @@ function bySound(text: string): string {
   });
 }
 
+/** The ways of an instrument by what is written for them in one dialect. */
+interface Table<W> {
+  readonly byText: ReadonlyMap<string, readonly W[]>;
+  readonly bySound: ReadonlyMap<string, readonly W[]>;
+}
+
 /**
- * Reads one note of tab by looking it up among the texts of all ways: exact for every dialect, tolerant of typewriter
- * spelling, and where that is not ambiguous of other spellings of its note and of another dialect. The problem's position is where no text goes on.
+ * A reader of single notes of tab that looks them up among the texts of all ways: exact for every dialect, tolerant of
+ * typewriter spelling, and where that is not ambiguous of other spellings of its note and of another dialect. A problem's
+ * position is where no text goes on. The texts of a dialect are written once, when it is first read.
  */
-export function parseByTable<W extends Way>(
+export function tabReader<W extends Way>(
   ways: readonly W[],
   dialects: readonly string[],
   write: (way: W, dialect: string) => string,
-  text: string,
-  dialect: string,
-): Result<W> {
-  const wanted = plain(text);
-  const others = [dialect, ...dialects.filter((d) => d !== dialect)];
-  let reached = 0;
-  for (const id of others) {
-    const texts = ways.map((way) => plain(write(way, id)));
-    const found = ways.filter((_, i) => texts[i] === wanted);
-    if (found.length === 1 || (found.length > 1 && id === dialect)) return ok(found[0]!);
-    const sounding = ways.filter((_, i) => bySound(texts[i]!) === bySound(wanted));
-    if (sounding.length === 1) return ok(sounding[0]!);
-    for (const known of texts) reached = Math.max(reached, common(known, wanted));
+): (text: string, dialect: string) => Result<W> {
+  const tables = new Map<string, Table<W>>();
+  const tableOf = (dialect: string): Table<W> => {
+    const known = tables.get(dialect) ?? tableIn(ways, (way) => plain(write(way, dialect)));
+    tables.set(dialect, known);
+    return known;
+  };
+  return (text, dialect) => {
+    const wanted = plain(text);
+    const tried = [dialect, ...dialects.filter((d) => d !== dialect)];
+    for (const id of tried) {
+      const table = tableOf(id);
+      const found = table.byText.get(wanted) ?? [];
+      if (found.length === 1 || (found.length > 1 && id === dialect)) return ok(found[0]!);
+      const sounding = table.bySound.get(bySound(wanted)) ?? [];
+      if (sounding.length === 1) return ok(sounding[0]!);
+    }
+    const texts = tried.flatMap((id) => [...tableOf(id).byText.keys()]);
+    const reached = texts.reduce((most, known) => Math.max(most, common(known, wanted)), 0);
+    const position = text.length - text.trimStart().length + reached;
+    const example = ways[0] ? write(ways[0], dialect) : '';
+    const message =
+      wanted === ''
+        ? `A note is missing here, for example ${example}.`
+        : `“${shown(text.trim())}” is not on this instrument. A note is written like ${example}.`;
+    return fail({ field: '', position, wrong: shown(text.slice(position)), message });
+  };
+}
+
+function tableIn<W>(ways: readonly W[], textOf: (way: W) => string): Table<W> {
+  const byText = new Map<string, W[]>();
+  const sounding = new Map<string, W[]>();
+  for (const way of ways) {
+    const text = textOf(way);
+    byText.set(text, [...(byText.get(text) ?? []), way]);
+    const sound = bySound(text);
+    sounding.set(sound, [...(sounding.get(sound) ?? []), way]);
   }
-  const position = text.length - text.trimStart().length + reached;
-  const example = ways[0] ? write(ways[0], dialect) : '';
-  const message =
-    wanted === ''
-      ? `A note is missing here, for example ${example}.`
-      : `“${shown(text.trim())}” is not on this instrument. A note is written like ${example}.`;
-  return fail({ field: '', position, wrong: shown(text.slice(position)), message });
+  return { byText, bySound: sounding };
 }
 
 function common(a: string, b: string): number {

@@ -53,7 +53,7 @@ export function diagram(_: WhistleLayout, ways: readonly WhistleWay[]): Diagram<
 
 function holeNumbers(top: number): Shape[] {
   return Array.from({ length: 6 }, (_, i) =>
-    label(SIZE.left - 2.2, top + SIZE.chip + 2 + (i + 0.5) * SIZE.hole + 1.2, String(i + 1), 3.2, {
+    label(SIZE.left - 2.2, top + SIZE.chip + 2 + (i + 0.5) * SIZE.hole + 1.2, String(i + 1), 3.4, {
       ink: 'soft',
       anchor: 'middle',
     }),

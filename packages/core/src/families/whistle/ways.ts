@@ -10,7 +10,7 @@ export const techniques = Object.freeze([
   { id: 'plain', label: 'plain fingerings', needs: 'a plain fingering', safe: true },
   { id: 'upper', label: 'notes of the upper register', needs: 'the upper register', safe: true },
   { id: 'cross', label: 'cross-fingerings', needs: 'a cross-fingering', safe: true },
-  { id: 'half', label: 'half-holes', needs: 'a half-hole', safe: false },
+  { id: 'half', label: 'half-holes', needs: 'a half-hole', safe: false, glides: true },
   {
     id: 'strained',
     label: 'strained high notes',

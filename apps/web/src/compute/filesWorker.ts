@@ -1,0 +1,40 @@
+import { expose } from 'comlink';
+import { expectOk, openInstrument, readTabLine, type InstrumentSpec, type Problem } from '@same-song/core';
+import { readAbc, readDegrees, readFile, songOfPitches, type FileRead, type Read } from '@same-song/formats';
+
+export type TextKind = 'abc' | 'degrees' | 'tab';
+
+/** What became of a typed text. */
+export type TextRead =
+  { readonly ok: true; readonly value: Read } | { readonly ok: false; readonly problems: readonly Problem[] };
+
+export type FileAnswer =
+  | { readonly ok: true; readonly value: FileRead }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
+
+const api = {
+  /** A typed text as a song; tab is read on an instrument, in a dialect, and has no rhythm yet. */
+  text(kind: TextKind, text: string, spec: InstrumentSpec | undefined, dialect: string): TextRead {
+    if (kind === 'abc') return readAbc(text)[0]!;
+    if (kind === 'degrees') return readDegrees(text);
+    if (!spec)
+      return {
+        ok: false,
+        problems: [{ field: '', wrong: '', message: 'Choose the instrument of the tab.' }],
+      };
+    const instrument = expectOk(openInstrument(spec));
+    const items = readTabLine(instrument, text, dialect);
+    if (!items.ok) return items;
+    const steps = items.value.map((item) => {
+      if (item.kind === 'way') return item.way.pitch;
+      return item.kind === 'missing' ? item.pitch : item.kind;
+    });
+    return songOfPitches(steps);
+  },
+  file(name: string, bytes: Uint8Array): FileAnswer {
+    return readFile(name, bytes);
+  },
+};
+
+export type FilesWork = typeof api;
+expose(api);

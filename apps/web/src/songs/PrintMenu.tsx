@@ -1,0 +1,41 @@
+import Button from '@mui/material/Button';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
+
+/** What of a song goes onto paper. */
+export type Paper = 'both' | 'tab' | 'staff';
+
+const WORDS: Readonly<Record<Paper, string>> = {
+  both: 'Staff and tab',
+  tab: 'Large tab only',
+  staff: 'Staff only',
+};
+
+/** Prints the song: staff and tab, or one of them alone. */
+export function PrintMenu({ onPaper }: { onPaper: (paper: Paper) => void }) {
+  const [open, setOpen] = useState(false);
+  const button = useRef<HTMLButtonElement>(null);
+  const print = (paper: Paper) => {
+    flushSync(() => {
+      setOpen(false);
+      onPaper(paper);
+    });
+    window.print();
+  };
+  return (
+    <>
+      <Button ref={button} variant="text" aria-haspopup="menu" onClick={() => setOpen(true)}>
+        Print
+      </Button>
+      <Menu open={open} anchorEl={() => button.current} onClose={() => setOpen(false)}>
+        {(Object.keys(WORDS) as Paper[]).map((paper) => (
+          <MenuItem key={paper} onClick={() => print(paper)}>
+            {WORDS[paper]}
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
+  );
+}

@@ -1,0 +1,67 @@
+import Button from '@mui/material/Button';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useRef, useState } from 'react';
+import type { SongView } from '@same-song/core';
+import { losses, writeFile, WRITTEN_FORMATS, type WrittenFormat } from '@same-song/formats';
+import { download, fileName } from '../frame/files.ts';
+import { useKeeping } from '../frame/useKeeping.ts';
+import { arrangements } from '../api/records.ts';
+import type { SongState } from './useSong.ts';
+
+/** The song as it is played here out to a file, with its tab where the format has words; and kept as an arrangement. */
+export function SongFiles({ state, view }: { state: SongState; view: SongView }) {
+  const [open, setOpen] = useState(false);
+  const button = useRef<HTMLButtonElement>(null);
+  const { keep } = useKeeping(arrangements);
+  const { record, chosen, plan } = state;
+  const tab = new Map(view.line.map((note) => [note.id, note.inTab.replace(/\s+/g, '')]));
+  const title = `${view.song.title} in ${view.keyName}`;
+  const save = (as: WrittenFormat) => {
+    setOpen(false);
+    const { extension, type } = WRITTEN_FORMATS[as];
+    const content = writeFile(view.song, as, (note, voice) =>
+      voice === view.song.melody ? tab.get(note.id) : undefined,
+    );
+    download(fileName(title, extension), type, content);
+  };
+  const saveTab = () => {
+    setOpen(false);
+    download(fileName(title, 'txt'), 'text/plain', `${title}, ${chosen!.spec.name}\n\n${view.tabText}\n`);
+  };
+  const keepIt = () => {
+    const name = `${record!.title}, ${chosen!.spec.name}`.slice(0, 100);
+    keep(
+      { name, songId: record!.id, instrumentId: chosen!.record!.id, plan },
+      { label: () => 'keeping an arrangement', notice: () => `${name} is kept.` },
+    );
+  };
+  return (
+    <>
+      <Button ref={button} variant="text" aria-haspopup="menu" onClick={() => setOpen(true)}>
+        As a file
+      </Button>
+      {chosen?.record && (
+        <Button variant="text" onClick={keepIt}>
+          Keep
+        </Button>
+      )}
+      <Menu open={open} anchorEl={() => button.current} onClose={() => setOpen(false)}>
+        {(Object.keys(WRITTEN_FORMATS) as WrittenFormat[]).map((as) => (
+          <MenuItem key={as} onClick={() => save(as)}>
+            <span>
+              {WRITTEN_FORMATS[as].label}
+              {as === 'midi' || as === 'json' ? '' : ', tab under the notes'}
+              {losses(view.song, as).map((lost) => (
+                <small key={lost} className="song-lost">
+                  {lost}
+                </small>
+              ))}
+            </span>
+          </MenuItem>
+        ))}
+        <MenuItem onClick={saveTab}>Tab as text</MenuItem>
+      </Menu>
+    </>
+  );
+}

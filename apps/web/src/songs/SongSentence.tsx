@@ -1,0 +1,156 @@
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { movedTonic, noteText, type Song, type SongKeyFit } from '@same-song/core';
+import { songs } from '../api/records.ts';
+import { useShortcuts } from '../frame/shortcuts.ts';
+import { answering } from '../question/KeyWords.tsx';
+import { WordPicker, type Choice } from '../question/WordPicker.tsx';
+import type { SongState } from './useSong.ts';
+
+const WORDS = { song: 's', key: 'k', instrument: 'i', octave: 'o', preference: 'w' } as const;
+type Word = keyof typeof WORDS;
+
+/** The whole arrangement as one sentence whose words are the controls. */
+export function SongSentence({ state }: { state: SongState }) {
+  const [open, setOpen] = useState<Word | undefined>(undefined);
+  const navigate = useNavigate();
+  const { record, plan, family, chosen, cabinet = [], keys = [] } = state;
+  const { data: all = [] } = songs.useTitles('kept');
+  useShortcuts(
+    (Object.keys(WORDS) as Word[]).map((word) => ({
+      key: WORDS[word],
+      label: `Change the ${word}`,
+      group: 'The song',
+      run: () => setOpen(word),
+    })),
+  );
+  const picker = (word: Word) => ({
+    name: word,
+    shortcut: WORDS[word],
+    open: open === word,
+    onOpen: (now: boolean) => setOpen(now ? word : undefined),
+  });
+  const tonic = record ? noteText(movedTonic(record, plan.transpose)) : '…';
+  const octave = octaveOf(plan.transpose);
+  const preset = family.preferences.find(({ id }) => id === plan.preferences.preset)!;
+  const filter = (choices: readonly Choice[]) => (text: string) => ({ choices: answering(choices, text) });
+  return (
+    <h1 className="question-line">
+      <Link className="song-back" to="/songs" aria-label="All songs" title="All songs">
+        ‹
+      </Link>{' '}
+      Play{' '}
+      <WordPicker
+        {...picker('song')}
+        word={record?.title ?? '…'}
+        placeholder="A title …"
+        search={filter(all.map(({ id, title }) => ({ id, label: title, current: id === record?.id })))}
+        onChoose={(id) =>
+          void navigate(`/songs/${id}${chosen ? `?on=${encodeURIComponent(chosen.ref)}` : ''}`)
+        }
+      />{' '}
+      in{' '}
+      <WordPicker
+        {...picker('key')}
+        word={tonic}
+        placeholder="A key …"
+        search={filter(
+          keys.length > 0 ? keys.map((fit) => keyChoice(fit, plan.transpose)) : plainKeys(record),
+        )}
+        onChoose={(by) => state.move(Number(by))}
+      />{' '}
+      on{' '}
+      <span className="question-unbroken">
+        <WordPicker
+          {...picker('instrument')}
+          word={chosen?.spec.name ?? '…'}
+          placeholder="A name, a key …"
+          search={filter(
+            cabinet.map(({ id, name, family: of }) => ({
+              id,
+              label: name,
+              about: of,
+              current: id === chosen?.ref,
+            })),
+          )}
+          onChoose={(id) => state.play(id)}
+        />
+        ,
+      </span>{' '}
+      <span className="question-unbroken">
+        <WordPicker
+          {...picker('octave')}
+          word={OCTAVE_WORDS[String(octave)] ?? `${octave} octaves up`}
+          placeholder="An octave …"
+          search={filter(
+            Object.entries(OCTAVE_WORDS).map(([id, label]) => ({
+              id,
+              label,
+              current: Number(id) === octave,
+            })),
+          )}
+          onChoose={(id) => state.move(plan.transpose + 12 * (Number(id) - octave))}
+        />
+        ,
+      </span>{' '}
+      with{' '}
+      <span className="question-unbroken">
+        <WordPicker
+          {...picker('preference')}
+          word={preset.label}
+          placeholder="How it is to be played …"
+          search={filter(
+            family.preferences.map(({ id, label, about }) => ({
+              id,
+              label,
+              about,
+              current: id === preset.id,
+            })),
+          )}
+          onChoose={(id) =>
+            state.change('how it is played', { preferences: { ...plan.preferences, preset: id } })
+          }
+        />
+        .
+      </span>
+    </h1>
+  );
+}
+
+const OCTAVE_WORDS: Readonly<Record<string, string>> = {
+  '2': 'two octaves up',
+  '1': 'an octave up',
+  '0': 'as written',
+  '-1': 'an octave down',
+  '-2': 'two octaves down',
+};
+
+/** Octaves of a move, its key taken as the nearest one up or down. */
+export function octaveOf(transpose: number): number {
+  return Math.round(transpose / 12) + 0;
+}
+
+/** What a key gives, in a few words. */
+export function fitWords({ missing, notes, demands }: SongKeyFit): string {
+  const reach = missing === 0 ? 'all notes' : `${notes - missing} of ${notes} notes`;
+  const asks = demands.map(({ label, count }) => `${label} ${count}`).join(', ');
+  return [reach, asks].filter((text) => text !== '').join(' · ');
+}
+
+/** The twelve keys, while nobody knows yet how the song lies in them. */
+function plainKeys(song: Pick<Song, 'keys'> | null | undefined): readonly Choice[] {
+  if (!song) return [];
+  return Array.from({ length: 12 }, (_, i) => i - 6).map((by) => ({
+    id: String(by),
+    label: noteText(movedTonic(song, by)),
+  }));
+}
+
+function keyChoice(fit: SongKeyFit, now: number): Choice {
+  return {
+    id: String(fit.transpose),
+    label: fit.keyName,
+    about: [fit.facts[0], fitWords(fit)].filter((text) => text).join(' · '),
+    current: fit.transpose === now,
+  };
+}

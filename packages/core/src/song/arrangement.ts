@@ -1,0 +1,104 @@
+import type { Family } from '../families/contract.ts';
+import { soundingPitch } from '../pitch/spelledPitch.ts';
+import type { Pitch } from '../pitch/pitch.ts';
+import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
+import { checkPreferences, defaultPreferences, type Preferences } from '../route/preferences.ts';
+import type { Pin } from '../route/pin.ts';
+import { mapNotes, type Song } from './song.ts';
+import { spelledForSong, transposed } from './transpose.ts';
+
+/** What is done about one note that cannot be had as it is written. */
+export type Decision =
+  | {
+      readonly noteId: string;
+      readonly kind: 'move';
+      /** Semitones, an octave or a step. */ readonly by: number;
+    }
+  | { readonly noteId: string; readonly kind: 'leave' };
+
+/** How a song is played on one instrument. */
+export interface ArrangementPlan {
+  /** Semitones from where it is written, octaves included. */
+  readonly transpose: number;
+  readonly preferences: Preferences;
+  readonly pins: readonly Pin[];
+  readonly decisions: readonly Decision[];
+}
+
+export const TRANSPOSE_RANGE = Object.freeze({ lowest: -48, highest: 48 });
+const LIST_LIMIT = 2_000;
+
+export function plainPlan(family: Family): ArrangementPlan {
+  return { transpose: 0, preferences: defaultPreferences(family), pins: [], decisions: [] };
+}
+
+/** Checks a stored or linked plan against a family. Problem fields are the plan's own. */
+export function checkPlan(family: Family, stored: unknown): Result<ArrangementPlan> {
+  if (!isRecord(stored)) return fail({ field: '', wrong: shown(stored), message: 'This is no arrangement.' });
+  const { transpose, pins = [], decisions = [] } = stored;
+  const problems: Problem[] = [];
+  const { lowest, highest } = TRANSPOSE_RANGE;
+  if (!(Number.isInteger(transpose) && Number(transpose) >= lowest && Number(transpose) <= highest))
+    problems.push({
+      field: 'transpose',
+      wrong: shown(transpose),
+      message: `Move it by ${lowest} to ${highest} semitones.`,
+    });
+  const preferences = checkPreferences(family, stored['preferences']);
+  if (!preferences.ok) problems.push(...under('preferences', preferences.problems));
+  const list = <T>(
+    field: string,
+    value: unknown,
+    sound: (item: Record<string, unknown>) => boolean,
+  ): readonly T[] => {
+    const good =
+      Array.isArray(value) &&
+      value.length <= LIST_LIMIT &&
+      value.every((item) => isRecord(item) && sound(item));
+    if (!good) problems.push({ field, wrong: shown(value), message: `These ${field} cannot be understood.` });
+    return (good ? value : []) as readonly T[];
+  };
+  const name = (value: unknown) => typeof value === 'string' && value.length > 0 && value.length <= 80;
+  const checkedPins = list<Pin>(
+    'pins',
+    pins,
+    ({ noteId, wayId, fingering }) =>
+      name(noteId) && name(wayId) && (fingering === undefined || name(fingering)),
+  );
+  const checkedDecisions = list<Decision>(
+    'decisions',
+    decisions,
+    ({ noteId, kind, by }) =>
+      name(noteId) &&
+      (kind === 'leave' || (kind === 'move' && Number.isInteger(by) && Math.abs(Number(by)) <= 48)),
+  );
+  if (problems.length > 0 || !preferences.ok) return fail(...problems);
+  return ok({
+    transpose: transpose as number,
+    preferences: preferences.value,
+    pins: checkedPins,
+    decisions: checkedDecisions,
+  });
+}
+
+/** The song as it is played by a plan: moved, and what was decided about single notes carried out. */
+export function arranged(
+  song: Song,
+  { transpose, decisions }: Pick<ArrangementPlan, 'transpose' | 'decisions'>,
+): Song {
+  const moved = transposed(song, transpose);
+  if (decisions.length === 0) return moved;
+  const decided = new Map(decisions.map((decision) => [decision.noteId, decision]));
+  const [key] = moved.keys;
+  return mapNotes(moved, (note) => {
+    const decision = decided.get(note.id);
+    if (!decision) return note;
+    if (decision.kind === 'leave') return [];
+    const pitch: Pitch = soundingPitch(note.pitch) + decision.by;
+    const octaves = decision.by % 12 === 0;
+    const spelled = octaves
+      ? { ...note.pitch, octave: note.pitch.octave + decision.by / 12 }
+      : spelledForSong(pitch, key!);
+    return pitch < 0 || pitch > 127 ? note : { ...note, pitch: spelled };
+  });
+}

@@ -1,0 +1,49 @@
+import type { Family } from '../families/contract.ts';
+import { pinText, readPins } from '../route/pinLink.ts';
+import { checkPlan, plainPlan, type ArrangementPlan, type Decision } from './arrangement.ts';
+
+/** Parameters of links that say how a song is played. */
+export const PLAN_PARAMS = Object.freeze(['by', 'with', 'pin', 'out'] as const);
+
+/** A plan as link parameters; what is at its default is left out. */
+export function planToLink(plan: ArrangementPlan, family: Family): Record<string, string> {
+  const base = plainPlan(family);
+  return {
+    ...(plan.transpose === 0 ? {} : { by: String(plan.transpose) }),
+    ...(plan.preferences.preset === base.preferences.preset ? {} : { with: plan.preferences.preset }),
+    ...(plan.pins.length === 0 ? {} : { pin: plan.pins.map(pinText).join(',') }),
+    ...(plan.decisions.length === 0 ? {} : { out: plan.decisions.map(decisionText).join(',') }),
+  };
+}
+
+/** Reads link parameters; what cannot be understood is left at its default, part by part. */
+export function planFromLink(
+  params: Readonly<Record<string, string | undefined>>,
+  family: Family,
+): ArrangementPlan {
+  const base = plainPlan(family);
+  const parts: readonly Partial<ArrangementPlan>[] = [
+    { transpose: Number(params['by'] ?? 0) },
+    { preferences: { ...base.preferences, preset: params['with'] ?? base.preferences.preset } },
+    { pins: readPins(params['pin']) },
+    { decisions: readDecisions(params['out']) },
+  ];
+  return parts.reduce<ArrangementPlan>((plan, part) => {
+    const checked = checkPlan(family, { ...plan, ...part });
+    return checked.ok ? checked.value : plan;
+  }, base);
+}
+
+/** `n3:-12`, or `n3:x` for a note that is left out. */
+function decisionText(decision: Decision): string {
+  return `${decision.noteId}:${decision.kind === 'leave' ? 'x' : decision.by}`;
+}
+
+function readDecisions(text: string | undefined): Decision[] {
+  const items = (text ?? '').split(',').filter((item) => item !== '');
+  return items.map((item): Decision => {
+    const at = item.lastIndexOf(':');
+    const [noteId, what] = [item.slice(0, at), item.slice(at + 1)];
+    return what === 'x' ? { noteId, kind: 'leave' } : { noteId, kind: 'move', by: Number(what) };
+  });
+}

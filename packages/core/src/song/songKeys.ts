@@ -1,0 +1,71 @@
+import type { Instrument } from '../instrument/instrument.ts';
+import { noteText } from '../pitch/noteName.ts';
+import { expectOk } from '../result.ts';
+import type { Preferences } from '../route/preferences.ts';
+import { routeLine } from '../route/route.ts';
+import { contextsFor } from '../keys/keyCell.ts';
+import { keyOf, scaleById } from '../scale/scale.ts';
+import type { Song } from './song.ts';
+import { melodyLine, metreOfSong } from './songLine.ts';
+import { movedTonic } from './transpose.ts';
+
+/** How a song lies on an instrument in one key, in the octave where it lies best. */
+export interface SongKeyFit {
+  /** Semitones from where the song is written. */
+  readonly transpose: number;
+  readonly keyName: string;
+  /** Notes of the melody that cannot be had, and all of them. */
+  readonly missing: number;
+  readonly notes: number;
+  /** Effort for each note that can be had; only ranks. */
+  readonly ease: number;
+  /** What it asks, the most costly first. */
+  readonly demands: readonly { readonly label: string; readonly count: number }[];
+  /** The instrument's own words about the key: its position … */
+  readonly facts: readonly string[];
+}
+
+/** Octaves tried for each key, those in which most can be had first. */
+const OCTAVES_TRIED = 2;
+
+/** Every key for a song on an instrument, the best first: what lacks notes stands behind what lacks fewer. */
+export function songKeys(base: Instrument, song: Song, preferences: Preferences): readonly SongKeyFit[] {
+  const scale = expectOk(scaleById(song.keys[0]!.scale));
+  const line = melodyLine(song);
+  const metre = metreOfSong(song);
+  const contextFor = contextsFor(preferences);
+  const fits = Array.from({ length: 12 }, (_, i) => i - 6).flatMap((semitones) => {
+    const tonic = movedTonic(song, semitones);
+    const key = keyOf(scale, tonic);
+    const instrument = base.forKey(key);
+    const context = contextFor(instrument);
+    const lacking = (by: number) => line.filter(({ pitch }) => !context.has(pitch + by)).length;
+    const octaves = [0, -12, 12, -24, 24, -36, 36]
+      .map((octave) => ({ by: semitones + octave, missing: lacking(semitones + octave) }))
+      .filter(({ by, missing }) => missing < line.length && Math.abs(by) <= 48)
+      .sort((a, b) => a.missing - b.missing || Math.abs(a.by) - Math.abs(b.by));
+    const tried = octaves.slice(0, OCTAVES_TRIED).filter(({ missing }) => missing <= octaves[0]!.missing);
+    return tried
+      .map(({ by }): SongKeyFit => {
+        const route = routeLine(
+          context,
+          line.map((note) => ({ ...note, pitch: note.pitch + by })),
+          { metre },
+        );
+        const had = route.notes.filter((note) => note.way).length;
+        const demands = route.effort.terms.filter(({ count }) => count > 0).sort((a, b) => b.cost - a.cost);
+        return {
+          transpose: by,
+          keyName: noteText(tonic),
+          missing: line.length - had,
+          notes: line.length,
+          ease: route.effort.total / Math.max(1, had),
+          demands: demands.slice(0, 3).map(({ label, count }) => ({ label, count })),
+          facts: instrument.facts(key),
+        };
+      })
+      .sort((a, b) => a.missing - b.missing || a.ease - b.ease)
+      .slice(0, 1);
+  });
+  return fits.sort((a, b) => a.missing - b.missing || a.ease - b.ease);
+}

@@ -1,0 +1,37 @@
+import { soundingPitch } from '../pitch/spelledPitch.ts';
+import type { LineNote } from '../route/line.ts';
+import { countedMetre, type Metre } from '../time/metre.ts';
+import { QUARTER } from '../time/ticks.ts';
+import { barStarts, melodyOf, type Song, type Voice } from './song.ts';
+
+/**
+ * A voice as a line to be played, each bar once as it is written: tied notes are one, under the id of the first.
+ */
+export function songLine(voice: Voice): readonly LineNote[] {
+  const line: { id: string; pitch: number; onset: number; length: number }[] = [];
+  /** Notes that are tied on, by the time and pitch at which they go on. */
+  const open = new Map<string, (typeof line)[number]>();
+  for (const { id, onset, length, pitch: written, tied } of voice.notes) {
+    const pitch = soundingPitch(written);
+    const place = `${onset} ${pitch}`;
+    const before = open.get(place);
+    if (before) before.length += length;
+    else line.push({ id, pitch, onset, length });
+    open.delete(place);
+    if (tied) open.set(`${onset + length} ${pitch}`, before ?? line.at(-1)!);
+  }
+  return line;
+}
+
+/** The line of a song's melody. */
+export function melodyLine(song: Song): readonly LineNote[] {
+  return songLine(melodyOf(song).voice);
+}
+
+/** The metre in which a song begins, with its pickup: common time where it says nothing. */
+export function metreOfSong(song: Song): Metre {
+  const written = song.metres[0]?.at === 0 ? song.metres[0] : { count: 4, unit: 4 };
+  const whole = (4 * QUARTER * written.count) / written.unit;
+  const [, first = 0] = barStarts(song);
+  return countedMetre(written.count, written.unit, song.bars.length > 1 && first < whole ? first : 0);
+}

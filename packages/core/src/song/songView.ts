@@ -1,0 +1,223 @@
+import type { Remark } from '../families/way.ts';
+import { parseChord, type Chord } from '../harmony/chord.ts';
+import { rolesOf, type Role } from '../harmony/role.ts';
+import type { Instrument } from '../instrument/instrument.ts';
+import { sceneIn, waysIn, type WayView } from '../map/instrumentView.ts';
+import { lineIn, alternativeView, type AlternativeView, type LineView } from '../map/lineView.ts';
+import type { NotationOptions } from '../map/notation.ts';
+import { noteText } from '../pitch/noteName.ts';
+import type { Pitch } from '../pitch/pitch.ts';
+import { chordOver } from '../question/question.ts';
+import { expectOk } from '../result.ts';
+import type { AirBalance } from '../route/air.ts';
+import { routingContext, type RoutingContext } from '../route/context.ts';
+import type { Effort } from '../route/effort.ts';
+import { routeLine, type Route } from '../route/route.ts';
+import type { Namer } from '../scale/namer.ts';
+import { aboveHome, keyOf, scaleById, type Key } from '../scale/scale.ts';
+import type { Scene } from '../scene/scene.ts';
+import { writeTabLine, type TabItem } from '../tab/tabLine.ts';
+import { checkTension, type TensionCheck } from '../tension/tension.ts';
+import { QUARTER } from '../time/ticks.ts';
+import { arranged, type ArrangementPlan, type Decision } from './arrangement.ts';
+import { barAt, barStarts, holdingAt, type Song } from './song.ts';
+import { melodyLine, metreOfSong } from './songLine.ts';
+import { songNamer } from './songNamer.ts';
+
+/** A way out for a note that cannot be had. */
+export interface Offer {
+  readonly decision: Decision;
+  /** `an octave higher: G5`. */
+  readonly text: string;
+}
+
+/** A note of the song that the instrument does not give. */
+export interface SongMissing {
+  readonly noteId: string;
+  /** From 1. */
+  readonly bar: number;
+  readonly note: string;
+  readonly reason: string;
+  readonly offers: readonly Offer[];
+}
+
+/** A song on an instrument: plain data, ready to cross a worker's border. */
+export interface SongView {
+  /** As it is played: moved, and with what was decided about single notes. */
+  readonly song: Song;
+  readonly keyName: string;
+  readonly instrumentFacts: readonly string[];
+  readonly line: readonly LineView[];
+  /** Bar by bar, in the chosen dialect. */
+  readonly tabText: string;
+  readonly scene: Scene;
+  readonly ways: readonly WayView[];
+  readonly effort: Effort;
+  readonly exact: boolean;
+  readonly air: AirBalance;
+  readonly remarks: readonly Remark[];
+  readonly missing: readonly SongMissing[];
+  /** The melody against the chords, those guessed where the song has none. */
+  readonly tension: TensionCheck;
+  /** Lowest and highest note. */
+  readonly compass: string;
+  readonly cautions: readonly string[];
+}
+
+interface Prepared {
+  readonly song: Song;
+  readonly key: Key;
+  readonly name: Namer;
+  readonly instrument: Instrument;
+  readonly context: RoutingContext;
+  readonly route: Route;
+  readonly rolesAt: (onset: number) => readonly Role[];
+}
+
+function prepare(
+  base: Instrument,
+  written: Song,
+  plan: ArrangementPlan,
+  naming: NotationOptions['naming'],
+): Prepared {
+  const song = arranged(written, plan);
+  const { tonic, scale: id } = song.keys[0]!;
+  const scale = expectOk(scaleById(id));
+  const key = keyOf(scale, tonic);
+  const instrument = base.forKey(key);
+  const context = routingContext(instrument, plan.preferences);
+  const route = routeLine(context, melodyLine(song), { pins: plan.pins, metre: metreOfSong(song) });
+  const home = expectOk(chordOver(scale, '1'));
+  const known = new Map<string, readonly Role[]>();
+  const rolesAt = (onset: number) => {
+    const symbol = holdingAt(song.chords, onset)?.symbol ?? '';
+    const roles = known.get(symbol) ?? rolesOf(scale, [chordNamed(symbol, tonic) ?? home]);
+    known.set(symbol, roles);
+    return roles;
+  };
+  return { song, key, name: songNamer(song, key, naming), instrument, context, route, rolesAt };
+}
+
+function chordNamed(symbol: string, tonic: Song['keys'][number]['tonic']): Chord | undefined {
+  const chord = symbol === '' ? undefined : parseChord(symbol, tonic);
+  return chord?.ok && chord.value.root ? chord.value : undefined;
+}
+
+/** Computes a song on an instrument. Pure. */
+export function songView(
+  base: Instrument,
+  written: Song,
+  plan: ArrangementPlan,
+  notation: NotationOptions,
+): SongView {
+  const { song, key, name, instrument, context, route, rolesAt } = prepare(
+    base,
+    written,
+    plan,
+    notation.naming,
+  );
+  const remarks = route.remarks();
+  const usable = new Set(context.usable.map((way) => way.id));
+  const roles = rolesAt(0);
+  const pitches = route.notes.map(({ pitch }) => pitch);
+  const used = new Set(route.notes.map((note) => note.way?.technique));
+  return {
+    song,
+    keyName: `${noteText(key.tonic)} ${key.scale.name}`,
+    instrumentFacts: instrument.facts(key),
+    line: lineIn(
+      instrument,
+      key,
+      ({ pitch, onset }) => rolesAt(onset)[aboveHome(key, pitch)]!,
+      route,
+      remarks,
+      notation,
+      name,
+    ),
+    tabText: tabOf(song, route, instrument, notation.dialect, name),
+    scene: sceneIn(instrument, key, roles, name, usable),
+    ways: waysIn(instrument, key, roles, [], usable, notation, name),
+    effort: route.effort,
+    exact: route.exact,
+    air: route.air,
+    remarks: remarks.filter((remark) => !remark.routine),
+    tension: checkTension(song),
+    missing: missingOf({ song, name, context, route, key }),
+    compass: `${name.withOctave(Math.min(...pitches))} to ${name.withOctave(Math.max(...pitches))}`,
+    cautions: [
+      ...new Set(
+        instrument.family.techniques.flatMap((t) => (used.has(t.id) && t.caution ? [t.caution] : [])),
+      ),
+    ],
+  };
+}
+
+/** Other ways for one note of the melody, and what each would change. */
+export function songAlternatives(
+  base: Instrument,
+  written: Song,
+  plan: ArrangementPlan,
+  noteId: string,
+): readonly AlternativeView[] {
+  return prepare(base, written, plan, 'key').route.alternatives(noteId).map(alternativeView);
+}
+
+/** A line of tab for every four bars, with bar lines and with rests of a beat and more. */
+function tabOf(song: Song, route: Route, instrument: Instrument, dialect: string, name: Namer): string {
+  const starts = barStarts(song);
+  const inBar = song.bars.map((): TabItem[] => []);
+  let end = 0;
+  for (const { onset, length, way, pitch } of route.notes) {
+    const bar = inBar[barAt(starts, onset)]!;
+    if (onset - end >= QUARTER) bar.push({ kind: 'rest' });
+    bar.push(way ? { kind: 'way', way } : { kind: 'missing', pitch });
+    end = Math.max(end, onset + length);
+  }
+  const lines: string[] = [];
+  for (let from = 0; from < inBar.length; from += 4) {
+    const items = inBar.slice(from, from + 4).flatMap((bar): TabItem[] => [...bar, { kind: 'bar' }]);
+    lines.push(writeTabLine(instrument, items, dialect, name.spelled));
+  }
+  return lines.join('\n');
+}
+
+function missingOf({
+  song,
+  name,
+  context,
+  route,
+  key,
+}: Pick<Prepared, 'song' | 'name' | 'context' | 'route' | 'key'>): SongMissing[] {
+  const starts = barStarts(song);
+  return route.notes.flatMap(({ id, pitch, onset, missing }) => {
+    if (!missing) return [];
+    const offer = (by: number, words: string): Offer => ({
+      decision: { noteId: id, kind: 'move', by },
+      text: `${words}: ${name.withOctave(pitch + by)}`,
+    });
+    const nearest = nearestScaleNote(context, key, pitch);
+    return [
+      {
+        noteId: id,
+        bar: barAt(starts, onset) + 1,
+        note: name.withOctave(pitch),
+        reason: missing.text,
+        offers: [
+          ...(context.has(pitch + 12) ? [offer(12, 'an octave higher')] : []),
+          ...(context.has(pitch - 12) ? [offer(-12, 'an octave lower')] : []),
+          ...(nearest !== undefined ? [offer(nearest - pitch, 'the nearest note of the scale')] : []),
+          { decision: { noteId: id, kind: 'leave' }, text: 'leave it out' },
+        ],
+      },
+    ];
+  });
+}
+
+/** The note of the scale nearest to a pitch that can be had, of two alike the lower one; undefined beyond an octave. */
+function nearestScaleNote(context: RoutingContext, key: Key, pitch: Pitch): Pitch | undefined {
+  const away = Array.from({ length: 11 }, (_, i) => [-(i + 1), i + 1]).flat();
+  const by = away.find(
+    (step) => context.has(pitch + step) && key.scale.semitones.includes(aboveHome(key, pitch + step)),
+  );
+  return by === undefined ? undefined : pitch + by;
+}

@@ -1,0 +1,67 @@
+import { songOf } from '../../test/samples/song.ts';
+import { quarters } from '../time/ticks.ts';
+import { checkTension } from './tension.ts';
+import { guessChords } from './guessChords.ts';
+import { melodyLine } from '../song/songLine.ts';
+
+const over = (symbol: string) => ({ chords: [{ at: 0, symbol }] });
+const told = (...of: Parameters<typeof songOf>) =>
+  checkTension(songOf(...of)).tensions.map(
+    ({ bar, note, why, kind, beats }) => `${bar} ${note} ${why}, ${kind} ${beats}`,
+  );
+
+test('tones of the chord and passing tones of the scale do not rub', () => {
+  expect(told('C4 D4 E4 G4 | A4 G4 E4 C4', over('C'))).toEqual([]);
+});
+
+test('a semitone above a tone of the chord: held, resolved by step, or left', () => {
+  expect(told('E4 F4*2 G4', over('C'))).toEqual(['1 F4 a semitone above E, held 2']);
+  expect(told('G4 F4*1/2 E4*1/2 C4', over('C'))).toEqual(['1 F4 a semitone above E, resolved 0.5']);
+  expect(told('G4 F4*1/2 C5*1/2 C4', over('C'))).toEqual(['1 F4 a semitone above E, open 0.5']);
+  expect(told('G4 F4*1/2 F4*1/2 C4', over('C'))).toHaveLength(2);
+});
+
+test('the other third, and what is outside altogether', () => {
+  expect(told('Eb4*2 C4*2', over('C'))).toEqual(['1 E♭4 the other third of the chord, held 2']);
+  expect(told('C#5*2 A4*2', over('Am'))).toEqual(['1 C♯5 the other third of the chord, held 2']);
+  expect(told('Bb4*2 C5*2', over('C'))).toEqual(['1 B♭4 outside scale and chord, held 2']);
+});
+
+test('over sevenths the blue notes are idiom', () => {
+  expect(told('Eb4*2 Bb4 F#4', over('C7'))).toEqual([]);
+  expect(told('Eb4*2 Bb4 F#4', over('C'))).toHaveLength(3);
+});
+
+test('the chord that sounds then is the one that counts, and the note resolves into the next one', () => {
+  const chords = [
+    { at: 0, symbol: 'G' },
+    { at: quarters(4), symbol: 'C' },
+  ];
+  expect(told('G4*2 B4 C5*1/2 B4*1/2 | C5*4', { chords })).toEqual(['1 C5 a semitone above B, resolved 0.5']);
+  expect(told('F4*4 | F4*4', { chords })).toEqual(['2 F4 a semitone above E, held 4']);
+});
+
+test('what is held and what resolves is the teacher’s to say', () => {
+  const song = songOf('E4 F4*2 G4', over('C'));
+  const kinds = (heldBeats: number) =>
+    checkTension(song, { heldBeats, step: 2, gapBeats: 0.5 }).tensions.map(({ kind }) => kind);
+  expect(kinds(3)).toEqual(['resolved']);
+  expect(checkTension(song, { heldBeats: 3, step: 1, gapBeats: 0.5 }).tensions[0]!.kind).toBe('open');
+});
+
+test('chords are guessed bar by bar where there are none, and marked so', () => {
+  const song = songOf('C4 E4 G4 E4 | F4 A4 C5 A4 | G4 B4 D5 B4 | -*4 | C4*4');
+  expect(guessChords(song, melodyLine(song)).map(({ at, symbol }) => [at / quarters(4), symbol])).toEqual([
+    [0, 'C'],
+    [1, 'F'],
+    [2, 'G'],
+    [4, 'C'],
+  ]);
+  expect(checkTension(song).guessed).toBe(true);
+  expect(checkTension(songOf('C4', over('C'))).guessed).toBe(false);
+});
+
+test('a beat is the one that is counted', () => {
+  const jig = { metres: [{ at: 0, count: 6, unit: 8 }], ...over('C') };
+  expect(told('E4 F4 G4', jig)).toEqual(['1 F4 a semitone above E, resolved 0.6666666666666666']);
+});

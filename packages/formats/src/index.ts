@@ -1,0 +1,14 @@
+export { DEGREES_HELP, readDegrees } from './degrees/readDegrees.ts';
+export { readAbc } from './abc/readAbc.ts';
+export { keyText, writeAbc, type AbcOptions } from './abc/writeAbc.ts';
+export type { Heard, Read } from './draft.ts';
+export { readJson, writeJson } from './json.ts';
+export { readMidi } from './midi/readMidi.ts';
+export { writeMidi } from './midi/writeMidi.ts';
+export { writeMusicXml } from './musicxml/writeMusicXml.ts';
+export { readMusicXml } from './musicxml/readMusicXml.ts';
+export { FILE_FORMATS, FILE_LIMIT, readFile, type FileFormat, type FileRead } from './readFile.ts';
+export { losses, writeFile, WRITTEN_FORMATS, type WordsUnder, type WrittenFormat } from './writeFile.ts';
+export type { Remark } from './remark.ts';
+export { textOf } from './text.ts';
+export { songOfPitches } from './songOfPitches.ts';

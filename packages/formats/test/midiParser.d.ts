@@ -1,0 +1,3 @@
+declare module 'midi-parser-js' {
+  export function parse(bytes: Uint8Array): unknown;
+}
