@@ -51,6 +51,8 @@ test('a song is kept as it is, changed by version, and listed with what tells it
       tags: ['jig'],
       keys: [{ at: 0, tonic: { letter: 'D', accidental: 0 }, scale: 'major' }],
       metres: [{ at: 0, count: 6, unit: 8 }],
+      // dfa afd in D: two Ds, two Fs sharp, two As.
+      sketch: { first: [74, 78, 81, 81, 78, 74], pitches: [74, 78, 81], notes: 6 },
     },
   ]);
 });

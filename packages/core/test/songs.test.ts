@@ -4,7 +4,7 @@ import { expectOk } from '../src/result.ts';
 import { defaultPreferences } from '../src/route/preferences.ts';
 import { routeLine } from '../src/route/route.ts';
 import { routingContext } from '../src/route/context.ts';
-import { checkPlan, plainPlan, type ArrangementPlan } from '../src/song/arrangement.ts';
+import { arranged, checkPlan, plainPlan, type ArrangementPlan } from '../src/song/arrangement.ts';
 import { planFromLink, planToLink } from '../src/song/planLink.ts';
 import { songAlternatives, songView } from '../src/song/songView.ts';
 import { songKeys } from '../src/song/songKeys.ts';
@@ -115,6 +115,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
   test('a plan survives its link and its JSON', () => {
     const full: ArrangementPlan = {
       transpose: -7,
+      mode: 'dorian',
       preferences: { ...plan.preferences, preset: family.preferences.at(-1)!.id },
       pins: [
         { noteId: 'n1', wayId: 'x1' },
@@ -131,10 +132,22 @@ describe.each(FAMILY_IDS)('%s', (id) => {
   });
 });
 
+test('what is decided about a note goes for all that is tied to it', () => {
+  const tied = songOf('C4 D4*3~ | D4*2 E4*2');
+  const plan = { transpose: 0, decisions: [{ noteId: 'n2', kind: 'move', by: 12 }] } as const;
+  expect(melodyLine(arranged(tied, plan)).map(({ pitch, length }) => [pitch, length / quarters(1)])).toEqual([
+    [60, 1],
+    [74, 5],
+    [64, 2],
+  ]);
+  const without = arranged(tied, { transpose: 0, decisions: [{ noteId: 'n2', kind: 'leave' }] });
+  expect(melodyLine(without).map(({ pitch }) => pitch)).toEqual([60, 64]);
+});
+
 test('of a link what cannot be understood is left at its default', () => {
   const family = families.whistle;
   const base = plainPlan(family);
-  expect(planFromLink({ by: 'far', with: 'loud', out: 'n1:+1.5', pin: '' }, family)).toEqual(base);
+  expect(planFromLink({ by: 'far', mode: 'major-pentatonic', with: 'loud', out: 'n1:+1.5', pin: '' }, family)).toEqual(base);
   expect(planFromLink({ by: '3', with: 'loud' }, family)).toEqual({ ...base, transpose: 3 });
 });
 

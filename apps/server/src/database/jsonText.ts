@@ -8,15 +8,16 @@ export function jsonText(column: string) {
   return {
     type: DataType.TEXT,
     get(this: Model): object | undefined {
-      return parsed(this.getDataValue(column) as unknown);
+      return objectIn(this.getDataValue(column));
     },
-    set(this: Model, value: object): void {
-      this.setDataValue(column, JSON.stringify(value));
+    set(this: Model, value: object | null): void {
+      this.setDataValue(column, value && JSON.stringify(value));
     },
   };
 }
 
-function parsed(stored: unknown): object | undefined {
+/** An object from what a column holds; undefined for anything else. */
+export function objectIn(stored: unknown): object | undefined {
   try {
     // From a column that was declared as JSON it comes read already.
     const value: unknown = typeof stored === 'string' ? JSON.parse(stored) : stored;

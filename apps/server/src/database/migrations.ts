@@ -60,6 +60,13 @@ export const MIGRATIONS: readonly Migration[] = [
       );
     },
   },
+  {
+    name: '0002-sketches',
+    up: (context, transaction) =>
+      context.addColumn('records', 'sketch', { type: DataTypes.TEXT, allowNull: true }, {
+        transaction,
+      } as object),
+  },
 ];
 
 /** Where it is noted which migrations were done. */

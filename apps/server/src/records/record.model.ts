@@ -24,6 +24,10 @@ export class RecordModel extends Model {
   @Column(jsonText('content'))
   declare content: object | undefined;
 
+  /** What lists show of a long content; null where its kind has none, or where it was written before there were any. */
+  @Column(jsonText('sketch'))
+  declare sketch: object | null | undefined;
+
   /** The time an append-only record belongs to, as ISO text; null for all others. */
   @Column(DataType.TEXT)
   declare at: string | null;

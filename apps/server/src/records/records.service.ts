@@ -4,6 +4,7 @@ import { checkContent, recordKind, shown, type Kept, type RecordKindId } from '@
 import { literal, Op, type Transaction, type WhereOptions } from 'sequelize';
 import { Sequelize, type Repository } from 'sequelize-typescript';
 import { broken, invalid, notFound, stale } from '../common/errors.ts';
+import { objectIn } from '../database/jsonText.ts';
 import { WriteQueue } from '../database/writeQueue.ts';
 import { RecordLinkModel, RecordModel } from './record.model.ts';
 import { PAGE, type ListQuery } from './records.dto.ts';
@@ -17,6 +18,9 @@ export interface Listed extends Kept {
   /** Set where the file was damaged and the content cannot be read. */
   readonly broken?: true;
 }
+
+/** The same as the file has it. */
+type Row = Listed & { readonly sketch: string | null };
 
 /** A page of a list. */
 export interface Page {
@@ -59,7 +63,7 @@ export class RecordsService {
       field,
     ]);
     const rows = (await this.#records.findAll({
-      attributes: ['seq', 'id', 'version', 'title', [literal(READABLE), 'readable'], ...fields],
+      attributes: ['seq', 'id', 'version', 'title', 'sketch', [literal(READABLE), 'readable'], ...fields],
       raw: true,
       where: {
         [Op.and]: [
@@ -70,11 +74,11 @@ export class RecordsService {
       },
       order: [['seq', 'ASC']],
       limit: limit + 1,
-    })) as unknown as readonly (Listed & { readonly seq: number; readonly readable: 0 | 1 })[];
+    })) as unknown as readonly (Row & { readonly seq: number; readonly readable: 0 | 1 })[];
     const items = rows
       .slice(0, limit)
       .map(({ seq: _, readable, ...item }) =>
-        readable ? unpacked(kind, item) : { ...item, broken: true as const },
+        readable ? unpacked(kind, item) : { ...unpacked(kind, item), broken: true as const },
       );
     return { items, next: rows.length > limit ? rows[limit - 1]!.seq : null };
   }
@@ -259,8 +263,12 @@ export interface Checked {
 
 /** What is kept of a checked content, out of the bin. */
 function fieldsOf(kind: RecordKindId, content: object) {
-  const { title, appendOnly } = recordKind(kind);
-  return { kind, title: title(content), content, at: appendOnly?.at(content) ?? null, binnedAt: null };
+  const { title, appendOnly, sketch } = recordKind(kind);
+  return {
+    ...{ kind, title: title(content), content, binnedAt: null },
+    sketch: sketch?.(content) ?? null,
+    at: appendOnly?.at(content) ?? null,
+  };
 }
 
 function isReadable({ content }: RecordModel): boolean {
@@ -272,7 +280,7 @@ function answer({ id, version, content }: RecordModel): Answer {
 }
 
 /** SQLite hands out lists and objects within a content as text. */
-function unpacked(kind: RecordKindId, item: Listed): Listed {
+function unpacked(kind: RecordKindId, { sketch, ...item }: Row): Listed {
   const { listed, fields } = recordKind(kind);
   const packed = listed.filter((field) => {
     const { type } = fields[field] as { type?: string };
@@ -283,5 +291,9 @@ function unpacked(kind: RecordKindId, item: Listed): Listed {
     const value = values[field];
     return [field, typeof value === 'string' ? (JSON.parse(value) as unknown) : value];
   });
-  return { ...item, ...(Object.fromEntries(read) as object) };
+  return {
+    ...item,
+    ...(sketch !== null && { sketch: objectIn(sketch) }),
+    ...(Object.fromEntries(read) as object),
+  };
 }

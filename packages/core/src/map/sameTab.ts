@@ -12,6 +12,7 @@ import { formulaText } from '../scale/formula.ts';
 import { fitsFrom } from '../scale/identify.ts';
 import { aboveHome, customScale, usualTonic, type Key, type Scale } from '../scale/scale.ts';
 import { asked } from './asked.ts';
+import { sameTabOn } from './sameTabOn.ts';
 
 /** What comes out when the tab of a question is played on another instrument of its family. */
 export interface SameTab {
@@ -37,10 +38,8 @@ export function sameTab(from: Instrument, question: Question, to: Instrument): S
   const { key, context, limits, line } = asked(from, question);
   if (!limits || from.family.id !== to.family.id) return undefined;
   const { notes } = routeLine(context, line, { pins: question.pins });
-  const [dialect] = from.family.dialects;
-  const tabOf = (on: Instrument, way: Way) => on.tab(way, dialect!.id);
-  const there = new Map(to.ways.map((way) => [tabOf(to, way), way]));
-  const moved = notes.map((note): Moved => ({ note, there: note.way && there.get(tabOf(from, note.way)) }));
+  const there = sameTabOn(from, to);
+  const moved = notes.map((note): Moved => ({ note, there: note.way && there(note.way) }));
   const shift = shiftOfHome(key, moved);
   if (shift === undefined) return undefined;
   const asThere = {

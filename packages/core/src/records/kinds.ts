@@ -11,6 +11,7 @@ import { checkQuestion, storedQuestion, type StoredQuestion } from '../question/
 import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
 import { checkPlan, type ArrangementPlan } from '../song/arrangement.ts';
 import { checkSong } from '../song/checkSong.ts';
+import { melodySketch } from '../song/opening.ts';
 import type { Song } from '../song/song.ts';
 import { OPTIONAL_SONG_FIELDS, SONG_FIELDS } from '../song/songShape.ts';
 import { KIND_NAMES, recordTitle, type RecordKindId } from './kindNames.ts';
@@ -114,6 +115,7 @@ const songs: RecordKind<Song> = {
   fields: SONG_FIELDS,
   optional: OPTIONAL_SONG_FIELDS,
   listed: ['composer', 'tags', 'keys', 'metres'],
+  sketch: melodySketch,
   check: (content) => checkSong(content),
 };
 

@@ -23,6 +23,11 @@ export interface RecordKind<Content extends object = object> {
   readonly refersTo?: Readonly<Record<string, string>>;
   /** Fields that lists show beside the title, since they are small. */
   readonly listed: readonly (keyof Content & string)[];
+  /**
+   * What lists show of a content that is too long for them, such as how a melody begins; worked out whenever a record is
+   * written, and listed as `sketch`.
+   */
+  readonly sketch?: (content: Content) => object;
   /** Written once and never changed, such as a log; `at` gives the time a record belongs to, by which it is asked for. */
   readonly appendOnly?: { at(content: Content): string };
   /** Checks a content of known fields. Problem fields are the content's own. */

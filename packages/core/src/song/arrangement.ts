@@ -4,8 +4,10 @@ import type { Pitch } from '../pitch/pitch.ts';
 import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
 import { checkPreferences, defaultPreferences, type Preferences } from '../route/preferences.ts';
 import type { Pin } from '../route/pin.ts';
-import { mapNotes, type Song } from './song.ts';
-import { spelledForSong, transposed } from './transpose.ts';
+import { mapNotes, melodyOf, type Song } from './song.ts';
+import { tiedFrom } from './songLine.ts';
+import { isMode, movedTo } from './inMode.ts';
+import { spelledForSong } from './transpose.ts';
 
 /** What is done about one note that cannot be had as it is written. */
 export type Decision =
@@ -20,6 +22,8 @@ export type Decision =
 export interface ArrangementPlan {
   /** Semitones from where it is written, octaves included. */
   readonly transpose: number;
+  /** Id of the scale into which it is put by its degrees; its own when left out. */
+  readonly mode?: string;
   readonly preferences: Preferences;
   readonly pins: readonly Pin[];
   readonly decisions: readonly Decision[];
@@ -35,7 +39,7 @@ export function plainPlan(family: Family): ArrangementPlan {
 /** Checks a stored or linked plan against a family. Problem fields are the plan's own. */
 export function checkPlan(family: Family, stored: unknown): Result<ArrangementPlan> {
   if (!isRecord(stored)) return fail({ field: '', wrong: shown(stored), message: 'This is no arrangement.' });
-  const { transpose, pins = [], decisions = [] } = stored;
+  const { transpose, mode, pins = [], decisions = [] } = stored;
   const problems: Problem[] = [];
   const { lowest, highest } = TRANSPOSE_RANGE;
   if (!(Number.isInteger(transpose) && Number(transpose) >= lowest && Number(transpose) <= highest))
@@ -44,6 +48,8 @@ export function checkPlan(family: Family, stored: unknown): Result<ArrangementPl
       wrong: shown(transpose),
       message: `Move it by ${lowest} to ${highest} semitones.`,
     });
+  if (mode !== undefined && !(typeof mode === 'string' && isMode(mode)))
+    problems.push({ field: 'mode', wrong: shown(mode), message: 'A mode is a scale of seven degrees.' });
   const preferences = checkPreferences(family, stored['preferences']);
   if (!preferences.ok) problems.push(...under('preferences', preferences.problems));
   const list = <T>(
@@ -75,6 +81,7 @@ export function checkPlan(family: Family, stored: unknown): Result<ArrangementPl
   if (problems.length > 0 || !preferences.ok) return fail(...problems);
   return ok({
     transpose: transpose as number,
+    ...(mode !== undefined && { mode: mode as string }),
     preferences: preferences.value,
     pins: checkedPins,
     decisions: checkedDecisions,
@@ -84,14 +91,16 @@ export function checkPlan(family: Family, stored: unknown): Result<ArrangementPl
 /** The song as it is played by a plan: moved, and what was decided about single notes carried out. */
 export function arranged(
   song: Song,
-  { transpose, decisions }: Pick<ArrangementPlan, 'transpose' | 'decisions'>,
+  { transpose, mode, decisions }: Pick<ArrangementPlan, 'transpose' | 'mode' | 'decisions'>,
 ): Song {
-  const moved = transposed(song, transpose);
+  const moved = movedTo(song, transpose, mode);
   if (decisions.length === 0) return moved;
   const decided = new Map(decisions.map((decision) => [decision.noteId, decision]));
   const [key] = moved.keys;
+  // What is decided about a note goes for all that is tied to it.
+  const first = tiedFrom(melodyOf(moved).voice);
   return mapNotes(moved, (note) => {
-    const decision = decided.get(note.id);
+    const decision = decided.get(first.get(note.id) ?? note.id);
     if (!decision) return note;
     if (decision.kind === 'leave') return [];
     const pitch: Pitch = soundingPitch(note.pitch) + decision.by;

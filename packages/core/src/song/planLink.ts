@@ -3,13 +3,14 @@ import { pinText, readPins } from '../route/pinLink.ts';
 import { checkPlan, plainPlan, type ArrangementPlan, type Decision } from './arrangement.ts';
 
 /** Parameters of links that say how a song is played. */
-export const PLAN_PARAMS = Object.freeze(['by', 'with', 'pin', 'out'] as const);
+export const PLAN_PARAMS = Object.freeze(['by', 'mode', 'with', 'pin', 'out'] as const);
 
 /** A plan as link parameters; what is at its default is left out. */
 export function planToLink(plan: ArrangementPlan, family: Family): Record<string, string> {
   const base = plainPlan(family);
   return {
     ...(plan.transpose === 0 ? {} : { by: String(plan.transpose) }),
+    ...(plan.mode === undefined ? {} : { mode: plan.mode }),
     ...(plan.preferences.preset === base.preferences.preset ? {} : { with: plan.preferences.preset }),
     ...(plan.pins.length === 0 ? {} : { pin: plan.pins.map(pinText).join(',') }),
     ...(plan.decisions.length === 0 ? {} : { out: plan.decisions.map(decisionText).join(',') }),
@@ -24,6 +25,7 @@ export function planFromLink(
   const base = plainPlan(family);
   const parts: readonly Partial<ArrangementPlan>[] = [
     { transpose: Number(params['by'] ?? 0) },
+    params['mode'] === undefined ? {} : { mode: params['mode'] },
     { preferences: { ...base.preferences, preset: params['with'] ?? base.preferences.preset } },
     { pins: readPins(params['pin']) },
     { decisions: readDecisions(params['out']) },

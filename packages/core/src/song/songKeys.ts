@@ -5,6 +5,7 @@ import type { Preferences } from '../route/preferences.ts';
 import { routeLine } from '../route/route.ts';
 import { contextsFor } from '../keys/keyCell.ts';
 import { keyOf, scaleById } from '../scale/scale.ts';
+import { inModeIfAny } from './inMode.ts';
 import type { Song } from './song.ts';
 import { melodyLine, metreOfSong } from './songLine.ts';
 import { movedTonic } from './transpose.ts';
@@ -29,7 +30,13 @@ export interface SongKeyFit {
 const OCTAVES_TRIED = 2;
 
 /** Every key for a song on an instrument, the best first: what lacks notes stands behind what lacks fewer. */
-export function songKeys(base: Instrument, song: Song, preferences: Preferences): readonly SongKeyFit[] {
+export function songKeys(
+  base: Instrument,
+  written: Song,
+  preferences: Preferences,
+  mode?: string,
+): readonly SongKeyFit[] {
+  const song = inModeIfAny(written, mode);
   const scale = expectOk(scaleById(song.keys[0]!.scale));
   const line = melodyLine(song);
   const metre = metreOfSong(song);

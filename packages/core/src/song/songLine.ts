@@ -4,23 +4,34 @@ import { countedMetre, type Metre } from '../time/metre.ts';
 import { QUARTER } from '../time/ticks.ts';
 import { barStarts, melodyOf, type Song, type Voice } from './song.ts';
 
-/**
- * A voice as a line to be played, each bar once as it is written: tied notes are one, under the id of the first.
- */
-export function songLine(voice: Voice): readonly LineNote[] {
-  const line: { id: string; pitch: number; onset: number; length: number }[] = [];
+/** Of each note that is tied on from another the id of the note with which it begins to sound; all others are left out. */
+export function tiedFrom(voice: Voice): ReadonlyMap<string, string> {
+  const first = new Map<string, string>();
   /** Notes that are tied on, by the time and pitch at which they go on. */
-  const open = new Map<string, (typeof line)[number]>();
+  const open = new Map<string, string>();
   for (const { id, onset, length, pitch: written, tied } of voice.notes) {
     const pitch = soundingPitch(written);
     const place = `${onset} ${pitch}`;
     const before = open.get(place);
-    if (before) before.length += length;
-    else line.push({ id, pitch, onset, length });
+    if (before !== undefined) first.set(id, before);
     open.delete(place);
-    if (tied) open.set(`${onset + length} ${pitch}`, before ?? line.at(-1)!);
+    if (tied) open.set(`${onset + length} ${pitch}`, before ?? id);
   }
-  return line;
+  return first;
+}
+
+/**
+ * A voice as a line to be played, each bar once as it is written: tied notes are one, under the id of the first.
+ */
+export function songLine(voice: Voice): readonly LineNote[] {
+  const line = new Map<string, { id: string; pitch: number; onset: number; length: number }>();
+  const first = tiedFrom(voice);
+  for (const { id, onset, length, pitch } of voice.notes) {
+    const sounding = line.get(first.get(id) ?? '');
+    if (sounding) sounding.length += length;
+    else line.set(id, { id, pitch: soundingPitch(pitch), onset, length });
+  }
+  return [...line.values()];
 }
 
 /** The line of a song's melody. */

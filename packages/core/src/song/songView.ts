@@ -16,13 +16,12 @@ import { routeLine, type Route } from '../route/route.ts';
 import type { Namer } from '../scale/namer.ts';
 import { aboveHome, keyOf, scaleById, type Key } from '../scale/scale.ts';
 import type { Scene } from '../scene/scene.ts';
-import { writeTabLine, type TabItem } from '../tab/tabLine.ts';
 import { checkTension, type TensionCheck } from '../tension/tension.ts';
-import { QUARTER } from '../time/ticks.ts';
 import { arranged, type ArrangementPlan, type Decision } from './arrangement.ts';
 import { barAt, barStarts, holdingAt, type Song } from './song.ts';
 import { melodyLine, metreOfSong } from './songLine.ts';
 import { songNamer } from './songNamer.ts';
+import { songTab } from './songTab.ts';
 
 /** A way out for a note that cannot be had. */
 export interface Offer {
@@ -134,7 +133,7 @@ export function songView(
       notation,
       name,
     ),
-    tabText: tabOf(song, route, instrument, notation.dialect, name),
+    tabText: songTab(song, route, instrument, notation.dialect, name.spelled),
     scene: sceneIn(instrument, key, roles, name, usable),
     ways: waysIn(instrument, key, roles, [], usable, notation, name),
     effort: route.effort,
@@ -160,25 +159,6 @@ export function songAlternatives(
   noteId: string,
 ): readonly AlternativeView[] {
   return prepare(base, written, plan, 'key').route.alternatives(noteId).map(alternativeView);
-}
-
-/** A line of tab for every four bars, with bar lines and with rests of a beat and more. */
-function tabOf(song: Song, route: Route, instrument: Instrument, dialect: string, name: Namer): string {
-  const starts = barStarts(song);
-  const inBar = song.bars.map((): TabItem[] => []);
-  let end = 0;
-  for (const { onset, length, way, pitch } of route.notes) {
-    const bar = inBar[barAt(starts, onset)]!;
-    if (onset - end >= QUARTER) bar.push({ kind: 'rest' });
-    bar.push(way ? { kind: 'way', way } : { kind: 'missing', pitch });
-    end = Math.max(end, onset + length);
-  }
-  const lines: string[] = [];
-  for (let from = 0; from < inBar.length; from += 4) {
-    const items = inBar.slice(from, from + 4).flatMap((bar): TabItem[] => [...bar, { kind: 'bar' }]);
-    lines.push(writeTabLine(instrument, items, dialect, name.spelled));
-  }
-  return lines.join('\n');
 }
 
 function missingOf({

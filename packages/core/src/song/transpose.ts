@@ -15,7 +15,7 @@ import { fifthsOfSongKey } from './songKey.ts';
 import { mapNotes, type Song } from './song.ts';
 
 /** Two accidentals at most are written; what needs more takes a simpler name. */
-const ACCIDENTALS_LIMIT = 2;
+export const ACCIDENTALS_LIMIT = 2;
 
 /** The tonic a song has when it is moved by so many semitones, under its usual name. */
 export function movedTonic({ keys: [key] }: Pick<Song, 'keys'>, semitones: number): NoteName {
