@@ -1,6 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { families, plainPlan, specFromPreset } from '@same-song/core';
 import { startServer } from '../scripts/lib/server.mjs';
 
 const folder = mkdtempSync(join(tmpdir(), 'same-song-files-'));
@@ -36,11 +37,11 @@ async function read(name: string, body: string | Uint8Array<ArrayBuffer>, query 
   return { status: response.status, answer: (await response.json()) as Answer };
 }
 
-async function write(song: unknown, as: string) {
+async function write(song: unknown, as: string, arrangement?: unknown) {
   return fetch(`${server.address}/api/files/write`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ song, as }),
+    body: JSON.stringify({ song, as, arrangement }),
   });
 }
 
@@ -161,4 +162,52 @@ describe('files that mean harm', () => {
     expect(answered).toBeLessThan(5_000);
     expect(Date.now() - began).toBeLessThan(30_000);
   });
+});
+
+async function kept(kind: string, content: object): Promise<string> {
+  const response = await fetch(`${server.address}/api/${kind}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(content),
+  });
+  expect(response.status).toBe(201);
+  return ((await response.json()) as { id: string }).id;
+}
+
+test('a song is written as an instrument plays it: by a kept arrangement, or one that is sent', async () => {
+  const { answer } = await read('trial.abc', 'X:1\nT:Trial\nM:3/4\nL:1/4\nK:D\nD F A|\n');
+  const { song } = answer.songs[0]!;
+  const whistle = specFromPreset('whistle', '74');
+  const instrumentId = await kept('instruments', whistle);
+  const songId = await kept('songs', song);
+  const plan = { ...plainPlan(families.whistle), transpose: 12 };
+  const arrangement = await kept('arrangements', { name: 'High', songId, instrumentId, plan });
+  // D F♯ A an octave up: overblown with all six, with four and with two holes covered.
+  const tab = await (await write(song, 'tab', arrangement)).text();
+  expect(tab).toContain(`Trial in D major, ${whistle.name}`);
+  expect(tab).not.toContain('(');
+  const abc = await (await write(song, 'abc', { instrument: instrumentId })).text();
+  expect(abc).toMatch(/^w:\(D4\) *\(F♯4\) *\(A4\)/m);
+  const svg = await write(song, 'svg', { instrument: whistle, plan });
+  expect(svg.headers.get('content-type')).toContain('image/svg+xml');
+  expect(await svg.text()).toContain('<g id="n1"');
+  expect((await (await write(song, 'csv')).text()).split('\r\n')).toHaveLength(5);
+
+  const refused = async (as: string, given: unknown) => {
+    const response = await write(song, as, given);
+    const { problems } = (await response.json()) as { problems: { field: string }[] };
+    return [response.status, ...problems.map(({ field }) => field)];
+  };
+  expect(await refused('tab', undefined)).toEqual([422, 'arrangement']);
+  expect(await refused('tab', 7)).toEqual([422, 'arrangement']);
+  expect(await refused('tab', { instrument: whistle, tempo: 3 })).toEqual([422, 'arrangement.tempo']);
+  const odd = { ...whistle, family: 'bagpipe' };
+  expect(await refused('tab', { instrument: odd })).toEqual([422, 'arrangement.instrument.family']);
+  expect(await refused('svg', { instrument: whistle, dialect: 'odd' })).toEqual([422, 'arrangement.dialect']);
+  const far = { ...plan, transpose: 'up' };
+  expect(await refused('svg', { instrument: whistle, plan: far })).toEqual([
+    422,
+    'arrangement.plan.transpose',
+  ]);
+  expect(await refused('tab', songId)).toEqual([404]);
 });

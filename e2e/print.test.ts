@@ -128,7 +128,7 @@ async function filesOf(page: Page): Promise<(name: string) => Promise<string>> {
   await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: stage.folder });
   return async (name) => {
     const file = join(stage.folder, name);
-    for (let i = 0; i < 50 && !existsSync(file); i += 1)
+    for (let i = 0; i < 200 && !existsSync(file); i += 1)
       await new Promise((resolve) => setTimeout(resolve, 100));
     return readFileSync(file, 'utf8');
   };
@@ -155,10 +155,13 @@ test('tab and drawing are handed out as files, and the drawing is printed alone'
   await sees(page, 'major pentatonic');
   const file = await filesOf(page);
   const shown = await textOf(page, '.line-tab p');
+  const closed = () => page.waitForFunction(() => !document.querySelector('[role="menu"]'));
   await click(page, 'Files');
   await click(page, 'Tab as a text file');
+  await closed();
   await click(page, 'Files');
   await click(page, 'Drawing as a file');
+  await closed();
   const name = 'Play-major-pentatonic-in-E-flat-on-Mara-s-low-E-flat-harmonica-one-octave-up-and';
   expect((await file(`${name}.txt`)).replace(/\s+/g, ' ')).toContain(shown);
   const svg = await file(`${name}.svg`);

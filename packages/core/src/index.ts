@@ -145,7 +145,7 @@ export type { Staff, StaffNote } from './staff/staff.ts';
 // What is kept and exchanged
 export { mergeFields, type Merge } from './records/merge.ts';
 export { checkLayoutFile, layoutFile, layoutFileSchema } from './records/layoutFile.ts';
-export { checkContent, contentSchema, recordKind, type ContentOf } from './records/kinds.ts';
+export { checkContent, contentSchema, isId, recordKind, type ContentOf } from './records/kinds.ts';
 export { KIND_NAMES, RECORD_KIND_IDS, recordTitle, type RecordKindId } from './records/kindNames.ts';
 export type { Kept } from './records/recordKind.ts';
 export {
@@ -211,6 +211,18 @@ export {
 export { melodyLine, metreOfSong } from './song/songLine.ts';
 export { songAlternatives, songView, type Offer, type SongMissing, type SongView } from './song/songView.ts';
 export { songKeys, type SongKeyFit } from './song/songKeys.ts';
+export { songSheet } from './song/songSheet.ts';
+export { inModeIfAny, modesFor, movedTo } from './song/inMode.ts';
+export { sameSongTab, type SameSongTab } from './song/sameSongTab.ts';
+export { lackingDegrees, songFitter, type Sketched, type SongFit } from './song/fits.ts';
+export {
+  isSameTune,
+  melodySketch,
+  opensAt,
+  readOpenings,
+  type MelodySketch,
+  type Opening,
+} from './song/opening.ts';
 export { movedTonic, transposed } from './song/transpose.ts';
 export { PLAN_PARAMS, planFromLink, planToLink } from './song/planLink.ts';
 export { readTabLine, type TabItem } from './tab/tabLine.ts';

@@ -147,7 +147,9 @@ test('what is decided about a note goes for all that is tied to it', () => {
 test('of a link what cannot be understood is left at its default', () => {
   const family = families.whistle;
   const base = plainPlan(family);
-  expect(planFromLink({ by: 'far', mode: 'major-pentatonic', with: 'loud', out: 'n1:+1.5', pin: '' }, family)).toEqual(base);
+  expect(
+    planFromLink({ by: 'far', mode: 'major-pentatonic', with: 'loud', out: 'n1:+1.5', pin: '' }, family),
+  ).toEqual(base);
   expect(planFromLink({ by: '3', with: 'loud' }, family)).toEqual({ ...base, transpose: 3 });
 });
 

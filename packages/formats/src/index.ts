@@ -8,7 +8,7 @@ export { writeMidi } from './midi/writeMidi.ts';
 export { writeMusicXml } from './musicxml/writeMusicXml.ts';
 export { readMusicXml } from './musicxml/readMusicXml.ts';
 export { FILE_FORMATS, FILE_LIMIT, readFile, type FileFormat, type FileRead } from './readFile.ts';
-export { losses, writeFile, WRITTEN_FORMATS, type WordsUnder, type WrittenFormat } from './writeFile.ts';
+export { losses, writeFile, WRITTEN_FORMATS, type OnInstrument, type WrittenFormat } from './writeFile.ts';
 export type { Remark } from './remark.ts';
 export { textOf } from './text.ts';
 export { songOfPitches } from './songOfPitches.ts';

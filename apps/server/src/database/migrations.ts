@@ -62,10 +62,11 @@ export const MIGRATIONS: readonly Migration[] = [
   },
   {
     name: '0002-sketches',
-    up: (context, transaction) =>
-      context.addColumn('records', 'sketch', { type: DataTypes.TEXT, allowNull: true }, {
-        transaction,
-      } as object),
+    up: (context, transaction) => {
+      // Its type knows nothing of the transaction that it takes.
+      const within: object = { transaction };
+      return context.addColumn('records', 'sketch', { type: DataTypes.TEXT, allowNull: true }, within);
+    },
   },
 ];
 

@@ -2,6 +2,7 @@ import { Body, Controller, HttpCode, Post, Query, Req, Res } from '@nestjs/commo
 import { ApiBody, ApiConsumes, ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
 import { invalid } from '../common/errors.ts';
+import { ArrangementFinder } from './arrangementFinder.ts';
 import { ReadQuery, WriteBody } from './files.dto.ts';
 import { FilesService } from './files.service.ts';
 import type { Written } from './work.ts';
@@ -9,7 +10,10 @@ import type { Written } from './work.ts';
 @ApiTags('files')
 @Controller('files')
 export class FilesController {
-  constructor(private readonly files: FilesService) {}
+  constructor(
+    private readonly files: FilesService,
+    private readonly arrangements: ArrangementFinder,
+  ) {}
 
   /** The songs in a file: ABC, MusicXML (compressed too), MIDI, or one of ours; the body is its bytes. */
   @Post('read')
@@ -32,8 +36,9 @@ export class FilesController {
   /** A song as a file. */
   @Post('write')
   @HttpCode(200)
-  async write(@Body() { song, as }: WriteBody, @Res() response: Response) {
-    const { content, name, type } = (await this.files.run({ kind: 'write', song, as })) as Written;
+  async write(@Body() { song, as, arrangement }: WriteBody, @Res() response: Response) {
+    const on = arrangement === undefined ? undefined : await this.arrangements.found(arrangement);
+    const { content, name, type } = (await this.files.run({ kind: 'write', song, as, on })) as Written;
     response.setHeader('Content-Type', type);
     response.setHeader('Content-Disposition', `attachment; filename*=UTF-8''${encodeURIComponent(name)}`);
     response.send(Buffer.from(content));

@@ -1,4 +1,5 @@
 import { ApiProperty } from '@nestjs/swagger';
+import { WRITTEN_FORMATS } from '@same-song/formats';
 import { Allow, IsDefined, IsIn, IsOptional, IsString, Length } from 'class-validator';
 
 const FLAG = { message: 'Say 1 or leave it out.' };
@@ -29,7 +30,18 @@ export class WriteBody {
   @IsDefined({ message: 'Send the song.' })
   declare song: unknown;
 
-  @ApiProperty({ enum: ['abc', 'musicxml', 'midi', 'json'] })
+  @ApiProperty({ enum: Object.keys(WRITTEN_FORMATS) })
   @IsString({ message: 'Say as what it is to be written.' })
   declare as: string;
+
+  @ApiProperty({
+    required: false,
+    description:
+      'How an instrument plays it, so that its tab is written too: the id of a kept arrangement, or an object with ' +
+      '`instrument` (the id of one in the cabinet, or a whole one), and if need be `plan` and `dialect`.',
+    oneOf: [{ type: 'string', format: 'uuid' }, { type: 'object' }],
+  })
+  @Allow()
+  @IsOptional()
+  declare arrangement?: unknown;
 }

@@ -1,5 +1,27 @@
-import { checkSong, played, QUARTER, shown, under, type Problem, type Song } from '@same-song/core';
-import { readFile, writeFile, WRITTEN_FORMATS, type Read, type WrittenFormat } from '@same-song/formats';
+import {
+  checkPlan,
+  checkSong,
+  fail,
+  ok,
+  openInstrument,
+  plainPlan,
+  played,
+  QUARTER,
+  shown,
+  songView,
+  under,
+  type Problem,
+  type Result,
+  type Song,
+} from '@same-song/core';
+import {
+  readFile,
+  writeFile,
+  WRITTEN_FORMATS,
+  type OnInstrument,
+  type Read,
+  type WrittenFormat,
+} from '@same-song/formats';
 
 /** What the thread is asked. */
 export type Job =
@@ -10,7 +32,20 @@ export type Job =
       readonly played: boolean;
       readonly percussion: boolean;
     }
-  | { readonly kind: 'write'; readonly song: unknown; readonly as: string };
+  | {
+      readonly kind: 'write';
+      readonly song: unknown;
+      readonly as: string;
+      /** What plays it; undefined for the song alone. */
+      readonly on: GivenArrangement | undefined;
+    };
+
+/** An arrangement as it was sent, ids looked up, nothing of it checked yet. */
+export interface GivenArrangement {
+  readonly instrument: unknown;
+  readonly plan: unknown;
+  readonly dialect: unknown;
+}
 
 export type Done =
   | { readonly ok: true; readonly value: unknown }
@@ -54,7 +89,7 @@ function withNotes(
   return { song, remarks: [...remarks, ...assumed], played: notes };
 }
 
-function write({ song: given, as }: Job & { readonly kind: 'write' }): Done {
+function write({ song: given, as, on }: Job & { readonly kind: 'write' }): Done {
   if (!Object.hasOwn(WRITTEN_FORMATS, as)) {
     const known = Object.keys(WRITTEN_FORMATS).join(', ');
     return {
@@ -65,11 +100,35 @@ function write({ song: given, as }: Job & { readonly kind: 'write' }): Done {
   const checked = checkSong(given);
   if (!checked.ok) return { ok: false, problems: under('song', checked.problems) };
   const song: Song = checked.value;
-  const { extension, type } = WRITTEN_FORMATS[as as WrittenFormat];
+  const format = as as WrittenFormat;
+  const { extension, type, onInstrument } = WRITTEN_FORMATS[format];
+  if (onInstrument && !on) {
+    const message = `For ${as} send the arrangement too: which instrument plays it.`;
+    return { ok: false, problems: [{ field: 'arrangement', wrong: '', message }] };
+  }
+  const played = on && onInstrumentOf(song, on);
+  if (played && !played.ok) return { ok: false, problems: under('arrangement', played.problems) };
   const written: Written = {
-    content: writeFile(song, as as WrittenFormat),
+    content: played ? writeFile(played.value.view.song, format, played.value) : writeFile(song, format),
     name: `${song.title}.${extension}`,
     type,
   };
   return { ok: true, value: written };
+}
+
+/** Problem fields: `instrument`, `plan`, `dialect` and what lies within them. */
+function onInstrumentOf(song: Song, { instrument, plan, dialect }: GivenArrangement): Result<OnInstrument> {
+  const opened = openInstrument(instrument);
+  if (!opened.ok) return { ok: false, problems: under('instrument', opened.problems) };
+  const { family, spec } = opened.value;
+  const checked = plan === undefined ? ok(plainPlan(family)) : checkPlan(family, plan);
+  if (!checked.ok) return { ok: false, problems: under('plan', checked.problems) };
+  const [usual] = family.dialects;
+  const known = family.dialects.find(({ id }) => id === (dialect ?? usual!.id));
+  if (!known) {
+    const all = family.dialects.map(({ id }) => id).join(', ');
+    return fail({ field: 'dialect', wrong: shown(dialect), message: `Write its tab as one of ${all}.` });
+  }
+  const notation = { naming: 'key', dialect: known.id } as const;
+  return ok({ view: songView(opened.value, song, checked.value, notation), on: spec.name });
 }

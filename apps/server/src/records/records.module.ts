@@ -11,5 +11,6 @@ import { RecordsService } from './records.service.ts';
   imports: [SettingsModule],
   controllers: [...RECORD_KIND_IDS.map(recordsController), ExchangeController],
   providers: [RecordsService, ExchangeService],
+  exports: [RecordsService],
 })
 export class RecordsModule {}

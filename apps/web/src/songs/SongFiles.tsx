@@ -15,19 +15,13 @@ export function SongFiles({ state, view }: { state: SongState; view: SongView })
   const button = useRef<HTMLButtonElement>(null);
   const { keep } = useKeeping(arrangements);
   const { record, chosen, plan } = state;
-  const tab = new Map(view.line.map((note) => [note.id, note.inTab.replace(/\s+/g, '')]));
   const title = `${view.song.title} in ${view.keyName}`;
   const save = (as: WrittenFormat) => {
     setOpen(false);
     const { extension, type } = WRITTEN_FORMATS[as];
-    const content = writeFile(view.song, as, (note, voice) =>
-      voice === view.song.melody ? tab.get(note.id) : undefined,
-    );
-    download(fileName(title, extension), type, content);
-  };
-  const saveTab = () => {
-    setOpen(false);
-    download(fileName(title, 'txt'), 'text/plain', `${title}, ${chosen!.spec.name}\n\n${view.tabText}\n`);
+    const content = writeFile(view.song, as, { view, on: chosen!.spec.name });
+    // Spreadsheets know by this mark that signs are written in UTF-8.
+    download(fileName(title, extension), type, as === 'csv' ? `\uFEFF${content as string}` : content);
   };
   const keepIt = () => {
     const name = `${record!.title}, ${chosen!.spec.name}`.slice(0, 100);
@@ -51,7 +45,7 @@ export function SongFiles({ state, view }: { state: SongState; view: SongView })
           <MenuItem key={as} onClick={() => save(as)}>
             <span>
               {WRITTEN_FORMATS[as].label}
-              {as === 'midi' || as === 'json' ? '' : ', tab under the notes'}
+              {as === 'abc' || as === 'musicxml' ? ', tab under the notes' : ''}
               {losses(view.song, as).map((lost) => (
                 <small key={lost} className="song-lost">
                   {lost}
@@ -60,7 +54,6 @@ export function SongFiles({ state, view }: { state: SongState; view: SongView })
             </span>
           </MenuItem>
         ))}
-        <MenuItem onClick={saveTab}>Tab as text</MenuItem>
       </Menu>
     </>
   );

@@ -65,10 +65,7 @@ const MOVES: readonly number[] = Object.freeze(
 );
 
 /** Degrees of a song, as semitones above home, that are not among those somebody knows; rising. */
-export function lackingDegrees(
-  { keys, sketch }: Sketched,
-  known: ReadonlySet<number>,
-): readonly number[] {
+export function lackingDegrees({ keys, sketch }: Sketched, known: ReadonlySet<number>): readonly number[] {
   const { tonic, scale } = keys[0]!;
   const { home } = keyOf(expectOk(scaleById(scale)), tonic);
   const needed = new Set(sketch.pitches.map((pitch) => pitchClass(pitch - home)));

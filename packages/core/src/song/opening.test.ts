@@ -54,10 +54,7 @@ test('the same tune in another key and with a note changed is the same, another 
   // One note of eleven steps changes two of them: too much of so short a tune.
   expect(isSameTune(sketch, melodySketch(varied))).toBe(false);
   const long = (text: string) => melodySketch(songOf(`${text} | ${text} | ${text}`));
-  const [bars, other] = [
-    'G4 C5 C5 D5 | E5 D5 C5 A4 | G4*2 E4 G4',
-    'G4 C5 C5 D5 | F5 D5 C5 A4 | G4*2 E4 G4',
-  ];
+  const [bars, other] = ['G4 C5 C5 D5 | E5 D5 C5 A4 | G4*2 E4 G4', 'G4 C5 C5 D5 | F5 D5 C5 A4 | G4*2 E4 G4'];
   const once = melodySketch(songOf([bars, bars, other].join(' | ')));
   expect(isSameTune(long(bars), once)).toBe(true);
   expect(isSameTune(long(bars), melodySketch(songOf('C4 D4 E4 F4 | G4 F4 E4 D4 | C4*4')))).toBe(false);

@@ -7,7 +7,11 @@ import { sameSongTab } from './sameSongTab.ts';
 import { songView } from './songView.ts';
 
 const open = (family: FamilyId, preset: string) => expectOk(openInstrument(specFromPreset(family, preset)));
-const tabOn = (on: ReturnType<typeof open>, song: Parameters<typeof songView>[1], plan: Parameters<typeof songView>[2]) =>
+const tabOn = (
+  on: ReturnType<typeof open>,
+  song: Parameters<typeof songView>[1],
+  plan: Parameters<typeof songView>[2],
+) =>
   songView(on, song, plan, { naming: 'key', dialect: on.family.dialects[0]!.id }).line.map(({ tab }) => tab);
 
 const tune = songOf('C5 E5 G5 A5 | G5 F5 E5 D5 | C5*4');
@@ -35,7 +39,9 @@ test('pins go along, since they are part of the tab', () => {
 test('on a natural minor harmonica the notes of the changed reeds come out as they are', () => {
   const c = open('diatonic', '60');
   const spec = specFromPreset('diatonic', '60');
-  const tuning = c.options.find(({ choices }) => choices.some(({ label }) => label.startsWith('natural minor')))!;
+  const tuning = c.options.find(({ choices }) =>
+    choices.some(({ label }) => label.startsWith('natural minor')),
+  )!;
   const value = tuning.choices.find(({ label }) => label.startsWith('natural minor'))!.id;
   const changed = expectOk(openInstrument({ ...spec, layout: c.withOption(tuning.id, value) }));
   const plan = plainPlan(families.diatonic);

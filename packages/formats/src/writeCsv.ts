@@ -1,0 +1,60 @@
+import { barAt, barStarts, holdingAt, QUARTER, soundingPitch, spelledText, type Song } from '@same-song/core';
+import type { WordsUnder } from './wordsUnder.ts';
+
+const COLUMNS = Object.freeze([
+  'part',
+  'voice',
+  'bar',
+  'quarters in bar',
+  'quarters from start',
+  'length in quarters',
+  'tied on',
+  'note',
+  'MIDI number',
+  'chord',
+  'words',
+  'tab',
+]);
+
+/**
+ * Every written note as a row, for a spreadsheet: comma-separated, lines ended by CR LF, UTF-8. Times are in quarter
+ * notes, bars counted from 1, each once as it is written.
+ */
+export function writeCsv(song: Song, wordsUnder: WordsUnder = () => undefined): string {
+  const starts = barStarts(song);
+  const rows = song.parts.flatMap((part, i) =>
+    part.voices.flatMap((voice) =>
+      voice.notes.map((note) => {
+        const bar = barAt(starts, note.onset);
+        const words = (note.lyrics ?? []).map((sung) => (sung ? sung.text + (sung.hyphen ? '-' : '') : ''));
+        return [
+          part.name || String(i + 1),
+          voice.id,
+          bar + 1,
+          quarters(note.onset - starts[bar]!),
+          quarters(note.onset),
+          quarters(note.length),
+          note.tied ? 'yes' : '',
+          spelledText(note.pitch),
+          part.percussion ? '' : soundingPitch(note.pitch),
+          holdingAt(song.chords, note.onset)?.symbol ?? '',
+          words.join(' / '),
+          wordsUnder(note, voice.id) ?? '',
+        ];
+      }),
+    ),
+  );
+  return [COLUMNS, ...rows].map((row) => `${row.map(cell).join(',')}\r\n`).join('');
+}
+
+/** Times with six digits behind the point at most, so that a third can be told from a quarter. */
+function quarters(ticks: number): number {
+  return Math.round((ticks / QUARTER) * 1e6) / 1e6;
+}
+
+/** A cell as spreadsheets read it; what they would take for a formula is marked as text. */
+function cell(value: string | number): string {
+  const text = String(value);
+  const safe = typeof value === 'string' && /^[=+\-@\t]/.test(text) ? `'${text}` : text;
+  return /[",\r\n]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe;
+}
