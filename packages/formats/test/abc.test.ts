@@ -1,5 +1,5 @@
 import { expectOk } from '@same-song/core';
-import { readAbc, textOf } from '../src/index.ts';
+import { readAbc, textOf, writeFile } from '../src/index.ts';
 import { sounds } from './sounds.ts';
 
 const HEAD = 'X:1\nT:Trial\nM:4/4\nL:1/4\nK:C\n';
@@ -194,3 +194,23 @@ test('nothing, and nearly nothing', () => {
   for (const text of ['', '\n\n', 'X:1', 'X:1\nT:t\nK:C\n', 'X:1\nK:C\n|||\n', '?'])
     expect(readAbc(text)[0]).toMatchObject({ ok: false });
 });
+
+test.each([
+  ['6/8', 'C|CDE FGA|B3 cde|', 'C | CDE FGA | B3 cde |'],
+  ['9/8', 'CDE FGA Bcd|', 'CDE FGA Bcd |'],
+  ['3/8', 'C|CDE|', 'C | CDE |'],
+  ['3/4', 'CD|CDEFGA|', 'CD | CD EF GA |'],
+  ['12/8', 'c|CDE FGA Bcd efg|', 'c | CDE FGA Bcd efg |'],
+])(
+  'in %s eighths are written together by the beat, a pickup counted back from its bar line',
+  (metre, abc, wanted) => {
+    const { song } = expectOk(readAbc(`X:1\nT:t\nM:${metre}\nL:1/8\nK:C\n${abc}\n`)[0]!);
+    const written = (writeFile(song, 'abc') as string).split('K:C\n')[1]!;
+    expect(
+      written
+        .replace(/\s+/g, ' ')
+        .replace(/ *\|\]? *$/, ' |')
+        .trim(),
+    ).toBe(wanted);
+  },
+);

@@ -1,6 +1,7 @@
 import {
   barStarts,
   commonMeasure,
+  countedMetre,
   fifthsOfSongKey,
   holdingAt,
   majorTonic,
@@ -102,6 +103,7 @@ class VoiceWriter {
   private signature: ReadonlyMap<Letter, number> = new Map();
   private byLetter = new Map<Letter, number>();
   private byPlace = new Map<string, number>();
+  private beats = { from: 0, each: QUARTER };
 
   constructor(
     private readonly song: Song,
@@ -150,6 +152,7 @@ class VoiceWriter {
     this.signature = signatureSigns(fifthsOfSongKey(key));
     const signs = signsOf(this.song.bars, bar, this.leads);
     const changes = bar === 0 ? [] : this.changesAt(from);
+    this.beats = this.beatsIn(bar);
     const inner = this.bars[bar]!.map((event) => this.event(event)).join('');
     const opening = firstOfLine ? signs.opensLine : '';
     return (
@@ -157,6 +160,17 @@ class VoiceWriter {
         .filter((text) => text !== '')
         .join(' ') + ' '
     );
+  }
+
+  /** Where beams begin anew; a pickup is counted from the bar line that it leads to. */
+  private beatsIn(bar: number): { readonly from: Ticks; readonly each: Ticks } {
+    const [from, end] = [this.starts[bar]!, this.starts[bar + 1]!];
+    const metre = holdingAt(this.song.metres, from);
+    if (!metre) return { from, each: QUARTER };
+    const { divisions, beat } = countedMetre(metre.count, metre.unit);
+    // Eighths of a metre that is not counted in dotted beats go in pairs; three of 3/8 stay together.
+    const each = metre.count === 3 && metre.unit > 4 ? 3 * beat : divisions === 3 ? beat : QUARTER;
+    return { from: bar === 0 ? end - each * Math.ceil((end - from) / each) : from, each };
   }
 
   /** Key, metre and tempo that begin with a bar. */
@@ -175,7 +189,8 @@ class VoiceWriter {
   private event(event: WrittenEvent): string {
     const { onset, length, written, notes, continued, tied, begins, ends } = event;
     const brackets = begins.map((t) => `(${t.actual}:${t.normal}:${this.countIn(t)}`).join('');
-    const space = onset % QUARTER === 0 || begins.length > 0 || length >= QUARTER ? ' ' : '';
+    const space =
+      (onset - this.beats.from) % this.beats.each === 0 || begins.length > 0 || length >= QUARTER ? ' ' : '';
     const chord = this.leads && this.options.chords !== false ? this.chordsIn(onset, length) : '';
     const after = ends > 0 ? ' ' : '';
     if (notes.length === 0) return `${space}${chord}${brackets}z${lengthText(written)}${after}`;
