@@ -211,6 +211,16 @@ export {
 export { melodyLine, metreOfSong } from './song/songLine.ts';
 export { songAlternatives, songView, type Offer, type SongMissing, type SongView } from './song/songView.ts';
 export { songKeys, type SongKeyFit } from './song/songKeys.ts';
+export {
+  chordPitches,
+  hasChords,
+  hasRepeats,
+  metreAt,
+  performance as songPerformance,
+  tempoOf,
+  type Performance as SongPerformance,
+  type Sounding,
+} from './song/performance.ts';
 export { songSheet } from './song/songSheet.ts';
 export { inModeIfAny, modesFor, movedTo } from './song/inMode.ts';
 export { sameSongTab, type SameSongTab } from './song/sameSongTab.ts';

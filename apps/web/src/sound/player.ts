@@ -32,7 +32,7 @@ let turn = 0;
 /** The sound library is fetched ahead, or when something is first heard; where that failed, it is tried again. */
 const fetchLibrary = fetchedAhead(async () => (library ??= await import('tone')));
 
-interface Ready {
+export interface Ready {
   readonly Tone: typeof ToneModule;
   readonly synth: ToneModule.PolySynth;
 }
@@ -75,7 +75,31 @@ export async function playNote(hz: number, timbre: Timbre): Promise<void> {
 }
 
 /** Time between asking and the first note, in seconds. */
-const LEAD = 0.1;
+export const LEAD = 0.1;
+
+/**
+ * Silences what sounds, makes the sound ready, and begins something new unless it was silenced meanwhile.
+ * @param begin schedules what is to sound and gives what ends it @param onEnd called when it has ended or was stopped
+ */
+export async function startPlaying(
+  timbre: Timbre,
+  onEnd: () => void,
+  begin: (ready: Ready) => () => void,
+): Promise<void> {
+  stopLine();
+  const mine = turn;
+  stopCurrent = onEnd;
+  const made = await ready(timbre);
+  if (mine !== turn) return;
+  const end = begin(made);
+  stopCurrent = () => {
+    end();
+    made.synth.releaseAll();
+    made.synth.dispose();
+    current = undefined;
+    onEnd();
+  };
+}
 
 /**
  * Plays notes in time, all of it on the clock of the sound.
@@ -88,33 +112,25 @@ export async function playLine(
   { timbre, drones }: Voice,
   onNote: (id: string | undefined) => void,
 ): Promise<void> {
-  stopLine();
-  const mine = turn;
-  stopCurrent = () => onNote(undefined);
-  const { Tone, synth } = await ready(timbre);
-  if (mine !== turn) return;
-  const beat = 60 / tempo;
-  const context = Tone.getContext();
-  const begin = Tone.now() + LEAD;
-  const last = sounds[sounds.length - 1];
-  const length = last ? (last.start + last.beats) * beat : 0;
-  // What is plucked or struck dies away, so a drone is struck again on every second beat.
-  const every = timbre.sustain > 0 ? Math.max(length, beat) : 2 * beat;
-  for (const hz of drones)
-    for (let at = 0; at < length; at += every)
-      synth.triggerAttackRelease(hz, Math.min(every, length - at), begin + at, 0.3);
-  const timers = sounds.map(({ hz, id, start, beats }) => {
-    synth.triggerAttackRelease(hz, beats * beat * 0.92, begin + start * beat, 0.9);
-    return context.setTimeout(() => onNote(id), LEAD + start * beat);
-  });
-  timers.push(context.setTimeout(() => stopLine(), LEAD + length + 0.05));
-  stopCurrent = () => {
-    timers.forEach((timer) => context.clearTimeout(timer));
-    synth.releaseAll();
-    synth.dispose();
-    current = undefined;
-    onNote(undefined);
+  const begin = ({ Tone, synth }: Ready) => {
+    const beat = 60 / tempo;
+    const context = Tone.getContext();
+    const from = Tone.now() + LEAD;
+    const last = sounds[sounds.length - 1];
+    const length = last ? (last.start + last.beats) * beat : 0;
+    // What is plucked or struck dies away, so a drone is struck again on every second beat.
+    const every = timbre.sustain > 0 ? Math.max(length, beat) : 2 * beat;
+    for (const hz of drones)
+      for (let at = 0; at < length; at += every)
+        synth.triggerAttackRelease(hz, Math.min(every, length - at), from + at, 0.3);
+    const timers = sounds.map(({ hz, id, start, beats }) => {
+      synth.triggerAttackRelease(hz, beats * beat * 0.92, from + start * beat, 0.9);
+      return context.setTimeout(() => onNote(id), LEAD + start * beat);
+    });
+    timers.push(context.setTimeout(() => stopLine(), LEAD + length + 0.05));
+    return () => timers.forEach((timer) => context.clearTimeout(timer));
   };
+  await startPlaying(timbre, () => onNote(undefined), begin);
 }
 
 /** Silences what is playing, notes yet to come and what is still being fetched included. */

@@ -1,0 +1,117 @@
+import { families } from '@same-song/core';
+import { stopLine } from './player.ts';
+import { playScore, type Score } from './score.ts';
+
+/** A sound library on a clock that is moved by hand, noting what is struck. */
+const mockTone = {
+  struck: [] as [hz: number, at: number, length: number][],
+  timers: [] as { run: () => void; at: number; gone?: true }[],
+  now: 10,
+  disposed: 0,
+};
+jest.mock('tone', () => {
+  class PolySynth {
+    triggerAttackRelease(hz: number, length: number, at: number) {
+      mockTone.struck.push([hz, Number((at - 10.1).toFixed(3)), Number(length.toFixed(3))]);
+    }
+    toDestination() {
+      return this;
+    }
+    connect() {
+      return this;
+    }
+    releaseAll() {}
+    dispose() {
+      mockTone.disposed += 1;
+    }
+  }
+  const context = {
+    setTimeout(run: () => void, after: number) {
+      return mockTone.timers.push({ run, at: mockTone.now + after }) - 1;
+    },
+    clearTimeout: (id: number) => (mockTone.timers[id]!.gone = true),
+  };
+  return {
+    PolySynth,
+    Vibrato: class {
+      toDestination() {
+        return this;
+      }
+    },
+    Synth: class {},
+    start: () => Promise.resolve(),
+    now: () => mockTone.now,
+    getContext: () => context,
+  };
+});
+
+/** Moves the clock on, running what falls due in its order. */
+function until(time: number): void {
+  for (;;) {
+    const due = mockTone.timers
+      .filter(({ gone, at }) => !gone && at <= time + 1e-9)
+      .sort((a, b) => a.at - b.at)[0];
+    if (!due) break;
+    mockTone.now = Math.max(mockTone.now, due.at);
+    due.gone = true;
+    due.run();
+  }
+  mockTone.now = time;
+}
+
+const SCORE: Score = {
+  sounds: [
+    { kind: 'click', at: 0, seconds: 0, hz: 1600 },
+    { kind: 'melody', at: 1, seconds: 1, hz: 440, noteId: 'a' },
+    { kind: 'chord', at: 1, seconds: 2, hz: 110 },
+    { kind: 'melody', at: 2, seconds: 1, hz: 494, noteId: 'b' },
+  ],
+  begins: 1,
+  ends: 3,
+  loop: false,
+  mute: false,
+};
+const { timbre } = families.diatonic;
+let told: (string | undefined)[];
+const play = (change: Partial<Score> = {}) =>
+  playScore({ ...SCORE, ...change }, timbre, (id) => told.push(id));
+
+beforeEach(() => {
+  stopLine();
+  Object.assign(mockTone, { struck: [], timers: [], now: 10, disposed: 0 });
+  told = [];
+});
+
+test('everything is struck at its time, notes are told, and at its end it stops by itself', async () => {
+  await play();
+  expect(mockTone.struck.map(([hz, at]) => [hz, at])).toEqual([
+    [1600, 0],
+    [440, 1],
+    [110, 1],
+    [494, 2],
+  ]);
+  until(11.2);
+  expect(told).toEqual(['a']);
+  until(13.2);
+  expect(told).toEqual(['a', 'b', undefined]);
+  expect(mockTone.disposed).toBe(3);
+});
+
+test('a loop goes on without what was counted, round after round without a gap, until it is stopped', async () => {
+  await play({ loop: true });
+  until(15);
+  expect(mockTone.struck.filter(([hz]) => hz === 440).map(([, at]) => at)).toEqual([1, 3, 5]);
+  expect(mockTone.struck.filter(([hz]) => hz === 1600)).toHaveLength(1);
+  expect(told).toEqual(['a', 'b', 'a', 'b']);
+  stopLine();
+  until(30);
+  expect(told.slice(4)).toEqual([undefined]);
+  expect(mockTone.struck.filter(([hz]) => hz === 440)).toHaveLength(3);
+});
+
+test('a melody that is muted is followed and not heard', async () => {
+  await play({ mute: true });
+  until(14);
+  expect(told).toEqual(['a', 'b', undefined]);
+  expect(mockTone.struck.map(([hz]) => hz)).toEqual([1600, 110]);
+});

@@ -1,0 +1,224 @@
+import { parseChord } from '../harmony/chord.ts';
+import { notePitchClass, type NoteName } from '../pitch/noteName.ts';
+import { pitchClass, type Pitch } from '../pitch/pitch.ts';
+import { barLength, countedMetre, type Metre } from '../time/metre.ts';
+import { QUARTER, type Ticks } from '../time/ticks.ts';
+import { played } from './played.ts';
+import { barAt, barStarts, holdingAt, type Song, type Tempo } from './song.ts';
+import { melodyLine, songLine } from './songLine.ts';
+
+/** How a song is to sound. */
+export interface PerformanceOptions {
+  /** Counted beats a minute where it begins; where its tempo changes it changes by as much. */
+  readonly perMinute: number;
+  /** Repeats and jumps are taken; otherwise it is played once, with the last of its endings. */
+  readonly repeats: boolean;
+  /** Only from one note of the melody to another, both included. */
+  readonly passage?: { readonly from: string; readonly to: string };
+  /** Two bars are counted before it, less what stands before its first bar line. */
+  readonly countIn: boolean;
+  /** The counted beats are heard throughout. */
+  readonly click?: boolean;
+}
+
+/** Something that sounds; times in seconds since the beginning. */
+export interface Sounding {
+  readonly kind: 'melody' | 'voice' | 'chord' | 'drone' | 'click';
+  readonly at: number;
+  readonly seconds: number;
+  /** Of a click 1 on the first beat of a bar, otherwise 0. */
+  readonly pitch: Pitch;
+  /** Of a note of the melody. */
+  readonly noteId?: string;
+}
+
+export interface Performance {
+  /** Rising by time. */
+  readonly soundings: readonly Sounding[];
+  /** Where the song itself begins, after what is counted. */
+  readonly begins: number;
+  /** Where it ends, and a loop begins anew. */
+  readonly ends: number;
+}
+
+/** A stretch of the song as it is written that is played without a jump. */
+interface Run {
+  readonly from: Ticks;
+  readonly to: Ticks;
+}
+
+/** A tempo in which quarters are counted, where a song says none. */
+const QUARTERS: Pick<Tempo, 'beat' | 'perMinute'> = Object.freeze({ beat: QUARTER, perMinute: 100 });
+
+/** The metre that holds at a time, common time where there is none. */
+export function metreAt(song: Pick<Song, 'metres'>, at: Ticks): Metre {
+  const { count, unit } = holdingAt(song.metres, at) ?? { count: 4, unit: 4 };
+  return countedMetre(count, unit);
+}
+
+/** The tempo in which a song begins; in its counted beat, a hundred a minute, where it says none. */
+export function tempoOf(song: Pick<Song, 'tempos' | 'metres'>): Pick<Tempo, 'beat' | 'perMinute'> {
+  return song.tempos[0] ?? { ...QUARTERS, beat: metreAt(song, 0).beat };
+}
+
+/** Everything that sounds when a song is played: its melody, its other voices, chords, a drone of home and fifth, clicks. */
+export function performance(song: Song, options: PerformanceOptions): Performance {
+  const runs = runsOf(song, options);
+  const clock = clockOf(song, options);
+  const first = runs[0]?.from ?? 0;
+  const counted = options.countIn ? countIn(song, first, clock) : { clicks: [], seconds: 0 };
+  const soundings: Sounding[] = [...counted.clicks];
+  let begin = counted.seconds;
+  const melody = melodyLine(song);
+  const others = song.parts
+    .filter(({ percussion }) => !percussion)
+    .flatMap(({ voices }) => voices.filter(({ id }) => id !== song.melody).flatMap(songLine));
+  for (const run of runs) {
+    const place = (from: Ticks, length: Ticks) => {
+      const at = begin + clock(run.from, from);
+      return { at, seconds: begin + clock(run.from, Math.min(run.to, from + length)) - at };
+    };
+    const inRun = ({ onset }: { readonly onset: Ticks }) => onset >= run.from && onset < run.to;
+    for (const { id, onset, length, pitch } of melody.filter(inRun))
+      soundings.push({ kind: 'melody', ...place(onset, length), pitch, noteId: id });
+    for (const { onset, length, pitch } of others.filter(inRun))
+      soundings.push({ kind: 'voice', ...place(onset, length), pitch });
+    for (const { at, length, pitches } of chordsIn(song, run))
+      for (const pitch of pitches) soundings.push({ kind: 'chord', ...place(at, length), pitch });
+    if (options.click)
+      for (const { at, first: isFirst } of beatsIn(song, run))
+        soundings.push({ kind: 'click', ...place(at, 0), pitch: isFirst ? 1 : 0 });
+    begin += clock(run.from, run.to);
+  }
+  const home = 48 + notePitchClass(song.keys[0]!.tonic);
+  for (const pitch of [home, home + 7])
+    soundings.push({ kind: 'drone', at: counted.seconds, seconds: begin - counted.seconds, pitch });
+  return {
+    soundings: soundings.sort((a, b) => a.at - b.at),
+    begins: counted.seconds,
+    ends: begin,
+  };
+}
+
+function runsOf(song: Song, { repeats, passage }: PerformanceOptions): readonly Run[] {
+  const starts = barStarts(song);
+  if (passage) {
+    const line = melodyLine(song);
+    const ends = [passage.from, passage.to].flatMap((id) => line.filter((note) => note.id === id));
+    if (ends.length === 2) {
+      const from = Math.min(...ends.map(({ onset }) => onset));
+      return [{ from, to: Math.max(...ends.map(({ onset, length }) => onset + length)) }];
+    }
+  }
+  const order = repeats ? played({ ...song, parts: [] }).bars.map(({ bar }) => bar) : onceThrough(song);
+  const runs: { from: Ticks; to: Ticks }[] = [];
+  for (const bar of order) {
+    const [from, to] = [starts[bar]!, starts[bar + 1]!];
+    const last = runs.at(-1);
+    if (last?.to === from) last.to = to;
+    else runs.push({ from, to });
+  }
+  return runs;
+}
+
+/** Every bar once; of endings that stand side by side the last one. */
+function onceThrough({ bars }: Song): readonly number[] {
+  const lastOf = (bar: number) => {
+    let [from, to] = [bar, bar];
+    while (bars[from - 1]?.endings) from -= 1;
+    while (bars[to + 1]?.endings) to += 1;
+    return Math.max(...bars.slice(from, to + 1).flatMap(({ endings = [] }) => endings));
+  };
+  return bars.flatMap(({ endings }, bar) => (endings && !endings.includes(lastOf(bar)) ? [] : [bar]));
+}
+
+/** Seconds between two times as they are written, at the tempos between them. */
+function clockOf(song: Song, { perMinute }: PerformanceOptions): (from: Ticks, to: Ticks) => number {
+  const usual = tempoOf(song);
+  const ratio = perMinute / usual.perMinute;
+  const perTick = ({ beat, perMinute: written }: Pick<Tempo, 'beat' | 'perMinute'>) =>
+    60 / (written * ratio * beat);
+  return (from, to) => {
+    const changes = song.tempos.filter(({ at }) => at > from && at < to);
+    let seconds = 0;
+    let at = from;
+    for (const next of [...changes.map((change) => change.at), to]) {
+      seconds += (next - at) * perTick(holdingAt(song.tempos, at) ?? usual);
+      at = next;
+    }
+    return seconds;
+  };
+}
+
+/** Where in its bar a time lies, a pickup counted from the bar line it leads to. */
+function withinBar(song: Song, at: Ticks): Ticks {
+  const starts = barStarts(song);
+  const bar = barAt(starts, at);
+  const short = bar === 0 ? Math.max(0, barLength(metreAt(song, 0)) - song.bars[0]!.length) : 0;
+  return at - starts[bar]! + (song.bars.length > 1 ? short : 0);
+}
+
+function countIn(song: Song, first: Ticks, clock: (from: Ticks, to: Ticks) => number) {
+  const metre = metreAt(song, first);
+  const bar = barLength(metre);
+  const within = withinBar(song, first) % bar;
+  const length = within === 0 ? 2 * bar : bar + within;
+  const perTick = clock(first, first + metre.beat) / metre.beat;
+  const clicks: Sounding[] = [];
+  for (let at = 0; at < length; at += metre.beat)
+    clicks.push({ kind: 'click', at: at * perTick, seconds: 0, pitch: at % bar === 0 ? 1 : 0 });
+  return { clicks, seconds: length * perTick };
+}
+
+function beatsIn(song: Song, { from, to }: Run): { readonly at: Ticks; readonly first: boolean }[] {
+  const starts = barStarts(song);
+  return song.bars.flatMap(({ length }, bar) => {
+    const begin = starts[bar]!;
+    const { beat } = metreAt(song, begin);
+    const offset = withinBar(song, begin) % beat;
+    const beats = [];
+    for (let at = begin + (offset === 0 ? 0 : beat - offset); at < begin + length; at += beat)
+      if (at >= from && at < to) beats.push({ at, first: withinBar(song, at) === 0 });
+    return beats;
+  });
+}
+
+/** The chords that sound in a run, each struck again with every bar. */
+function chordsIn(song: Song, { from, to }: Run) {
+  const starts = barStarts(song).filter((at) => at > from && at < to);
+  const changes = song.chords.map(({ at }) => at).filter((at) => at > from && at < to);
+  const cuts = [...new Set([from, ...starts, ...changes])].sort((a, b) => a - b);
+  return cuts.flatMap((at, i) => {
+    const symbol = holdingAt(song.chords, at)?.symbol;
+    const { tonic } = holdingAt(song.keys, at) ?? song.keys[0]!;
+    const pitches = symbol === undefined ? [] : chordPitches(symbol, tonic);
+    return pitches.length === 0 ? [] : [{ at, length: (cuts[i + 1] ?? to) - at, pitches }];
+  });
+}
+
+/** The bass of a chord below C3 and its tones round middle C; empty for what is no chord. */
+export function chordPitches(symbol: string, tonic: NoteName): readonly Pitch[] {
+  const chord = parseChord(symbol, tonic);
+  if (!chord.ok || !chord.value.root) return [];
+  const { tones } = chord.value;
+  const home = notePitchClass(tonic);
+  const named = symbol.split('/')[1];
+  const bass = named === undefined ? undefined : parseChord(named, tonic);
+  const low = bass?.ok ? bass.value.tones[0] : undefined;
+  return [
+    36 + pitchClass(home + (low ?? tones[0]!)),
+    ...tones.map((tone) => 54 + pitchClass(home + tone - 54)),
+  ];
+}
+
+/** Whether there is anything to be heard under the melody. */
+export function hasChords(song: Song): boolean {
+  const { tonic } = song.keys[0]!;
+  return song.chords.some(({ symbol }) => chordPitches(symbol, tonic).length > 0);
+}
+
+/** Whether taking repeats makes a difference. */
+export function hasRepeats(song: Song): boolean {
+  const order = played({ ...song, parts: [] }).bars;
+  return order.length !== onceThrough(song).length;
+}
