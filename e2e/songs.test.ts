@@ -1,18 +1,8 @@
 import { readFileSync, writeFileSync, existsSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
-import {
-  barriers,
-  click,
-  eventually,
-  keys,
-  onPaper,
-  openStage,
-  sees,
-  shows,
-  textOf,
-  type Stage,
-} from './stage.ts';
+import { barriers, click, eventually, keys, onPaper, openStage, sees, shows, type Stage } from './stage.ts';
+import { chipsOf, factsOf, LOW_HARMONICA, songPath } from './songPage.ts';
 
 let stage: Stage;
 let page: Page;
@@ -25,15 +15,10 @@ afterAll(async () => {
 });
 afterEach(() => page.close());
 
-const song = (number: number) => `/songs/5a3e5046-0000-4000-8000-${String(500 + number).padStart(12, '0')}`;
-const LOW_HARMONICA = 'on=5a3e5046-0000-4000-8000-000000000001';
 const titles = () =>
   page.$$eval('.songs-list tbody th', (cells) => cells.map((cell) => cell.textContent ?? ''));
-const chips = () =>
-  page.$$eval('.system-note', (notes) =>
-    notes.map((note) => note.querySelector('.unseen')!.textContent ?? ''),
-  );
-const facts = () => textOf(page, '.song-facts');
+const chips = () => chipsOf(page);
+const facts = () => factsOf(page);
 
 test('from ABC in a box to notes on an instrument, by keyboard alone; undo takes it away again', async () => {
   page = await stage.page('/map');
@@ -127,7 +112,7 @@ test('the library is found by any word, and a song goes to the bin and back', as
 });
 
 test('moved to where it lies better, and back by undo; the link holds it all', async () => {
-  page = await stage.page(`${song(0)}?${LOW_HARMONICA}`);
+  page = await stage.page(`${songPath(0)}?${LOW_HARMONICA}`);
   await eventually(facts, (text) => expect(text).toContain('of 78 notes can be had'));
   await page.waitForSelector('.song-keys button');
   await page.click('.song-keys li:first-child button');
@@ -136,7 +121,7 @@ test('moved to where it lies better, and back by undo; the link holds it all', a
   expect(link).toMatch(/by=-?\d+/);
   await page.goto(link);
   await eventually(facts, (text) => expect(text).toContain('all 78 notes can be had'));
-  await page.goto(`${stage.address}${song(0)}?${LOW_HARMONICA}`);
+  await page.goto(`${stage.address}${songPath(0)}?${LOW_HARMONICA}`);
   await eventually(facts, (text) => expect(text).toContain('5th position'));
   await keys(page, 'k');
   await page.keyboard.type('bb');
@@ -147,9 +132,13 @@ test('moved to where it lies better, and back by undo; the link holds it all', a
 });
 
 test('a note that cannot be had has its ways out, each one click, and undone', async () => {
-  page = await stage.page(`${song(0)}?${LOW_HARMONICA}`);
+  page = await stage.page(`${songPath(0)}?${LOW_HARMONICA}`);
   await eventually(chips, (found) => expect(found.length).toBeGreaterThan(25));
-  const missing = () => page.$$eval('.side-missing', (notes) => notes.length);
+  // Of the whole song, drawn or not.
+  const missing = async () => {
+    const [, had, all] = /(\d+) of (\d+) notes can be had/.exec(await facts()) ?? [];
+    return Number(all) - Number(had);
+  };
   const before = await missing();
   await page.click('.side-missing');
   await page.waitForSelector('.song-offers button');
@@ -168,22 +157,35 @@ test('a note that cannot be had has its ways out, each one click, and undone', a
 });
 
 test('another way for a note is pinned, and stays with the arrangement that is kept', async () => {
-  page = await stage.page(`${song(1)}?on=5a3e5046-0000-4000-8000-000000000011`);
+  page = await stage.page(`${songPath(1)}?on=5a3e5046-0000-4000-8000-000000000011`);
   await eventually(chips, (found) => expect(found.length).toBeGreaterThan(20));
   await keys(page, 'ArrowRight');
   await page.waitForSelector('.song-selected .plain-list button');
   await page.click('.song-selected .plain-list button');
   await page.waitForSelector('.system-note .line-note-pin');
-  await click(page, 'Keep');
+  await click(page, 'Keep this one');
   await sees(page, 'is kept.');
   const kept = (await page.evaluate(async () => (await fetch('/api/arrangements')).json())) as {
     items: { songId: string }[];
   };
   expect(kept.items.at(-1)!.songId).toContain('501');
+  // It is opened again with its pin, and brought up to date.
+  await page.goto(`${stage.address}${songPath(1)}?on=5a3e5046-0000-4000-8000-000000000011&by=-12`);
+  await page.waitForSelector('.song-kept li button');
+  await page.click('.song-kept-tools .MuiButton-text');
+  await sees(page, 'is kept as it is now.');
+  await click(page, 'Undo');
+  await page.waitForFunction(() =>
+    document.querySelector('.song-kept')?.textContent?.includes('in place of'),
+  );
+  await page.click('.song-kept li button');
+  await page.waitForSelector('.system-note .line-note-pin');
+  expect(page.url()).toContain('pin=');
+  expect(page.url()).not.toContain('by=');
 });
 
 test('out as files: ABC with the tab under the notes, MusicXML, tab as text', async () => {
-  page = await stage.page(`${song(2)}?${LOW_HARMONICA}`);
+  page = await stage.page(`${songPath(2)}?${LOW_HARMONICA}`);
   await eventually(chips, (found) => expect(found.length).toBeGreaterThan(10));
   const session = await stage.browser.target().createCDPSession();
   await session.send('Browser.setDownloadBehavior', { behavior: 'allow', downloadPath: stage.folder });
@@ -212,7 +214,7 @@ test('out as files: ABC with the tab under the notes, MusicXML, tab as text', as
 });
 
 test('prints title, staff and tab on as few sheets as it takes, without the controls', async () => {
-  page = await stage.page(`${song(2)}?${LOW_HARMONICA}`);
+  page = await stage.page(`${songPath(2)}?${LOW_HARMONICA}`);
   await eventually(chips, (found) => expect(found.length).toBeGreaterThan(10));
   for (const format of ['a4', 'letter'] as const) {
     const { pages, text } = await onPaper(page, { format });
@@ -230,7 +232,7 @@ test.each([
 ])(
   'at %d × %d, dark %s: nothing runs over, no barrier, an empty library says what to do',
   async (width, height, dark) => {
-    page = await stage.page(`${song(0)}?${LOW_HARMONICA}&at=n3`, { width, height, dark });
+    page = await stage.page(`${songPath(0)}?${LOW_HARMONICA}&at=n3`, { width, height, dark });
     await eventually(chips, (found) => expect(found.length).toBeGreaterThan(10));
     await keys(page, 'd');
     await page.waitForSelector('.song-drawing .chip');
@@ -244,7 +246,7 @@ test.each([
 );
 
 test('a song is written otherwise as ABC: pins stay with their notes, and undo brings the old one back', async () => {
-  page = await stage.page(`${song(16)}?on=5a3e5046-0000-4000-8000-000000000011`);
+  page = await stage.page(`${songPath(16)}?on=5a3e5046-0000-4000-8000-000000000011`);
   await eventually(chips, (found) => expect(found).toHaveLength(10));
   await page.click('[data-note="n6"]');
   await page.waitForSelector('.song-selected .plain-list button');
@@ -272,7 +274,7 @@ test('a song is written otherwise as ABC: pins stay with their notes, and undo b
 });
 
 test('on everything in the cabinet, what has all of it first; one click plays it there', async () => {
-  page = await stage.page(`${song(7)}?${LOW_HARMONICA}`);
+  page = await stage.page(`${songPath(7)}?${LOW_HARMONICA}`);
   // Once all above it stands, so that it does not move away under the hand.
   await page.waitForSelector('.song-keys li');
   await eventually(chips, (found) => expect(found.length).toBeGreaterThan(25));

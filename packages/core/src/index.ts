@@ -6,7 +6,14 @@ export { counted, withArticle } from './words.ts';
 export { found } from './search.ts';
 
 // Pitches and scales
-export { A4_RANGE, PITCH_RANGE, pitchClass, centsFromStandard, type Pitch } from './pitch/pitch.ts';
+export {
+  A4_RANGE,
+  PITCH_RANGE,
+  pitchClass,
+  centsFromStandard,
+  frequency,
+  type Pitch,
+} from './pitch/pitch.ts';
 export {
   letterAbove,
   spellAs,
@@ -221,6 +228,8 @@ export {
   type Performance as SongPerformance,
   type Sounding,
 } from './song/performance.ts';
+export { songTabs, type SongInKey } from './song/songTabs.ts';
+export { compareViews, type ViewDifference } from './song/compareViews.ts';
 export { songSheet } from './song/songSheet.ts';
 export { inModeIfAny, modesFor, movedTo } from './song/inMode.ts';
 export { sameSongTab, type SameSongTab } from './song/sameSongTab.ts';

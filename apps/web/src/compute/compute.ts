@@ -1,11 +1,7 @@
-import { hashKey, keepPreviousData, useQuery, useQueryClient, type QueryKey } from '@tanstack/react-query';
-import { wrap, type Remote } from 'comlink';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import {
   rankSuggestions,
-  type ArrangementPlan,
-  type Song,
-  type SongKeyFit,
   type InstrumentSpec,
   type NamingStyle,
   type NotationOptions,
@@ -14,47 +10,9 @@ import {
   type StoredQuestion,
   type Suggestion,
 } from '@same-song/core';
-import { Jobs } from './jobs.ts';
+import { computed, FOR_GOOD, lasting, quick, sent, thorough, type LazyWorker } from './computed.ts';
 import { draftSubject, type Subject } from './subject.ts';
-import type { Compute, KeyQuestion } from './worker.ts';
-
-/** A worker and what it has to do; it is started with its first job. */
-function lazyWorker() {
-  let compute: Remote<Compute> | undefined;
-  const start = () => wrap<Compute>(new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' }));
-  return { jobs: new Jobs(), compute: () => (compute ??= start()) };
-}
-
-type LazyWorker = ReturnType<typeof lazyWorker>;
-
-/** Answers what is on screen within a blink. */
-const quick = lazyWorker();
-/** Works on tables and whole cabinets, so that nothing quick ever waits behind them. */
-const thorough = lazyWorker();
-
-/** What was computed once holds for its key, needs no network, and would fail again as it failed. */
-const FOR_GOOD = { staleTime: Infinity, retry: false, networkMode: 'always' } as const;
-
-/** Something to compute, remembered by its key; what nobody waits for any more is dropped before its turn. */
-function computed<T>(worker: LazyWorker, queryKey: QueryKey, run: (compute: Remote<Compute>) => Promise<T>) {
-  const begin = () => run(worker.compute());
-  return {
-    queryKey,
-    queryFn: ({ signal }: { signal: AbortSignal }) => worker.jobs.ask(hashKey(queryKey), begin, signal),
-    /** The same, computed only when the worker has nothing to do that was asked for. */
-    guess: () => worker.jobs.guess(hashKey(queryKey), begin),
-    ...FOR_GOOD,
-  } as const;
-}
-
-/** Of all that a page knows of an instrument, what the worker needs. It is asked for nothing without one. */
-function sent(subject: Subject | undefined): Subject {
-  const { key, spec } = subject!;
-  return { key, spec };
-}
-
-/** An older answer stays on screen until the new one is there. */
-const lasting = { placeholderData: keepPreviousData } as const;
+import type { KeyQuestion } from './worker.ts';
 
 function mapQuery(subject: Subject | undefined, question: StoredQuestion, notation: NotationOptions) {
   return computed(quick, ['map', subject?.key, question, notation], (compute) =>
@@ -257,87 +215,6 @@ export function useChordScene(
     ),
     enabled: subject !== undefined && roles !== undefined,
     ...lasting,
-  });
-}
-
-/** A song, and a key that changes with its content. */
-export interface AskedSong {
-  readonly key: string;
-  readonly song: Song;
-}
-
-/** A song on an instrument. */
-export function useSongView(
-  subject: Subject | undefined,
-  asked: AskedSong | undefined,
-  plan: ArrangementPlan,
-  notation: NotationOptions,
-) {
-  return useQuery({
-    ...computed(quick, ['song', subject?.key, asked?.key, plan, notation], (compute) =>
-      compute.song(sent(subject), asked!.song, plan, notation),
-    ),
-    enabled: subject !== undefined && asked !== undefined,
-    ...lasting,
-  });
-}
-
-/** Other ways for one note of a song. */
-export function useSongAlternatives(
-  subject: Subject | undefined,
-  asked: AskedSong | undefined,
-  plan: ArrangementPlan,
-  noteId: string | undefined,
-) {
-  return useQuery({
-    ...computed(quick, ['song-alternatives', subject?.key, asked?.key, plan, noteId], (compute) =>
-      compute.songAlternatives(sent(subject), asked!.song, plan, noteId!),
-    ),
-    enabled: subject !== undefined && asked !== undefined && noteId !== undefined,
-  });
-}
-
-/** Every key for a song on an instrument. */
-export function useSongKeys(
-  subject: Subject | undefined,
-  asked: AskedSong | undefined,
-  preferences: Preferences,
-) {
-  return useQuery({
-    ...computed(thorough, ['song-keys', subject?.key, asked?.key, preferences], (compute) =>
-      compute.songKeys(sent(subject), asked!.song, preferences),
-    ),
-    enabled: subject !== undefined && asked !== undefined,
-    ...lasting,
-  });
-}
-
-/** A song in every key on many instruments, one after the other; `onProgress` gets the share that is done. */
-export function useSongOnAll(
-  subjects: readonly Subject[],
-  asked: AskedSong | undefined,
-  onProgress: (share: number) => void,
-) {
-  const client = useQueryClient();
-  return useQuery({
-    queryKey: ['song-on-all', subjects.map(({ key }) => key), asked?.key],
-    queryFn: async ({ signal }): Promise<readonly (readonly SongKeyFit[])[]> => {
-      const found: (readonly SongKeyFit[])[] = [];
-      for (const subject of subjects) {
-        found.push(
-          await client.fetchQuery(
-            computed(thorough, ['song-keys-plain', subject.key, asked!.key], (compute) =>
-              compute.songKeys(sent(subject), asked!.song),
-            ),
-          ),
-        );
-        signal.throwIfAborted();
-        onProgress(found.length / subjects.length);
-      }
-      return found;
-    },
-    enabled: subjects.length > 0 && asked !== undefined,
-    ...FOR_GOOD,
   });
 }
 

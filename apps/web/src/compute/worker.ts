@@ -5,6 +5,9 @@ import {
   octavesInFull,
   sameTab,
   type SameTab,
+  type SameSongTab,
+  type SongInKey,
+  type ArrangementPlan,
   parseNote,
   presetsFor,
   scaleById,
@@ -95,9 +98,29 @@ const api = {
     return (await songJobs()).alternatives(open(subject), ...asked);
   },
   /** Every key for a song on an instrument, the best first; by what its family prefers where nothing is said. */
-  async songKeys(subject: Subject, song: Song, preferences?: Preferences): Promise<readonly SongKeyFit[]> {
+  async songKeys(
+    subject: Subject,
+    song: Song,
+    preferences?: Preferences,
+    mode?: string,
+  ): Promise<readonly SongKeyFit[]> {
     const instrument = open(subject);
-    return (await songJobs()).keys(instrument, song, preferences ?? defaultPreferences(instrument.family));
+    const wanted = preferences ?? defaultPreferences(instrument.family);
+    return (await songJobs()).keys(instrument, song, wanted, mode);
+  },
+  /** The same with the tab of each. */
+  async songTabs(...[subject, ...asked]: SongJob<SongJobs['tabs']>): Promise<readonly SongInKey[]> {
+    return (await songJobs()).tabs(open(subject), ...asked);
+  },
+  /** What the tab of a song becomes on other instruments of its family. */
+  async songSameTab(
+    subject: Subject,
+    song: Song,
+    plan: ArrangementPlan,
+    others: readonly Subject[],
+  ): Promise<(SameSongTab | undefined)[]> {
+    const { sameTab: same } = await songJobs();
+    return others.map((other) => same(open(subject), song, plan, open(other)));
   },
   alternates(subject: Subject, dialect: string, least: number): readonly AlternateRow[] {
     const instrument = open(subject);

@@ -3,7 +3,8 @@ import type { LineView } from '@same-song/core';
 import { notify } from '../frame/notice.ts';
 import { playLine, playNote, SoundNotFetched, stopLine, type Voice } from '../sound/player.ts';
 
-const trouble = (error: unknown) =>
+/** Says why nothing sounds. */
+export const soundTrouble = (error: unknown) =>
   notify(
     error instanceof SoundNotFetched
       ? 'The sound cannot be fetched: the Same Song server does not answer.'
@@ -29,9 +30,9 @@ export function usePlayer(line: readonly LineView[], tempo: number, voice: Voice
     };
     playLine(sounds, tempo, voice, onNote).catch((error: unknown) => {
       setPlaying(false);
-      trouble(error);
+      soundTrouble(error);
     });
   }, [playing, line, tempo, voice]);
-  const hear = useCallback((hz: number) => void playNote(hz, voice.timbre).catch(trouble), [voice]);
+  const hear = useCallback((hz: number) => void playNote(hz, voice.timbre).catch(soundTrouble), [voice]);
   return { sounding, playing, toggle, hear };
 }

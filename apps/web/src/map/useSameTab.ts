@@ -1,22 +1,15 @@
 import { useMemo } from 'react';
-import { familyById, scaleById, type InstrumentSpec, type StoredQuestion } from '@same-song/core';
+import { scaleById, type StoredQuestion } from '@same-song/core';
 import { useAskSameTab, useSameTabs } from '../compute/compute.ts';
-import { subjectOf } from '../compute/subject.ts';
 import { notify } from '../frame/notice.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { scaleWords, tonicWords } from '../question/questionWords.ts';
-import { borrowedInstrument, isBorrowed, presetRef, refStanding } from '../question/reference.ts';
+import { allOfFamily, type OneOfFamily } from '../question/othersOfFamily.ts';
+import { isBorrowed, refStanding } from '../question/reference.ts';
 import type { QuestionState } from '../question/useQuestion.ts';
 
 /** How many are listed with the key that comes out; the key goes through all. */
 const LISTED = 6;
-
-/** Another instrument of the family, as a link names it. */
-interface Other {
-  readonly ref: string;
-  readonly key: string;
-  readonly spec: InstrumentSpec;
-}
 
 /** What the tab becomes on another instrument. */
 export interface TabThere {
@@ -34,14 +27,14 @@ export type SameTabs = ReturnType<typeof useSameTab>;
 export function useSameTab(state: QuestionState) {
   const { chosen, question, cabinet } = state;
   const ask = useAskSameTab();
-  const all = useMemo(() => familyOf(chosen?.spec.family, chosen?.ref, cabinet), [chosen, cabinet]);
+  const all = useMemo(() => allOfFamily(chosen?.spec.family, chosen?.ref, cabinet), [chosen, cabinet]);
   const standing = chosen && refStanding(chosen.ref);
   const others = useMemo(() => all.filter(({ ref }) => ref !== standing), [all, standing]);
   // Whoever has a cabinet is told of what lies in it; the key goes on to what can be borrowed all the same.
   const isTold = cabinet.length === 0 || others.some(({ ref }) => !isBorrowed(ref));
   const listed = isTold ? others.slice(0, LISTED) : [];
   const answers = useSameTabs(chosen, question, listed);
-  const go = async (other: Other | undefined) => {
+  const go = async (other: OneOfFamily | undefined) => {
     if (!chosen) return;
     const same = other && (await ask(chosen, state.current().question, other));
     if (!other) notify('There is no other instrument of this family.');
@@ -84,22 +77,4 @@ function comesText(there: StoredQuestion, scale: string): string {
   const known = scaleById(there.scale);
   const isNamed = known.ok && known.value.group !== 'custom';
   return isNamed ? keyText(there) : `another scale in ${tonicWords(there)}`;
-}
-
-/** All of a family, the chosen one among them where it is one of them. */
-function familyOf(
-  familyId: string | undefined,
-  chosen: string | undefined,
-  cabinet: QuestionState['cabinet'],
-): readonly Other[] {
-  const own = cabinet
-    .filter(({ family }) => family === familyId)
-    .map((record): Other => ({ ref: record.id, ...subjectOf(record) }));
-  const presets = familyId === undefined ? [] : (familyById(familyId)?.presets ?? []);
-  const isOther = own.some(({ ref }) => ref !== chosen && ref !== refStanding(chosen ?? ''));
-  if (isOther) return own;
-  return presets.map(({ id }): Other => {
-    const ref = presetRef(familyId!, id);
-    return { ref, ...borrowedInstrument(ref)! };
-  });
 }

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import type { SongKeyFit } from '@same-song/core';
 import { subjectOf } from '../compute/subject.ts';
-import { useSongOnAll } from '../compute/compute.ts';
+import { useSongOnAll } from '../compute/computeSongs.ts';
 import type { SongState } from './useSong.ts';
 
 /** The song on every instrument of the cabinet: in the key it has now, and where it would lie better. */

@@ -5,16 +5,13 @@ import { useRef, useState } from 'react';
 import type { SongView } from '@same-song/core';
 import { losses, writeFile, WRITTEN_FORMATS, type WrittenFormat } from '@same-song/formats';
 import { download, fileName } from '../frame/files.ts';
-import { useKeeping } from '../frame/useKeeping.ts';
-import { arrangements } from '../api/records.ts';
 import type { SongState } from './useSong.ts';
 
-/** The song as it is played here out to a file, with its tab where the format has words; and kept as an arrangement. */
+/** The song as it is played here out to a file, with its tab where the format has words. */
 export function SongFiles({ state, view }: { state: SongState; view: SongView }) {
   const [open, setOpen] = useState(false);
   const button = useRef<HTMLButtonElement>(null);
-  const { keep } = useKeeping(arrangements);
-  const { record, chosen, plan } = state;
+  const { chosen } = state;
   const title = `${view.song.title} in ${view.keyName}`;
   const save = (as: WrittenFormat) => {
     setOpen(false);
@@ -23,23 +20,11 @@ export function SongFiles({ state, view }: { state: SongState; view: SongView })
     // Spreadsheets know by this mark that signs are written in UTF-8.
     download(fileName(title, extension), type, as === 'csv' ? `\uFEFF${content as string}` : content);
   };
-  const keepIt = () => {
-    const name = `${record!.title}, ${chosen!.spec.name}`.slice(0, 100);
-    keep(
-      { name, songId: record!.id, instrumentId: chosen!.record!.id, plan },
-      { label: () => 'keeping an arrangement', notice: () => `${name} is kept.` },
-    );
-  };
   return (
     <>
       <Button ref={button} variant="text" aria-haspopup="menu" onClick={() => setOpen(true)}>
         As a file
       </Button>
-      {chosen?.record && (
-        <Button variant="text" onClick={keepIt}>
-          Keep
-        </Button>
-      )}
       <Menu open={open} anchorEl={() => button.current} onClose={() => setOpen(false)}>
         {(Object.keys(WRITTEN_FORMATS) as WrittenFormat[]).map((as) => (
           <MenuItem key={as} onClick={() => save(as)}>

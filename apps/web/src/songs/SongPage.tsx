@@ -1,23 +1,27 @@
 import Button from '@mui/material/Button';
 import { useMemo, useRef, useState, useLayoutEffect } from 'react';
 import { Link, useParams } from 'react-router';
-import { noteCode, noteText, type SongView } from '@same-song/core';
+import { barAt, barStarts, noteCode, noteText, QUARTER, type SongView } from '@same-song/core';
+import { dialectOf } from '../api/settings.ts';
 import { later } from '../frame/later.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useTitle } from '../frame/useTitle.ts';
-import { TEMPO, TempoField } from '../map/TempoField.tsx';
-import { usePlayer } from '../map/usePlayer.ts';
+import { TempoField } from '../map/TempoField.tsx';
 import { SceneView } from '../scene/SceneView.tsx';
+import { HearMenu } from './HearMenu.tsx';
 import type { Paper } from './PrintMenu.tsx';
 import { SongSentence } from './SongSentence.tsx';
 import { SongVerdict } from './SongVerdict.tsx';
+import { unbroken } from './unbroken.ts';
 import { useSong, type SongState } from './useSong.ts';
+import { HEARING, usualTempo, useSongPlayer } from './useSongPlayer.ts';
 import './songs.css';
 
 const Systems = later('The staff', async () => (await import('./Systems.tsx')).Systems, {
   opening: 'Engraving…',
 });
 const NewSong = later('The text of the song', async () => (await import('./NewSong.tsx')).NewSong);
+const SongMove = later('Moving the song', async () => (await import('./SongMove.tsx')).SongMove);
 const PrintMenu = later('Print', async () => (await import('./PrintMenu.tsx')).PrintMenu, { quiet: true });
 const SongFiles = later('Files', async () => (await import('./SongFiles.tsx')).SongFiles, { quiet: true });
 
@@ -74,22 +78,35 @@ function SongFacts({ view, on }: { view: SongView; on: string | undefined }) {
   );
 }
 
+function loopWords(
+  { song, line }: SongView,
+  { from, to }: { readonly from: string; readonly to: string },
+): string {
+  const starts = barStarts(song);
+  const bars = [from, to].map((id) => {
+    const note = line.find((one) => one.id === id);
+    return barAt(starts, Math.round((note?.start ?? 0) * QUARTER)) + 1;
+  });
+  const [first, last] = [Math.min(...bars), Math.max(...bars)];
+  return first === last ? `Bar ${first} again and again` : `Bars ${first} to ${last} again and again`;
+}
+
 function scaleOf({ song }: SongView, on: string | undefined): string {
   const [key] = song.keys;
   return new URLSearchParams({ ...(on && { on }), in: noteCode(key!.tonic), play: key!.scale }).toString();
 }
 
 function SongBody({ state, view }: { state: SongState; view: SongView }) {
-  const { chosen, family, at, select, record } = state;
-  const usual = view.song.tempos[0]?.perMinute;
-  const [tempo, setTempo] = useState<number>(Math.round(usual ?? TEMPO.usual));
-  const beat = (view.song.tempos[0]?.beat ?? 5040) / 5040;
-  const voice = useMemo(() => ({ timbre: family.timbre, drones: [] }), [family]);
-  const player = usePlayer(view.line, tempo * beat, voice);
+  const { chosen, family, at, select, record, second, loop, setLoop } = state;
+  const [perMinute, setPerMinute] = useState<number>(usualTempo(view));
+  const [hearing, setHearing] = useState(HEARING);
+  const a4 = chosen!.spec.a4;
+  const player = useSongPlayer({ view, family, a4, perMinute, hearing, passage: loop });
   const main = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
   const [drawing, setDrawing] = useState(false);
   const [writing, setWriting] = useState(false);
+  const [moving, setMoving] = useState(second !== undefined);
   const [paper, setPaper] = useState<Paper>('both');
   useLayoutEffect(() => {
     const watch = new ResizeObserver(([entry]) => setWidth(Math.floor(entry!.contentRect.width)));
@@ -102,9 +119,23 @@ function SongBody({ state, view }: { state: SongState; view: SongView }) {
     const next = order[Math.max(0, Math.min(order.length - 1, index < 0 ? 0 : index + by))];
     if (next !== undefined && next !== at) select(next);
   };
+  const markLoop = (end: 'from' | 'to') => {
+    if (at === undefined) return;
+    const fresh = end === 'from' ? { from: at, to: order.at(-1)! } : { from: order[0]!, to: at };
+    setLoop({ ...(loop ?? fresh), [end]: at });
+  };
   useShortcuts([
     { key: ' ', label: 'Play or stop', group: 'The song', run: player.toggle },
     { key: 'ArrowRight', label: 'Next note', group: 'The song', run: () => step(1) },
+    {
+      key: 'x',
+      label: 'Move it: beside, same tab, every key',
+      group: 'The song',
+      run: () => setMoving(!moving),
+    },
+    { key: '[', label: 'Again and again from this note', group: 'The song', run: () => markLoop('from') },
+    { key: ']', label: 'Again and again to this note', group: 'The song', run: () => markLoop('to') },
+    { key: '\\', label: 'The whole song again', group: 'The song', run: () => setLoop(undefined) },
     { key: 'd', label: 'Show the instrument', group: 'The song', run: () => setDrawing(!drawing) },
     { key: 'ArrowLeft', label: 'Note before', group: 'The song', run: () => step(-1) },
   ]);
@@ -114,6 +145,8 @@ function SongBody({ state, view }: { state: SongState; view: SongView }) {
     () => new Map(view.ways.map((w) => [w.id, `${w.words}, ${w.note}, degree ${w.degree}`])),
     [view],
   );
+  const dialect = dialectOf(state.settings, family);
+  const separator = family.dialects.find(({ id }) => id === dialect)?.separator ?? ' ';
   const related = useMemo(() => new Set<string>(), []);
   return (
     <div className={`song-screen paper-${paper}`}>
@@ -122,7 +155,8 @@ function SongBody({ state, view }: { state: SongState; view: SongView }) {
           <Button variant="contained" onClick={player.toggle}>
             {player.playing ? 'Stop' : 'Play'}
           </Button>
-          <TempoField tempo={tempo} onTempo={setTempo} />
+          <TempoField tempo={perMinute} onTempo={setPerMinute} />
+          <HearMenu song={view.song} hearing={hearing} onHearing={setHearing} />
           <Button
             variant="text"
             aria-pressed={drawing}
@@ -135,9 +169,23 @@ function SongBody({ state, view }: { state: SongState; view: SongView }) {
           <Button variant="text" aria-expanded={writing} onClick={() => setWriting(!writing)}>
             Change
           </Button>
+          <Button
+            variant="text"
+            aria-expanded={moving}
+            title="Beside another, the same tab elsewhere, every key (X)"
+            onClick={() => setMoving(!moving)}
+          >
+            Move
+          </Button>
           <PrintMenu onPaper={setPaper} />
+          {loop && (
+            <Button variant="outlined" size="small" onClick={() => setLoop(undefined)}>
+              {loopWords(view, loop)} ✕
+            </Button>
+          )}
         </div>
         {writing && record && <NewSong record={record} onDone={() => setWriting(false)} />}
+        {moving && record && <SongMove state={state} view={view} />}
         {drawing && (
           <div className="song-drawing">
             <SceneView
@@ -165,6 +213,9 @@ function SongBody({ state, view }: { state: SongState; view: SongView }) {
               width={width}
               sides={family.sides}
               air={family.air}
+              called={`${chosen!.spec.name}, in ${noteText(view.song.keys[0]!.tonic)}`}
+              second={second}
+              loop={loop}
               marked={at}
               sounding={player.sounding}
               onSelect={select}
@@ -172,7 +223,7 @@ function SongBody({ state, view }: { state: SongState; view: SongView }) {
           )}
         </div>
         <section className="song-tab" aria-label="Tab">
-          <pre>{view.tabText}</pre>
+          <pre>{unbroken(view.tabText, separator)}</pre>
         </section>
       </div>
       <SongVerdict state={state} view={view} record={record!} />

@@ -1,13 +1,21 @@
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { movedTonic, noteText, type Song, type SongKeyFit } from '@same-song/core';
+import {
+  inModeIfAny,
+  modesFor,
+  movedTonic,
+  noteText,
+  scaleById,
+  type Song,
+  type SongKeyFit,
+} from '@same-song/core';
 import { songs } from '../api/records.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { answering } from '../question/KeyWords.tsx';
 import { WordPicker, type Choice } from '../question/WordPicker.tsx';
 import type { SongState } from './useSong.ts';
 
-const WORDS = { song: 's', key: 'k', instrument: 'i', octave: 'o', preference: 'w' } as const;
+const WORDS = { song: 's', key: 'k', mode: 'm', instrument: 'i', octave: 'o', preference: 'w' } as const;
 type Word = keyof typeof WORDS;
 
 /** The whole arrangement as one sentence whose words are the controls. */
@@ -30,7 +38,8 @@ export function SongSentence({ state }: { state: SongState }) {
     open: open === word,
     onOpen: (now: boolean) => setOpen(now ? word : undefined),
   });
-  const tonic = record ? noteText(movedTonic(record, plan.transpose)) : '…';
+  const tonic = record ? noteText(movedTonic(inModeIfAny(record, plan.mode), plan.transpose)) : '…';
+  const modes = record ? modeChoices(record, plan.mode) : [];
   const octave = octaveOf(plan.transpose);
   const preset = family.preferences.find(({ id }) => id === plan.preferences.preset)!;
   const filter = (choices: readonly Choice[]) => (text: string) => ({ choices: answering(choices, text) });
@@ -59,6 +68,15 @@ export function SongSentence({ state }: { state: SongState }) {
         )}
         onChoose={(by) => state.move(Number(by))}
       />{' '}
+      {modes.length > 0 && (
+        <WordPicker
+          {...picker('mode')}
+          word={scaleName(plan.mode ?? record!.keys[0]!.scale)}
+          placeholder="A mode: minor, Dorian …"
+          search={filter(modes)}
+          onChoose={(id) => state.putInto(id === record!.keys[0]!.scale ? undefined : id)}
+        />
+      )}{' '}
       on{' '}
       <span className="question-unbroken">
         <WordPicker
@@ -115,6 +133,24 @@ export function SongSentence({ state }: { state: SongState }) {
       </span>
     </h1>
   );
+}
+
+/** Its own mode first, then all that its degrees can be put into. */
+function modeChoices(song: Song, now: string | undefined): readonly Choice[] {
+  const own = song.keys[0]!.scale;
+  const modes = modesFor(song);
+  const ordered = [...modes.filter(({ id }) => id === own), ...modes.filter(({ id }) => id !== own)];
+  return ordered.map(({ id, name, aliases }) => ({
+    id,
+    label: name,
+    about: id === own ? 'as it is written' : aliases.slice(0, 2).join(', '),
+    current: id === (now ?? own),
+  }));
+}
+
+function scaleName(id: string): string {
+  const scale = scaleById(id);
+  return scale.ok ? scale.value.name : id;
 }
 
 const OCTAVE_WORDS: Readonly<Record<string, string>> = {

@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { counted, type LineView, type SongView } from '@same-song/core';
 import type { SongRecord } from '../api/records.ts';
+import { KeptArrangements } from './KeptArrangements.tsx';
 import { OnWhatIHave } from './OnWhatIHave.tsx';
 import { fitWords } from './SongSentence.tsx';
 import type { SongState } from './useSong.ts';
@@ -30,6 +31,7 @@ export function SongVerdict({
       <AgainstChords state={state} view={view} />
       <Remarks state={state} view={view} />
       <OnWhatIHave state={state} />
+      <KeptArrangements state={state} />
       {view.cautions.map((caution) => (
         <p key={caution} className="verdict-caution">
           {caution}

@@ -1,16 +1,32 @@
 import { useMemo } from 'react';
-import type { AirNames, SideNames, SongView } from '@same-song/core';
+import { noteText, type AirNames, type SideNames, type SongView } from '@same-song/core';
 import { systemsOf } from './engrave.ts';
-import { SystemView } from './SystemView.tsx';
+import { SystemView, type SecondRow } from './SystemView.tsx';
 
 interface SystemsProps {
   readonly view: SongView;
   readonly width: number;
   readonly sides: SideNames;
   readonly air: AirNames | undefined;
+  /** Whose notes they are. */
+  readonly called: string;
+  readonly second: Beside | undefined;
+  readonly loop: { readonly from: string; readonly to: string } | undefined;
   readonly marked: string | undefined;
   readonly sounding: string | undefined;
   readonly onSelect: (noteId: string) => void;
+}
+
+/** What stands beside: an instrument, and the song on it. */
+interface Beside {
+  readonly name: string;
+  readonly family: { readonly sides: SideNames };
+  readonly view: SongView;
+}
+
+/** `the whistle, in D`. */
+export function calledOf(name: string, { song }: SongView): string {
+  return `${name}, in ${noteText(song.keys[0]!.tonic)}`;
 }
 
 /** Room at the left for what the two sides of the axis are called, where the page is wide enough for it. */
@@ -19,12 +35,28 @@ const WIDE = 560;
 const LEAST = 240;
 
 /** The whole song in systems. */
-export function Systems({ view, width, sides, air, marked, sounding, onSelect }: SystemsProps) {
+export function Systems(props: SystemsProps) {
+  const { view, width, sides, air, called, second, loop, marked, sounding, onSelect } = props;
   const { song, line } = view;
   const gutter = width >= WIDE ? GUTTER : 0;
   const room = Math.max(LEAST, width - gutter);
   const systems = useMemo(() => systemsOf(song, room), [song, room]);
   const notes = useMemo(() => new Map(line.map((note) => [note.id, note])), [line]);
+  const secondNotes = useMemo(
+    () => second && new Map(second.view.line.map((note) => [note.id, note])),
+    [second],
+  );
+  const secondRow = useMemo(
+    (): SecondRow | undefined =>
+      second &&
+      secondNotes && {
+        notes: secondNotes,
+        sides: second.family.sides,
+        called: calledOf(second.name, second.view),
+      },
+    [second, secondNotes],
+  );
+  const looped = useMemo(() => loop && between(line, loop), [line, loop]);
   return (
     <div className={gutter > 0 ? 'systems' : 'systems narrow'}>
       {systems.map((_, system) => (
@@ -38,6 +70,9 @@ export function Systems({ view, width, sides, air, marked, sounding, onSelect }:
           sides={sides}
           air={air}
           balance={view.air}
+          called={called}
+          second={secondRow}
+          looped={looped}
           marked={marked}
           sounding={sounding}
           onSelect={onSelect}
@@ -45,4 +80,12 @@ export function Systems({ view, width, sides, air, marked, sounding, onSelect }:
       ))}
     </div>
   );
+}
+
+function between(
+  line: SongView['line'],
+  { from, to }: { readonly from: string; readonly to: string },
+): ReadonlySet<string> {
+  const at = [from, to].map((id) => line.findIndex((note) => note.id === id));
+  return new Set(line.slice(Math.min(...at), Math.max(...at) + 1).map(({ id }) => id));
 }

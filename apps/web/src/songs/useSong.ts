@@ -9,11 +9,13 @@ import {
   planToLink,
   type ArrangementPlan,
   type Decision,
+  type NotationOptions,
   type Pin,
+  type Settings,
 } from '@same-song/core';
-import { instruments, songOf, songs } from '../api/records.ts';
+import { instruments, songOf, songs, type InstrumentRecord } from '../api/records.ts';
 import { dialectOf, useSettings } from '../api/settings.ts';
-import { useSongAlternatives, useSongKeys, useSongView, type AskedSong } from '../compute/compute.ts';
+import { useSongAlternatives, useSongKeys, useSongView, type AskedSong } from '../compute/computeSongs.ts';
 import { remember } from '../frame/undo.ts';
 import { choose } from '../question/reference.ts';
 
@@ -41,7 +43,7 @@ export function useSong(id: string) {
   );
   const notation = { naming: settings.naming, dialect: dialectOf(settings, family) };
   const { data: view, error: failed } = useSongView(chosen, asked, plan, notation);
-  const { data: keys } = useSongKeys(chosen, asked, plan.preferences);
+  const { data: keys } = useSongKeys(chosen, asked, plan.preferences, plan.mode);
   const at = params.get('at') ?? undefined;
   const { data: alternatives = [] } = useSongAlternatives(chosen, asked, plan, at);
 
@@ -69,11 +71,48 @@ export function useSong(id: string) {
   const move = (transpose: number) => change('moving the song', { transpose, pins: [], decisions: [] });
   const play = (ref: string, transpose = plan.transpose) => {
     const link = new URLSearchParams(search);
-    for (const name of PLAN_PARAMS) link.delete(name);
+    for (const name of PLAN_PARAMS) if (name !== 'mode') link.delete(name);
     if (transpose !== 0) link.set('by', String(transpose));
     link.set('on', ref);
     go('another instrument', link);
   };
+  /** Another mode, or its own again. */
+  const putInto = (mode: string | undefined) => {
+    const { mode: _, ...others } = plan;
+    const next = { ...others, ...(mode !== undefined && { mode }), pins: [], decisions: [] };
+    go('another mode', withPlan(next));
+  };
+  /** An arrangement as it was worked out elsewhere, on an instrument of the same family. */
+  const take = (label: string, ref: string, arrangement: ArrangementPlan) =>
+    go(label, withPlan(arrangement, ref));
+  /** Another arrangement beside this one; undefined for none. */
+  const putBeside = (beside: { readonly ref: string; readonly by: number } | undefined) => {
+    const link = new URLSearchParams(search);
+    link.delete('beside');
+    link.delete('besideBy');
+    if (beside) {
+      link.set('beside', beside.ref);
+      if (beside.by !== 0) link.set('besideBy', String(beside.by));
+    }
+    go('an arrangement beside this one', link);
+  };
+  const second = useBeside(params, asked, plan, { cabinet, notation, settings });
+  const looped = params.get('loop');
+  const loop = useMemo(() => {
+    const [from, to] = (looped ?? '').split('~');
+    return from && to ? { from, to } : undefined;
+  }, [looped]);
+  /** Plays only from one note to another, again and again; undefined for the whole song once. */
+  const setLoop = (wanted: { readonly from: string; readonly to: string } | undefined) =>
+    setParams(
+      (before) => {
+        const link = new URLSearchParams(before);
+        if (wanted) link.set('loop', `${wanted.from}~${wanted.to}`);
+        else link.delete('loop');
+        return link;
+      },
+      { replace: true },
+    );
   const decide = (made: readonly Decision[]) => {
     const decided = new Set(made.map(({ noteId }) => noteId));
     return change(made.length === 1 ? 'a way out for a note' : `a way out for ${made.length} notes`, {
@@ -115,8 +154,45 @@ export function useSong(id: string) {
       at,
       alternatives,
     },
-    ...{ change, move, play, decide, undecide, pin, unpin, select },
+    ...{ second, loop },
+    ...{ change, move, play, putInto, take, putBeside, setLoop, decide, undecide, pin, unpin, select },
   };
+}
+
+/** What stands beside: the same song on an instrument of its own, moved by as much as the link says. */
+function useBeside(
+  params: URLSearchParams,
+  asked: AskedSong | undefined,
+  { mode }: ArrangementPlan,
+  {
+    cabinet,
+    notation,
+    settings,
+  }: {
+    readonly cabinet: readonly InstrumentRecord[] | undefined;
+    readonly notation: NotationOptions;
+    readonly settings: Settings;
+  },
+) {
+  const ref = params.get('beside');
+  const by = params.get('besideBy') ?? '0';
+  const chosen = useMemo(
+    () => (ref === null ? undefined : choose(ref, cabinet ?? [], cabinet === undefined)),
+    [ref, cabinet],
+  );
+  const family = familyById(chosen?.spec.family ?? '') ?? families[FAMILY_IDS[0]!];
+  const plan = useMemo(
+    () => planFromLink({ by, ...(mode !== undefined && { mode }) }, family),
+    [by, mode, family],
+  );
+  const { data: view } = useSongView(chosen, asked, plan, {
+    ...notation,
+    dialect: dialectOf(settings, family),
+  });
+  return useMemo(
+    () => chosen && view && { ref: chosen.ref, name: chosen.spec.name, by: plan.transpose, family, view },
+    [chosen, view, plan, family],
+  );
 }
 
 export type SongState = ReturnType<typeof useSong>;

@@ -1,0 +1,4 @@
+/** Tab whose lines break between notes only, where a note has several words: `4 draw`, never `4` and then `draw`. */
+export function unbroken(tab: string, separator: string): string {
+  return separator.trim() === '' ? tab : tab.replace(/(?<![,;|]) (?!\|)/g, '\u00a0');
+}

@@ -1,0 +1,111 @@
+import type { Page } from 'puppeteer-core';
+import { chipsOf, factsOf, LOW_HARMONICA, songPath } from './songPage.ts';
+import { barriers, click, eventually, keys, openStage, sees, textOf, type Stage } from './stage.ts';
+
+let stage: Stage;
+let page: Page;
+beforeAll(async () => {
+  stage = await openStage({ SAME_SONG_DEMO: '1' });
+});
+afterAll(async () => {
+  expect(stage.complaints()).toEqual([]);
+  await stage.close();
+});
+afterEach(() => page.close());
+
+const chips = () => chipsOf(page);
+const facts = () => factsOf(page);
+
+test('into another mode by its degrees, and back', async () => {
+  page = await stage.page(`${songPath(1)}?${LOW_HARMONICA}`);
+  await eventually(chips, (found) => expect(found.length).toBeGreaterThan(20));
+  const thirds = async () => (await chips()).filter((text) => text.includes('degree 3')).length;
+  const flat = async () => (await chips()).filter((text) => text.includes('degree ♭3')).length;
+  const before = await thirds();
+  expect([await flat(), before > 0]).toEqual([0, true]);
+  await keys(page, 'm');
+  await page.keyboard.type('dorian');
+  await keys(page, 'Enter');
+  await eventually(flat, (count) => expect(count).toBe(before));
+  expect(page.url()).toContain('mode=dorian');
+  await click(page, 'Undo');
+  await eventually(thirds, (count) => expect(count).toBe(before));
+});
+
+test('another arrangement stands under this one, note under note, with what is easier there', async () => {
+  page = await stage.page(`${songPath(0)}?${LOW_HARMONICA}`);
+  await eventually(chips, (found) => expect(found.length).toBeGreaterThan(25));
+  const once = (await chips()).length;
+  await keys(page, 'x');
+  await page.waitForSelector('.song-beside select');
+  const other = await page.$eval('.song-beside select', (select) => {
+    const options = [...select.options];
+    return options.find(({ text }) => text.startsWith('Ossian’s B♭'))!.value;
+  });
+  await page.select('.song-beside select', other);
+  await sees(page, 'notes that cannot be had: 11 fewer');
+  await eventually(chips, (found) => expect(found).toHaveLength(2 * once));
+  const [upper, lower] = await page.$$eval('.system:first-child .system-chips', (rows) =>
+    rows.map((row) =>
+      [...row.querySelectorAll('.system-note')].map((note) => (note as HTMLElement).offsetLeft),
+    ),
+  );
+  expect(lower!.length).toBe(upper!.length);
+  expect(Math.max(...lower!.map((x, i) => Math.abs(x - upper![i]!)))).toBeLessThan(2);
+  await click(page, 'play that one');
+  await eventually(facts, (text) => expect(text).toContain('all 78 notes can be had'));
+});
+
+test('the same tab on another harmonica, and every key of a lick with its tab', async () => {
+  page = await stage.page(`${songPath(16)}?${LOW_HARMONICA}`);
+  await eventually(chips, (found) => expect(found.length).toBeGreaterThan(3));
+  const tab = () => textOf(page, '.song-tab pre');
+  const before = await tab();
+  await keys(page, 'x');
+  await page.waitForSelector('.song-every-key[open] pre');
+  const tabs = await page.$$eval('.song-every-key pre', (all) => all.map((one) => one.textContent ?? ''));
+  expect(tabs).toHaveLength(12);
+  expect(new Set(tabs).size).toBe(12);
+  await page.waitForSelector('.song-move > div:nth-child(2) li button');
+  await page.click('.song-move > div:nth-child(2) li button');
+  await page.waitForFunction((on) => !location.search.includes(on), {}, LOW_HARMONICA);
+  await eventually(tab, (now) => expect(now).toBe(before));
+});
+
+test('a passage is marked by two keys and played again and again; what sounds is chosen', async () => {
+  page = await stage.page(`${songPath(0)}?${LOW_HARMONICA}`);
+  await eventually(chips, (found) => expect(found.length).toBeGreaterThan(25));
+  const selected = (count: number) =>
+    eventually(
+      () =>
+        page.$$eval('.system-note', (all) =>
+          all.findIndex((one) => one.getAttribute('aria-pressed') === 'true'),
+        ),
+      (at) => expect(at).toBe(count),
+    );
+  await keys(page, 'ArrowRight');
+  await selected(0);
+  await keys(page, 'ArrowRight');
+  await selected(1);
+  await keys(page, '[');
+  await sees(page, 'again and again');
+  await keys(page, 'ArrowRight');
+  await selected(2);
+  await keys(page, 'ArrowRight');
+  await selected(3);
+  await keys(page, ']');
+  await eventually(
+    () => page.$$('.system-note.looped'),
+    (band) => expect(band).toHaveLength(3),
+  );
+  await click(page, 'What sounds');
+  await sees(page, 'Without the melody, to play it yourself');
+  expect(await barriers(page)).toEqual([]);
+  await keys(page, 'Escape');
+  await page.waitForFunction(() => !document.querySelector('.hear-menu'));
+  await keys(page, '\\');
+  await eventually(
+    () => page.$$('.system-note.looped'),
+    (left) => expect(left).toEqual([]),
+  );
+});
