@@ -233,12 +233,21 @@ export { compareViews, type ViewDifference } from './song/compareViews.ts';
 export { songSheet } from './song/songSheet.ts';
 export { inModeIfAny, modesFor, movedTo } from './song/inMode.ts';
 export { sameSongTab, type SameSongTab } from './song/sameSongTab.ts';
-export { lackingDegrees, songFitter, type Sketched, type SongFit } from './song/fits.ts';
+export {
+  knownFitter,
+  lackingDegrees,
+  readKnownDegrees,
+  songFitter,
+  type Sketched,
+  type SongFit,
+  type SongFitter,
+} from './song/fits.ts';
 export {
   isSameTune,
   melodySketch,
   opensAt,
   readOpenings,
+  sameTunes,
   type MelodySketch,
   type Opening,
 } from './song/opening.ts';

@@ -1,5 +1,12 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import type { ArrangementPlan, NotationOptions, Preferences, Song, SongKeyFit } from '@same-song/core';
+import type {
+  ArrangementPlan,
+  MelodySketch,
+  NotationOptions,
+  Preferences,
+  Song,
+  SongKeyFit,
+} from '@same-song/core';
 import { computed, FOR_GOOD, lasting, quick, sent, thorough } from './computed.ts';
 import type { Subject } from './subject.ts';
 
@@ -82,6 +89,14 @@ export function useSongOnAll(
     },
     enabled: subjects.length > 0 && asked !== undefined,
     ...FOR_GOOD,
+  });
+}
+
+/** Which songs of a library are the same tune, by their places in the list. */
+export function useSameTunes(sketches: readonly MelodySketch[], enabled: boolean) {
+  return useQuery({
+    ...computed(thorough, ['same-tunes', sketches], (compute) => compute.sameTunes(sketches)),
+    enabled,
   });
 }
 

@@ -1,4 +1,4 @@
-import { sameSongTab, songAlternatives, songKeys, songTabs, songView } from '@same-song/core';
+import { sameSongTab, sameTunes, songAlternatives, songKeys, songTabs, songView } from '@same-song/core';
 
 /** What the worker does with songs. */
 export const songJobs = {
@@ -7,5 +7,6 @@ export const songJobs = {
   keys: songKeys,
   tabs: songTabs,
   sameTab: sameSongTab,
+  twice: sameTunes,
 };
 export type SongJobs = typeof songJobs;

@@ -33,6 +33,7 @@ import {
   type AlternativeView,
   type Instrument,
   type MapView,
+  type MelodySketch,
   type StoredQuestion,
   type NotationOptions,
   type Song,
@@ -121,6 +122,10 @@ const api = {
   ): Promise<(SameSongTab | undefined)[]> {
     const { sameTab: same } = await songJobs();
     return others.map((other) => same(open(subject), song, plan, open(other)));
+  },
+  /** Songs that are the same tune. */
+  async sameTunes(sketches: readonly MelodySketch[]): Promise<readonly (readonly number[])[]> {
+    return (await songJobs()).twice(sketches);
   },
   alternates(subject: Subject, dialect: string, least: number): readonly AlternateRow[] {
     const instrument = open(subject);

@@ -11,6 +11,8 @@ interface SceneViewProps {
   /** Names of the choosable groups; a group without one keeps the drawing's own. */
   readonly names?: ReadonlyMap<string, string>;
   readonly selected?: string | undefined;
+  /** Ids that are chosen, where several can be. */
+  readonly chosen?: ReadonlySet<string>;
   /** Ids that sound the same as the selected one. */
   readonly related?: ReadonlySet<string>;
   /** Ids used by the line. */
@@ -30,6 +32,7 @@ export const SceneView = memo(function SceneView(props: SceneViewProps) {
       className="scene"
       viewBox={`0 0 ${scene.widthMm} ${scene.heightMm}`}
       role={onSelect ? 'listbox' : 'img'}
+      {...(props.chosen && { 'aria-multiselectable': true })}
       aria-label={label}
       preserveAspectRatio="xMidYMid meet"
     >
@@ -75,9 +78,9 @@ function plainGroup(shape: GroupShape, key: number, props: SceneViewProps): Reac
 }
 
 function choosableGroup(shape: GroupShape, id: string, key: number, props: SceneViewProps): ReactNode {
-  const { selected, related, used, onSelect, names, walked = false } = props;
+  const { selected, chosen, related, used, onSelect, names, walked = false } = props;
   const { box } = shape;
-  const isSelected = selected === id;
+  const isSelected = selected === id || (chosen?.has(id) ?? false);
   const choose = onSelect && {
     role: 'option',
     tabIndex: -1,

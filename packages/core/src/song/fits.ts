@@ -1,7 +1,8 @@
 import type { Instrument } from '../instrument/instrument.ts';
-import { noteText } from '../pitch/noteName.ts';
-import { pitchClass, type Pitch } from '../pitch/pitch.ts';
-import { expectOk } from '../result.ts';
+import { noteText, type NoteName } from '../pitch/noteName.ts';
+import { pitchClass, type Pitch, type PitchClass } from '../pitch/pitch.ts';
+import { expectOk, fail, ok, shown, type Problem, type Result } from '../result.ts';
+import { MAJOR_STEPS } from '../scale/degree.ts';
 import { keyOf, scaleById } from '../scale/scale.ts';
 import type { MelodySketch } from './opening.ts';
 import type { Song } from './song.ts';
@@ -10,28 +11,26 @@ import { movedTonic } from './transpose.ts';
 /** What lists know of a song, as far as it is needed to see whether it fits. */
 export type Sketched = Pick<Song, 'keys'> & { readonly sketch: MelodySketch };
 
-/** Where a song fits an instrument best. */
+/** Where a song fits best. */
 export interface SongFit {
   /** Semitones from where it is written. */
   readonly transpose: number;
   readonly keyName: string;
-  /** Pitches of the song that cannot be had there; none where it fits whole. */
-  readonly missing: number;
+  /** Pitches of the song, moved so, that cannot be had there, rising; none where it fits whole. */
+  readonly missing: readonly Pitch[];
 }
+
+/** Finds where a song fits best; undefined for one without notes. */
+export type SongFitter = (song: Sketched) => SongFit | undefined;
 
 /**
  * Whether songs fit an instrument by the pitches they need alone: which way is taken is not asked, so that thousands are
  * answered at once. An instrument that is set for a key, such as a harp by its levers, is set once for the whole song.
  * @param techniques those that may be used
  */
-export function songFitter(
-  base: Instrument,
-  techniques: ReadonlySet<string>,
-): (song: Sketched) => SongFit | undefined {
+export function songFitter(base: Instrument, techniques: ReadonlySet<string>): SongFitter {
   const reach = new Map<string, ReadonlySet<Pitch>>();
-  const reachIn = (song: Sketched, by: number): ReadonlySet<Pitch> => {
-    const tonic = movedTonic(song, by);
-    const { scale } = song.keys[0]!;
+  return fitterIn((tonic, scale) => {
     const name = `${noteText(tonic)} ${scale}`;
     const known = reach.get(name);
     if (known) return known;
@@ -41,17 +40,26 @@ export function songFitter(
     );
     reach.set(name, made);
     return made;
-  };
+  });
+}
+
+/** Whether songs need only pitches that somebody knows. */
+export function knownFitter(known: ReadonlySet<Pitch>): SongFitter {
+  return fitterIn(() => known);
+}
+
+function fitterIn(reachIn: (tonic: NoteName, scale: string) => ReadonlySet<Pitch>): SongFitter {
   return (song) => {
     const { pitches } = song.sketch;
     if (pitches.length === 0) return undefined;
     let best: SongFit | undefined;
-    for (const by of MOVES) {
-      const had = reachIn(song, by);
-      const missing = pitches.filter((pitch) => !had.has(pitch + by)).length;
-      if (best && missing >= best.missing) continue;
-      best = { transpose: by, keyName: noteText(movedTonic(song, by)), missing };
-      if (missing === 0) break;
+    for (const transpose of MOVES) {
+      const tonic = movedTonic(song, transpose);
+      const had = reachIn(tonic, song.keys[0]!.scale);
+      const missing = pitches.map((pitch) => pitch + transpose).filter((pitch) => !had.has(pitch));
+      if (best && missing.length >= best.missing.length) continue;
+      best = { transpose, keyName: noteText(tonic), missing };
+      if (missing.length === 0) break;
     }
     return best;
   };
@@ -63,6 +71,23 @@ const MOVES: readonly number[] = Object.freeze(
     [0, 1, -1, 2, -2, 3, -3, 4, -4, 5, -5, 6].map((key) => octave + key),
   ),
 );
+
+/** Degrees that somebody knows, `1 2 3 4 5` or `1 ♭3 5`, as semitones above home. Problems carry their position. */
+export function readKnownDegrees(text: string): Result<ReadonlySet<PitchClass>> {
+  const known = new Set<PitchClass>();
+  const problems: Problem[] = [];
+  for (const { 0: token, index } of text.matchAll(/[^\s,]+/gu)) {
+    const [, signs = '', digit] = /^([b♭#♯]{0,2})([1-7])$/u.exec(token) ?? [];
+    if (digit === undefined) {
+      const message = `“${shown(token)}” is no degree: write 1 to 7, with ♭ or ♯ (b or #) where it takes one.`;
+      problems.push({ field: '', position: index, wrong: shown(token), message });
+      continue;
+    }
+    const alter = [...signs].reduce((sum, sign) => sum + (sign === 'b' || sign === '♭' ? -1 : 1), 0);
+    known.add(pitchClass(MAJOR_STEPS[Number(digit) - 1]! + alter));
+  }
+  return problems.length > 0 ? fail(...problems) : ok(known);
+}
 
 /** Degrees of a song, as semitones above home, that are not among those somebody knows; rising. */
 export function lackingDegrees({ keys, sketch }: Sketched, known: ReadonlySet<number>): readonly number[] {

@@ -2,7 +2,7 @@ import { songOf } from '../../test/samples/song.ts';
 import { families } from '../families/index.ts';
 import { openInstrument, specFromPreset } from '../instrument/instrument.ts';
 import { expectOk } from '../result.ts';
-import { isSameTune, melodySketch, opensAt, readOpenings } from './opening.ts';
+import { isSameTune, melodySketch, opensAt, readOpenings, sameTunes } from './opening.ts';
 import { transposed } from './transpose.ts';
 
 const tune = songOf('G4 C5 C5 D5 | E5 D5 C5 A4 | G4*2 E4 G4 | C5*4');
@@ -59,4 +59,11 @@ test('the same tune in another key and with a note changed is the same, another 
   expect(isSameTune(long(bars), once)).toBe(true);
   expect(isSameTune(long(bars), melodySketch(songOf('C4 D4 E4 F4 | G4 F4 E4 D4 | C4*4')))).toBe(false);
   expect(isSameTune(sketch, { ...sketch, notes: 40 })).toBe(false);
+});
+
+test('of a library, what is there twice is told together', () => {
+  const other = melodySketch(songOf('C4 D4 E4 F4 | G4 F4 E4 D4 | C4*4'));
+  const up = melodySketch(transposed(tune, 2));
+  expect(sameTunes([sketch, other, up, melodySketch(songOf('C4 C4 C4 C4'))])).toEqual([[0, 2]]);
+  expect(sameTunes([])).toEqual([]);
 });

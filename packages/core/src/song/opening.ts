@@ -128,6 +128,22 @@ export function isSameTune(a: MelodySketch, b: MelodySketch): boolean {
   return distance(one.slice(0, length), other.slice(0, length), allowed) <= allowed;
 }
 
+/** Which of many melodies are the same tune, as groups of their places in the list, two at least in each. */
+export function sameTunes(sketches: readonly MelodySketch[]): readonly (readonly number[])[] {
+  const groups: number[][] = [];
+  const taken = new Set<number>();
+  for (const [i, sketch] of sketches.entries()) {
+    if (taken.has(i)) continue;
+    const group = [i];
+    for (let j = i + 1; j < sketches.length; j += 1)
+      if (!taken.has(j) && isSameTune(sketch, sketches[j]!)) group.push(j);
+    if (group.length === 1) continue;
+    groups.push(group);
+    for (const one of group) taken.add(one);
+  }
+  return groups;
+}
+
 function signedSteps(pitches: readonly Pitch[]): number[] {
   return pitches.slice(1).map((pitch, i) => pitch - pitches[i]!);
 }

@@ -1,0 +1,111 @@
+import type { Page } from 'puppeteer-core';
+import { LOW_HARMONICA } from './songPage.ts';
+import { barriers, click, eventually, keys, openStage, sees, type Stage } from './stage.ts';
+
+let stage: Stage;
+let page: Page;
+beforeAll(async () => {
+  stage = await openStage({ SAME_SONG_DEMO: '1' });
+});
+afterAll(async () => {
+  expect(stage.complaints()).toEqual([]);
+  await stage.close();
+});
+afterEach(() => page.close());
+
+const rows = () =>
+  page.$$eval('.songs-list tbody tr', (all) =>
+    all.map((row) => [...row.querySelectorAll('th, td')].map((cell) => cell.textContent ?? '')),
+  );
+const harmonica = LOW_HARMONICA.slice(3);
+
+test('found by its first notes: as degrees, as names in any key, and as tab', async () => {
+  page = await stage.page('/songs');
+  await page.waitForSelector('.songs-list');
+  const search = async (text: string) => {
+    await page.click('.songs-search input', { count: 3 });
+    await page.keyboard.press('Backspace');
+    await page.type('.songs-search input', text);
+  };
+  // Harbour Steps begins A2|d2fd Adfd in D.
+  for (const text of ['5 1 3 1 5 1', 'C F A F C F']) {
+    await search(text);
+    await eventually(rows, (found) => expect(found[0]![0]).toBe('Harbour Stepsbegins so'));
+  }
+  await search('1 3 1 5 1 3 1');
+  await eventually(rows, (found) => expect(found[0]![0]).toBe('Harbour Stepsso from note 2 on'));
+  await search('3 blow, 4 blow, 5 blow, 4 blow, 3 blow');
+  await eventually(rows, (found) =>
+    expect(found.map(([title]) => title)).toContain('Harbour Stepsbegins so'),
+  );
+  await page.waitForFunction(() => location.search.includes('q=3+blow'));
+  await search('7 7 7 7 7');
+  await sees(page, 'or begins so.');
+});
+
+test('what fits an instrument, played only so, and opens in the key in which it does', async () => {
+  page = await stage.page('/songs');
+  await page.waitForSelector('.song-finder select');
+  await page.select('.song-finder select', harmonica);
+  await page.waitForFunction(() => document.querySelectorAll('.song-finder select').length === 2);
+  await eventually(rows, (found) => expect(found.some(([, , , fits]) => fits === 'E♭')).toBe(true));
+  const whole = (await rows()).filter(([, , , fits]) => !fits!.includes('but')).length;
+  await page.select('.song-finder label:nth-of-type(2) select', 'only');
+  await eventually(rows, (found) =>
+    expect(found.filter(([, , , fits]) => !fits!.includes('but')).length).toBeLessThan(whole),
+  );
+  expect(await barriers(page)).toEqual([]);
+  const [first] = await rows();
+  await click(page, first![0]!);
+  await page.waitForSelector('.song-facts');
+  await sees(page, 'notes can be had');
+  expect(page.url()).toContain(harmonica);
+  await page.waitForFunction(() => /all \d+ notes/.test(document.querySelector('.song-facts')!.textContent));
+});
+
+test('what needs no more than a pupil knows comes first: degrees, or notes chosen on the drawing by key', async () => {
+  page = await stage.page(`/songs?fits=${harmonica}&know=1+2+3+4+5+6`);
+  await eventually(rows, (found) => expect(found[0]![4]).toBe('nothing'));
+  await page.click('.song-finder input:not([type="checkbox"])', { count: 3 });
+  await page.keyboard.type('1 2 9');
+  await sees(page, '“9” is no degree');
+  await page.goto(`${stage.address}/songs?fits=${harmonica}`);
+  await page.waitForSelector('.song-finder .labelled');
+  await page.click('.song-finder input[type="checkbox"]');
+  await page.waitForSelector('.song-finder-drawing [data-way="4b"]');
+  await page.$eval('.song-finder-drawing [data-way="4b"]', (chip) => (chip as SVGElement).focus());
+  await keys(page, 'Enter');
+  await sees(page, '1 chosen.');
+  await page.click('.song-finder-drawing [data-way="4d"]');
+  await sees(page, '2 chosen.');
+  expect(await page.$$('.song-finder-drawing [aria-selected="true"]')).toHaveLength(2);
+  const lacking = async () => (await rows()).map(([, , , fits]) => (fits!.match(/\d/g) ?? []).length);
+  await eventually(lacking, (counts) => expect(counts[0]!).toBeGreaterThan(0));
+  expect(page.url()).toContain('ways=');
+});
+
+test('a tune that is here twice, in another key and under another name, is found', async () => {
+  page = await stage.page('/songs?twice=yes');
+  await sees(page, 'No tune is here twice.');
+  await page.evaluate(async () => {
+    const list = (await (await fetch('/api/songs')).json()) as { items: { id: string; title: string }[] };
+    const { id } = list.items.find(({ title }) => title === 'Slack Water')!;
+    const {
+      id: _,
+      version: __,
+      ...song
+    } = (await (await fetch(`/api/songs/${id}`)).json()) as Record<string, unknown>;
+    await fetch('/api/songs', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ ...song, title: 'Still Water' }),
+    });
+  });
+  await page.reload();
+  await eventually(rows, (found) =>
+    expect(found.map(([title]) => title)).toEqual([
+      'Slack Waterthe same tune as Still Water',
+      'Still Waterthe same tune as Slack Water',
+    ]),
+  );
+});
