@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Browser, KeyInput, Page } from 'puppeteer-core';
+import type { Browser, ElementHandle, KeyInput, Page } from 'puppeteer-core';
 import { openBrowser, preparePage, type PageLook } from '../scripts/lib/browser.mjs';
 import { putWelcomeAway, startServer } from '../scripts/lib/server.mjs';
 
@@ -144,7 +144,24 @@ export async function click(page: Page, text: string): Promise<void> {
     `::-p-xpath(//*[self::button or self::a or @role="menuitem"][normalize-space()="${text}"])`,
     { timeout: PATIENCE },
   );
+  await atRest(element!);
   await element!.click();
+}
+
+/** Waits until an element stands still: a menu that opens moves its items on. */
+async function atRest(element: ElementHandle): Promise<void> {
+  await element.evaluate(async (of) => {
+    const place = () => {
+      const { x, y, width, height } = of.getBoundingClientRect();
+      return [x, y, width, height].join();
+    };
+    const frame = () => new Promise((resolve) => requestAnimationFrame(resolve));
+    for (let before = '', still = 0, tries = 0; still < 3 && tries < 100; tries += 1) {
+      await frame();
+      still = place() === before ? still + 1 : 0;
+      before = place();
+    }
+  });
 }
 
 /** What the accessibility check finds, as far as it is read here. */
@@ -174,7 +191,8 @@ export async function barriers(page: Page): Promise<string[]> {
       document
         .getAnimations()
         .filter(ends)
-        .map(({ finished }) => finished),
+        // One that is cut short is at rest too.
+        .map(({ finished }) => finished.catch(() => undefined)),
     );
     const { violations, incomplete } = await axe.run();
     const invisible = incomplete.map((finding) => ({
