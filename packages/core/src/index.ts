@@ -228,6 +228,8 @@ export {
   type Performance as SongPerformance,
   type Sounding,
 } from './song/performance.ts';
+export { edited, editedBy, type SongEdit } from './song/edits.ts';
+export { tapRhythm, type Tapping } from './song/tapRhythm.ts';
 export { songTabs, type SongInKey } from './song/songTabs.ts';
 export { compareViews, type ViewDifference } from './song/compareViews.ts';
 export { songSheet } from './song/songSheet.ts';

@@ -12,3 +12,4 @@ export { losses, writeFile, WRITTEN_FORMATS, type OnInstrument, type WrittenForm
 export type { Remark } from './remark.ts';
 export { textOf } from './text.ts';
 export { songOfPitches } from './songOfPitches.ts';
+export { appendDegree, STEP_LENGTHS, withoutLastDegree, type StepLength } from './degrees/appendDegree.ts';

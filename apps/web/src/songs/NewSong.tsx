@@ -10,6 +10,8 @@ import { Picklist } from '../controls/Picklist.tsx';
 import { useKeeping } from '../frame/useKeeping.ts';
 import { drawSystem, engraverReady, systemsOf } from './engrave.ts';
 import { kindOf, readText, type TextKind } from './reading.ts';
+import { StepEntry } from './StepEntry.tsx';
+import { Tapping } from './Tapping.tsx';
 
 const KIND_WORDS: Readonly<Record<TextKind, string>> = { abc: 'ABC', degrees: 'degrees', tab: 'tab' };
 const EXAMPLE = 'T:My tune\nM:3/4\nL:1/4\nK:G\nD | G2 B | A2 D | G3- | G2 |]';
@@ -66,10 +68,14 @@ export function NewSong({ onDone, record }: NewSongProps) {
       window.clearTimeout(timer);
     };
   }, [text, kind, instrument, usedDialect]);
+  const [stepping, setStepping] = useState(false);
+  /** What was tapped to a text, and the text it was tapped to. */
+  const [tapped, setTapped] = useState<{ readonly of: string; readonly song: Song } | undefined>(undefined);
   const song = useMemo((): Song | undefined => {
-    const read = reading?.read?.song;
+    const read = tapped && tapped.of === reading?.of ? tapped.song : reading?.read?.song;
     return read && { ...read, title: title.trim() || read.title };
-  }, [reading, title]);
+  }, [reading, title, tapped]);
+  const isEven = reading?.read !== undefined && kind !== 'abc' && !record && isEvenIn(reading.read.song);
   const save = () => {
     if (!song) return;
     if (record) {
@@ -118,6 +124,18 @@ export function NewSong({ onDone, record }: NewSongProps) {
               onChange={(event) => setTitle(event.target.value)}
             />
           </label>
+          {!record && instrument && (
+            <Button
+              variant="text"
+              aria-expanded={stepping}
+              onClick={() => {
+                setStepping(!stepping);
+                if (!stepping) setTold('degrees');
+              }}
+            >
+              Note by note
+            </Button>
+          )}
           <Picklist
             label="Taken for"
             value={kind}
@@ -141,7 +159,18 @@ export function NewSong({ onDone, record }: NewSongProps) {
             </>
           )}
         </div>
-        {kind === 'degrees' && (
+        {stepping && instrument && kind === 'degrees' && (
+          <>
+            <Picklist
+              label="On"
+              value={instrument.id}
+              choices={cabinet.map(({ id, name }) => ({ id, label: name }))}
+              onChange={setOn}
+            />
+            <StepEntry text={text} onText={setText} spec={specOf(instrument)} />
+          </>
+        )}
+        {kind === 'degrees' && !stepping && (
           <ul className="plain-list new-song-help">
             {DEGREES_HELP.map((help) => (
               <li key={help}>{help}</li>
@@ -172,6 +201,13 @@ export function NewSong({ onDone, record }: NewSongProps) {
             {remark.text}
           </p>
         ))}
+        {isEven && reading.of === text && (
+          <Tapping
+            key={text}
+            song={reading.read.song}
+            onTapped={(made) => setTapped({ of: text, song: made })}
+          />
+        )}
         {song ? (
           <Preview song={song} />
         ) : (
@@ -188,6 +224,14 @@ export function NewSong({ onDone, record }: NewSongProps) {
       </div>
     </section>
   );
+}
+
+/** Whether all notes are of one length, as those are that were typed without a rhythm. */
+function isEvenIn({ parts }: Song): boolean {
+  const lengths = parts.flatMap(({ voices }) =>
+    voices.flatMap(({ notes }) => notes.map(({ length }) => length)),
+  );
+  return lengths.length > 1 && new Set(lengths).size === 1;
 }
 
 /** `Line 2, column 5: ` of a place in the text. */

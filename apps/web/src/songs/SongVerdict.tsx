@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { counted, type LineView, type SongView } from '@same-song/core';
 import type { SongRecord } from '../api/records.ts';
 import { KeptArrangements } from './KeptArrangements.tsx';
+import { NoteEdits } from './NoteEdits.tsx';
 import { OnWhatIHave } from './OnWhatIHave.tsx';
 import { fitWords } from './SongSentence.tsx';
 import type { SongState } from './useSong.ts';
@@ -23,7 +24,7 @@ export function SongVerdict({
   const note = view.line.find(({ id }) => id === at);
   return (
     <aside className="verdict song-verdict" aria-label="Verdict">
-      {note && <SelectedNote state={state} view={view} note={note} />}
+      {note && <SelectedNote state={state} view={view} note={note} record={record} />}
       <Missing state={state} view={view} />
       <Easier state={state} />
       <Decided state={state} record={record} />
@@ -41,7 +42,17 @@ export function SongVerdict({
   );
 }
 
-function SelectedNote({ state, view, note }: { state: SongState; view: SongView; note: LineView }) {
+function SelectedNote({
+  state,
+  view,
+  note,
+  record,
+}: {
+  state: SongState;
+  view: SongView;
+  note: LineView;
+  record: SongRecord;
+}) {
   const { alternatives, pin, unpin } = state;
   const words = (id: string) => view.ways.find((way) => way.id === id);
   const lacking = view.missing.find(({ noteId }) => noteId === note.id);
@@ -79,6 +90,7 @@ function SelectedNote({ state, view, note }: { state: SongState; view: SongView;
           ))}
         </ul>
       )}
+      <NoteEdits record={record} noteId={note.id} />
     </section>
   );
 }

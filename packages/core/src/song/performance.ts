@@ -61,7 +61,7 @@ export function tempoOf(song: Pick<Song, 'tempos' | 'metres'>): Pick<Tempo, 'bea
   return song.tempos[0] ?? { ...QUARTERS, beat: metreAt(song, 0).beat };
 }
 
-/** Everything that sounds when a song is played: its melody, its other voices, chords, a drone of home and fifth, clicks. */
+/** Everything that sounds when a song, or only its bars, is played: its melody, its other voices, chords, a drone of home and fifth, clicks. */
 export function performance(song: Song, options: PerformanceOptions): Performance {
   const runs = runsOf(song, options);
   const clock = clockOf(song, options);
@@ -69,7 +69,7 @@ export function performance(song: Song, options: PerformanceOptions): Performanc
   const counted = options.countIn ? countIn(song, first, clock) : { clicks: [], seconds: 0 };
   const soundings: Sounding[] = [...counted.clicks];
   let begin = counted.seconds;
-  const melody = melodyLine(song);
+  const melody = song.parts.length > 0 ? melodyLine(song) : [];
   const others = song.parts
     .filter(({ percussion }) => !percussion)
     .flatMap(({ voices }) => voices.filter(({ id }) => id !== song.melody).flatMap(songLine));

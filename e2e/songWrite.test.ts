@@ -1,0 +1,98 @@
+import type { Page } from 'puppeteer-core';
+import { chipsOf, LOW_HARMONICA, songPath } from './songPage.ts';
+import { barriers, click, eventually, keys, openStage, sees, type Stage } from './stage.ts';
+
+let stage: Stage;
+let page: Page;
+beforeAll(async () => {
+  stage = await openStage({ SAME_SONG_DEMO: '1' });
+});
+afterAll(async () => {
+  expect(stage.complaints()).toEqual([]);
+  await stage.close();
+});
+afterEach(() => page.close());
+
+const box = () => page.$eval('.new-song textarea', (area) => area.value);
+const chips = () => chipsOf(page);
+
+test('note by note: by the figures of the keyboard, by the drawing, and taken back', async () => {
+  page = await stage.page('/songs');
+  await page.waitForSelector('.songs-list');
+  await keys(page, 'a');
+  await page.waitForSelector('.new-song textarea');
+  await click(page, 'Note by note');
+  await page.waitForSelector('.step-entry [data-way]');
+  expect(await barriers(page)).toEqual([]);
+  await page.focus('.step-entry button');
+  for (const key of ['5', '1', '1', '2']) await keys(page, key);
+  await eventually(box, (text) => expect(text).toBe('5 1 1 2'));
+  // ] is one longer: a beat and a half.
+  for (const key of [']', '3', 'Backspace', '[', '+', '1', '0']) await keys(page, key);
+  await eventually(box, (text) => expect(text).toBe("5 1 1 2 | 1' 0"));
+  // Hole 4 blow of the low E♭ harmonica is E♭4: ♭3 in C.
+  await page.click('.step-entry [data-way="4b"]');
+  await eventually(box, (text) => expect(text).toBe("5 1 1 2 | 1' 0 b3"));
+  await page.waitForSelector('.new-song-staff svg');
+  await click(page, 'Keep it');
+  await page.waitForFunction(() => /^\/songs\/.{36}$/.test(location.pathname));
+  await eventually(chips, (found) => expect(found).toHaveLength(6));
+});
+
+test('tab without a rhythm is given one by tapping to a count', async () => {
+  page = await stage.page('/songs');
+  await click(page, 'Write one');
+  await page.waitForSelector('.new-song textarea');
+  await page.type('.new-song textarea', '4 blow, 4 draw, 5 blow');
+  await page.select('.new-song select', 'tab');
+  await sees(page, 'It has no rhythm yet');
+  await page.waitForSelector('.tapping input');
+  await page.$eval('.tapping input', (input) => (input).select());
+  await page.keyboard.type('150');
+  await page.select('.tapping select', '2/4');
+  await click(page, 'Count two bars, then tap');
+  await sees(page, 'Note 1 of 3');
+  // Two bars of two beats at 150 are 1.6 seconds; then a quarter, a quarter, and a half.
+  const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+  await wait(1600);
+  for (const ms of [400, 400, 800, 0]) {
+    await keys(page, ' ');
+    await wait(ms);
+  }
+  await page.waitForFunction(() => !document.querySelector('.tapping .MuiButton-contained'));
+  await click(page, 'Keep it');
+  await page.waitForFunction(() => /^\/songs\/.{36}$/.test(location.pathname));
+  const kept = await page.evaluate(async () => {
+    const response = await fetch(`/api${location.pathname}`);
+    return (await response.json()) as {
+      metres: { count: number }[];
+      parts: { voices: { notes: { length: number; tied?: true }[] }[] }[];
+    };
+  });
+  expect(kept.metres[0]!.count).toBe(2);
+  const { notes } = kept.parts[0]!.voices[0]!;
+  // However unevenly this machine taps, no two of them are alike to it any more.
+  const total = notes.reduce((sum, { length }) => sum + length, 0) / 5040;
+  expect(total).toBeGreaterThan(3);
+  expect(total).toBeLessThan(5.1);
+});
+
+test('a note of the song is changed, for every arrangement, and changed back', async () => {
+  page = await stage.page(`${songPath(2)}?${LOW_HARMONICA}`);
+  await eventually(chips, (found) => expect(found.length).toBeGreaterThan(10));
+  const [before] = await chips();
+  await keys(page, 'ArrowRight');
+  await page.waitForSelector('.note-edits summary');
+  await page.click('.note-edits summary');
+  await click(page, 'step up');
+  await eventually(chips, (found) => expect(found[0]).toContain('D4, degree 6'));
+  await sees(page, 'The song is changed: a step of the key up.');
+  await keys(page, '-');
+  await eventually(chips, (found) => expect(found[0]).toBe(before));
+  await click(page, 'take it out');
+  await eventually(chips, (found) => expect(found[0]).not.toContain('C4, degree 5'));
+  await click(page, 'Undo');
+  await eventually(chips, (found) => expect(found[0]).toBe(before));
+  await click(page, 'twice as long');
+  await sees(page, 'A note ends with its bar; tie it to one in the next.');
+});
