@@ -47,7 +47,7 @@ test('tab without a rhythm is given one by tapping to a count', async () => {
   await page.select('.new-song select', 'tab');
   await sees(page, 'It has no rhythm yet');
   await page.waitForSelector('.tapping input');
-  await page.$eval('.tapping input', (input) => (input).select());
+  await page.$eval('.tapping input', (input) => input.select());
   await page.keyboard.type('150');
   await page.select('.tapping select', '2/4');
   await click(page, 'Count two bars, then tap');
@@ -93,6 +93,7 @@ test('a note of the song is changed, for every arrangement, and changed back', a
   await eventually(chips, (found) => expect(found[0]).not.toContain('C4, degree 5'));
   await click(page, 'Undo');
   await eventually(chips, (found) => expect(found[0]).toBe(before));
+  await page.click('.note-edits:not([open]) summary');
   await click(page, 'twice as long');
   await sees(page, 'A note ends with its bar; tie it to one in the next.');
 });
