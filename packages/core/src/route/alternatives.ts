@@ -1,6 +1,5 @@
 import type { PlayedHold, Way } from '../families/way.ts';
-import type { Metre } from '../time/metre.ts';
-import { timingsOf } from '../time/noteTiming.ts';
+import { timingsOf, type Counting } from '../time/noteTiming.ts';
 import type { RoutingContext } from './context.ts';
 import type { Effort } from './effort.ts';
 import type { LineNote } from './line.ts';
@@ -32,7 +31,7 @@ export interface Routed {
   readonly context: RoutingContext;
   readonly line: readonly LineNote[];
   readonly pins: readonly Pin[];
-  readonly metre: Metre;
+  readonly metre: Counting;
   readonly plan: Plan;
   readonly effort: Effort;
 }

@@ -1,6 +1,6 @@
 import type { Remark, Way } from '../families/way.ts';
-import { metre, type Metre } from '../time/metre.ts';
-import { timingsOf } from '../time/noteTiming.ts';
+import { metre } from '../time/metre.ts';
+import { timingsOf, type Counting } from '../time/noteTiming.ts';
 import { QUARTER } from '../time/ticks.ts';
 import type { AirBalance } from './air.ts';
 import { alternativesTo, type Alternative } from './alternatives.ts';
@@ -39,7 +39,7 @@ export interface Route {
 export interface RouteOptions {
   readonly pins?: readonly Pin[];
   /** Common time without a pickup when left out. */
-  readonly metre?: Metre;
+  readonly metre?: Counting;
 }
 
 const COMMON_TIME = metre('4/4');

@@ -1,6 +1,7 @@
 import { songOf } from '../../test/samples/song.ts';
+import { timingsOf } from '../time/noteTiming.ts';
 import { quarters } from '../time/ticks.ts';
-import { melodyLine, metreOfSong } from './songLine.ts';
+import { melodyLine, metreOfSong, metresOfSong } from './songLine.ts';
 import { played } from './played.ts';
 
 test('tied notes are one, under the id of the first', () => {
@@ -31,4 +32,21 @@ test('the metre with its pickup', () => {
   expect(odd).toMatchObject({ name: '7/8', beats: 7, beat: quarters(1, 2), divisions: 2 });
   const slow = metreOfSong(songOf('C4*4', { metres: [{ at: 0, count: 9, unit: 16 }] }));
   expect(slow).toMatchObject({ beats: 3, beat: quarters(3, 4), divisions: 3 });
+});
+
+test('metres that change are counted each from where it begins', () => {
+  const metres = [
+    { at: 0, count: 3, unit: 4 },
+    { at: quarters(4), count: 6, unit: 8 },
+  ];
+  const song = songOf('C4 | D4*3 | E4*3/2 F4*1/2 G4 | A4*3', { metres });
+  const [first, second] = metresOfSong(song);
+  expect(first).toMatchObject({ at: 0, metre: { name: '3/4', pickup: quarters(1) } });
+  expect(second).toMatchObject({ at: quarters(4), metre: { name: '6/8', pickup: 0 } });
+  const timings = timingsOf(metresOfSong(song), melodyLine(song));
+  // Of a quarter in 3/4, of a dotted one in 6/8.
+  expect(timings.map(({ beats }) => beats)).toEqual([1, 3, 1, 1 / 3, 2 / 3, 2]);
+  // Eighths are the pulse: the F on the fourth of its bar, the G a beat after it.
+  expect(timings.map(({ offPulse }) => offPulse)).toEqual([false, false, false, true, false, false]);
+  expect(metresOfSong(songOf('C4', { metres: [] }))).toMatchObject([{ at: 0, metre: { name: '4/4' } }]);
 });

@@ -1,6 +1,7 @@
 import { soundingPitch } from '../pitch/spelledPitch.ts';
 import type { LineNote } from '../route/line.ts';
 import { countedMetre, type Metre } from '../time/metre.ts';
+import type { MetreFrom } from '../time/noteTiming.ts';
 import { QUARTER } from '../time/ticks.ts';
 import { barStarts, melodyOf, type Song, type Voice } from './song.ts';
 
@@ -41,8 +42,19 @@ export function melodyLine(song: Song): readonly LineNote[] {
 
 /** The metre in which a song begins, with its pickup: common time where it says nothing. */
 export function metreOfSong(song: Song): Metre {
-  const written = song.metres[0]?.at === 0 ? song.metres[0] : { count: 4, unit: 4 };
+  const written = song.metres[0]?.at === 0 ? song.metres[0] : COMMON;
   const whole = (4 * QUARTER * written.count) / written.unit;
   const [, first = 0] = barStarts(song);
   return countedMetre(written.count, written.unit, song.bars.length > 1 && first < whole ? first : 0);
+}
+
+const COMMON = Object.freeze({ count: 4, unit: 4 });
+
+/** Every metre of a song, from the time on from which it is counted; the first from the beginning. */
+export function metresOfSong(song: Song): readonly MetreFrom[] {
+  const later = song.metres.filter(({ at }) => at > 0);
+  return [
+    { at: 0, metre: metreOfSong(song) },
+    ...later.map(({ at, count, unit }) => ({ at, metre: countedMetre(count, unit) })),
+  ];
 }

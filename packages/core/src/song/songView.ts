@@ -19,7 +19,7 @@ import type { Scene } from '../scene/scene.ts';
 import { checkTension, type TensionCheck } from '../tension/tension.ts';
 import { arranged, type ArrangementPlan, type Decision } from './arrangement.ts';
 import { barAt, barStarts, holdingAt, type Song } from './song.ts';
-import { melodyLine, metreOfSong } from './songLine.ts';
+import { melodyLine, metresOfSong } from './songLine.ts';
 import { songNamer } from './songNamer.ts';
 import { songTab } from './songTab.ts';
 
@@ -85,7 +85,7 @@ function prepare(
   const key = keyOf(scale, tonic);
   const instrument = base.forKey(key);
   const context = routingContext(instrument, plan.preferences);
-  const route = routeLine(context, melodyLine(song), { pins: plan.pins, metre: metreOfSong(song) });
+  const route = routeLine(context, melodyLine(song), { pins: plan.pins, metre: metresOfSong(song) });
   const home = expectOk(chordOver(scale, '1'));
   const known = new Map<string, readonly Role[]>();
   const rolesAt = (onset: number) => {

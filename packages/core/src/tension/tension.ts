@@ -6,7 +6,7 @@ import { expectOk } from '../result.ts';
 import { namer } from '../scale/namer.ts';
 import { aboveHome, keyOf, scaleById } from '../scale/scale.ts';
 import { barAt, barStarts, holdingAt, melodyOf, type Song, type SongChord } from '../song/song.ts';
-import { melodyLine, metreOfSong } from '../song/songLine.ts';
+import { melodyLine, metresOfSong } from '../song/songLine.ts';
 import { positionAt } from '../time/metre.ts';
 import { guessChords } from './guessChords.ts';
 
@@ -60,7 +60,7 @@ export function checkTension(song: Song, limits: TensionLimits = TENSION_LIMITS)
   const key = keyOf(expectOk(scaleById(id)), tonic);
   const name = namer(key);
   const written = new Map(melodyOf(song).voice.notes.map((note) => [note.id, note.pitch]));
-  const metre = metreOfSong(song);
+  const metres = metresOfSong(song);
   const starts = barStarts(song);
   const read = new Map<string, Chord | undefined>();
   const chordAt = (onset: number): Chord | undefined => {
@@ -78,6 +78,7 @@ export function checkTension(song: Song, limits: TensionLimits = TENSION_LIMITS)
     const above = aboveHome(key, pitch);
     const why = rubs(above, chord, key.scale.semitones, (semitone) => name.bare(key.home + semitone));
     if (!why) return [];
+    const { at, metre } = holdingAt(metres, onset)!;
     const beats = length / metre.beat;
     let after = i + 1;
     while (line[after] && line[after]!.onset <= onset) after += 1;
@@ -98,7 +99,7 @@ export function checkTension(song: Song, limits: TensionLimits = TENSION_LIMITS)
         why,
         kind: beats >= limits.heldBeats ? 'held' : resolves ? 'resolved' : 'open',
         beats,
-        onBeat: positionAt(metre, onset).within === 0,
+        onBeat: positionAt(metre, onset - at).within === 0,
       },
     ];
   });

@@ -21,6 +21,15 @@ export interface Timed {
   readonly length: Ticks;
 }
 
+/** A metre and the time from which on it is counted. */
+export interface MetreFrom {
+  readonly at: Ticks;
+  readonly metre: Metre;
+}
+
+/** How a line is counted: in one metre, or in several, rising by time, the first from 0 on. */
+export type Counting = Metre | readonly MetreFrom[];
+
 /**
  * The timing of each note of a line, in the order of their onsets; notes of one onset may be given once.
  *
@@ -29,15 +38,21 @@ export interface Timed {
  * one, and a pickup of one pulse on an odd one. A note between two pulses, such as the second of two eighths beside
  * triplets, belongs to the pulse before it.
  */
-export function timingsOf({ beat, pickup }: Metre, notes: readonly Timed[]): readonly NoteTiming[] {
-  const pulse = Math.min(...notes.map((note) => note.length));
+export function timingsOf(metre: Counting, notes: readonly Timed[]): readonly NoteTiming[] {
+  const changes: readonly MetreFrom[] = 'beat' in metre ? [{ at: 0, metre }] : metre;
+  let pulse = Infinity;
+  for (const { length } of notes) pulse = Math.min(pulse, length);
+  let now = 0;
   return notes.map(({ onset, length }, i) => {
+    while (changes[now + 1] && changes[now + 1]!.at <= onset) now += 1;
+    const { at, metre: holding } = changes[now]!;
+    const { beat, pickup } = holding;
     const before = notes[i - 1];
     const since = before ? onset - before.onset : Infinity;
     return {
       beats: length / beat,
       haste: Math.max(0, 1 - since / beat),
-      offPulse: Math.abs(Math.floor((onset - pickup) / pulse) % 2) === 1,
+      offPulse: Math.abs(Math.floor((onset - at - pickup) / pulse) % 2) === 1,
     };
   });
 }
