@@ -109,3 +109,24 @@ test('a passage is marked by two keys and played again and again; what sounds is
     (left) => expect(left).toEqual([]),
   );
 });
+
+test('chords under the melody, as much of them as can be held, each note to be left out', async () => {
+  page = await stage.page(`${songPath(2)}?${LOW_HARMONICA}`);
+  await eventually(chips, (found) => expect(found.length).toBeGreaterThan(10));
+  await keys(page, 'e');
+  await page.keyboard.type('full');
+  await keys(page, 'Enter');
+  await page.waitForSelector('.system-added-notes b');
+  await sees(page, 'notes added.');
+  const count = () =>
+    page.$eval('.verdict', (all) => Number(/(\d+) notes? added/.exec(all.textContent)![1]));
+  const before = await count();
+  const first = await page.$$eval('.system:first-child .system-added-notes', (all) =>
+    all.findIndex((one) => one.children.length > 0),
+  );
+  await page.click(`.system:first-child .system-note:nth-of-type(${first + 1})`);
+  await click(page, 'leave it out');
+  await eventually(count, (now) => expect(now).toBe(before - 1));
+  await click(page, 'Undo');
+  await eventually(count, (now) => expect(now).toBe(before));
+});

@@ -230,6 +230,7 @@ export {
 } from './song/performance.ts';
 export { edited, editedBy, type SongEdit } from './song/edits.ts';
 export { tapRhythm, type Tapping } from './song/tapRhythm.ts';
+export { FULLNESSES, type Fullness } from './song/accompany.ts';
 export { songTabs, type SongInKey } from './song/songTabs.ts';
 export { compareViews, type ViewDifference } from './song/compareViews.ts';
 export { songSheet } from './song/songSheet.ts';

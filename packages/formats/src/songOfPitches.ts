@@ -3,10 +3,10 @@ import { emptyDraft, finish, type DraftVoice, type Read } from './draft.ts';
 import { guessKey } from './midi/guess.ts';
 
 /**
- * A song of equal notes, a quarter each, from pitches, rests and bar lines; the key is a guess. Where there is no bar
- * line, a new bar begins after four.
+ * A song of equal notes, a quarter each, from pitches, rests and bar lines, `with` between those that sound together;
+ * the key is a guess. Where there is no bar line, a new bar begins after four.
  */
-export function songOfPitches(steps: readonly (number | 'rest' | 'bar')[]): Result<Read> {
+export function songOfPitches(steps: readonly (number | 'rest' | 'bar' | 'with')[]): Result<Read> {
   const voice: DraftVoice = { id: '1', notes: [], tuplets: [] };
   const draft = emptyDraft('');
   draft.parts.push({ id: '1', name: '', percussion: false, voices: [voice] });
@@ -17,12 +17,20 @@ export function songOfPitches(steps: readonly (number | 'rest' | 'bar')[]): Resu
   const barred = steps.includes('bar');
   const fifths = fifthsOfSongKey(key);
   let at = 0;
+  /** What comes next sounds with the note before it. */
+  let together = false;
   for (const step of steps) {
+    if (step === 'with') {
+      together = at > 0;
+      if (together) at -= QUARTER;
+      continue;
+    }
     if (step === 'bar' || (!barred && at === 4 * QUARTER)) at = 0;
     if (step === 'bar') continue;
-    if (at === 0) draft.bars.push({ length: 0 });
+    if (at === 0 && !together) draft.bars.push({ length: 0 });
     if (step !== 'rest')
       voice.notes.push({ bar: draft.bars.length - 1, at, length: QUARTER, pitch: spelledIn(step, fifths) });
+    together = false;
     at += QUARTER;
     draft.bars.at(-1)!.length = at;
   }

@@ -1,11 +1,13 @@
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import {
+  FULLNESSES,
   inModeIfAny,
   modesFor,
   movedTonic,
   noteText,
   scaleById,
+  type Fullness,
   type Song,
   type SongKeyFit,
 } from '@same-song/core';
@@ -15,7 +17,15 @@ import { answering } from '../question/KeyWords.tsx';
 import { WordPicker, type Choice } from '../question/WordPicker.tsx';
 import type { SongState } from './useSong.ts';
 
-const WORDS = { song: 's', key: 'k', mode: 'm', instrument: 'i', octave: 'o', preference: 'w' } as const;
+const WORDS = {
+  song: 's',
+  key: 'k',
+  mode: 'm',
+  instrument: 'i',
+  octave: 'o',
+  preference: 'w',
+  company: 'e',
+} as const;
 type Word = keyof typeof WORDS;
 
 /** The whole arrangement as one sentence whose words are the controls. */
@@ -129,10 +139,38 @@ export function SongSentence({ state }: { state: SongState }) {
             state.change('how it is played', { preferences: { ...plan.preferences, preset: id } })
           }
         />
+        ,
+      </span>{' '}
+      <span className="question-unbroken">
+        <WordPicker
+          {...picker('company')}
+          word={COMPANY[plan.adds?.fullness ?? 'none'].label}
+          placeholder="The melody alone, or with more …"
+          search={filter(companyChoices(record, plan.adds?.fullness))}
+          onChoose={(id) => state.add(FULLNESSES.find((one) => one === id))}
+        />
         .
       </span>
     </h1>
   );
+}
+
+/** What can be played with the melody, as the sentence says it. */
+const COMPANY: Readonly<Record<Fullness | 'none', { readonly label: string; readonly about: string }>> = {
+  none: { label: 'the melody alone', about: '' },
+  written: { label: 'its other voices', about: 'those notes of them that begin with the melody' },
+  light: { label: 'a note at each chord', about: 'the root where it can be had' },
+  medium: { label: 'two notes on the beat', about: 'of the chord, under the melody' },
+  full: { label: 'full chords', about: 'up to three notes under every note' },
+};
+
+/** Chords are needed for some of it, other voices for some. */
+function companyChoices(song: Song | null | undefined, now: Fullness | undefined): readonly Choice[] {
+  const voices = song?.parts.filter(({ percussion }) => !percussion).flatMap((part) => part.voices) ?? [];
+  const hasMore = (id: string) => (id === 'written' ? voices.length > 1 : (song?.chords.length ?? 0) > 0);
+  return (Object.keys(COMPANY) as (keyof typeof COMPANY)[])
+    .filter((id) => id === 'none' || hasMore(id))
+    .map((id) => ({ id, ...COMPANY[id], current: id === (now ?? 'none') }));
 }
 
 /** Its own mode first, then all that its degrees can be put into. */

@@ -53,6 +53,30 @@ export function ChipRow({ chips, width, sides, called, looped, marked, sounding,
   );
 }
 
+/** What sounds with each note of the melody, under it. */
+export function AddedRow({
+  chips,
+  added,
+}: {
+  readonly chips: readonly Placed[];
+  readonly added: ReadonlyMap<string, readonly string[]>;
+}) {
+  const most = Math.max(0, ...chips.map(({ note }) => added.get(note.id)?.length ?? 0));
+  if (most === 0) return null;
+  return (
+    <div className="system-added" style={{ height: 22 * most + 6 }}>
+      <span className="system-side">with it</span>
+      {chips.map(({ note, x }) => (
+        <span key={note.id} className="system-added-notes" style={{ left: x }}>
+          {added.get(note.id)?.map((brief) => (
+            <b key={brief}>{brief.replaceAll('\n', ' ')}</b>
+          ))}
+        </span>
+      ))}
+    </div>
+  );
+}
+
 export interface Placed {
   readonly note: LineView;
   readonly x: number;

@@ -1,7 +1,7 @@
 import { memo, useEffect, useRef, useState } from 'react';
 import type { AirBalance, AirNames, LineView, SideNames, Song } from '@same-song/core';
 import { drawSystem, engraverReady, type DrawnSystem } from './engrave.ts';
-import { Balance, ChipRow, CHIPS, type Placed } from './SystemChips.tsx';
+import { AddedRow, Balance, ChipRow, CHIPS, type Placed } from './SystemChips.tsx';
 
 /** The same song in another arrangement, its chips under those of the first. */
 export interface SecondRow {
@@ -24,6 +24,8 @@ interface SystemProps {
   /** Whose notes they are; said where another arrangement stands beside. */
   readonly called: string;
   readonly second: SecondRow | undefined;
+  /** What sounds with a note of the melody, lowest first. */
+  readonly added: ReadonlyMap<string, readonly string[]>;
   readonly looped: ReadonlySet<string> | undefined;
   readonly marked: string | undefined;
   readonly sounding: string | undefined;
@@ -36,7 +38,7 @@ const EXPECTED = 150;
 /** One system: its staff, the chips under their notes, and the air. It is drawn when it comes near the screen. */
 export const SystemView = memo(function SystemView(props: SystemProps) {
   const { song, systems, system, width, notes, looped, marked, sounding } = props;
-  const { sides, air, balance, called, second, onSelect } = props;
+  const { sides, air, balance, called, added, second, onSelect } = props;
   const frame = useRef<HTMLDivElement>(null);
   const staff = useRef<HTMLDivElement>(null);
   const [near, setNear] = useState(system < 3);
@@ -84,6 +86,7 @@ export const SystemView = memo(function SystemView(props: SystemProps) {
           {...(second && { called })}
         />
       )}
+      {drawn && added.size > 0 && <AddedRow chips={placed(notes)} added={added} />}
       {drawn && air && (
         <Balance chips={placed(notes)} balance={balance} width={drawn.width} store={air.store} />
       )}

@@ -56,6 +56,11 @@ export function Systems(props: SystemsProps) {
       },
     [second, secondNotes],
   );
+  const added = useMemo(() => {
+    const under = new Map<string, string[]>();
+    for (const { under: id, brief } of view.added.notes) under.set(id, [...(under.get(id) ?? []), brief]);
+    return under;
+  }, [view.added]);
   const looped = useMemo(() => loop && between(line, loop), [line, loop]);
   return (
     <div className={gutter > 0 ? 'systems' : 'systems narrow'}>
@@ -72,6 +77,7 @@ export function Systems(props: SystemsProps) {
           balance={view.air}
           called={called}
           second={secondRow}
+          added={added}
           looped={looped}
           marked={marked}
           sounding={sounding}

@@ -9,6 +9,7 @@ import {
   planToLink,
   type ArrangementPlan,
   type Decision,
+  type Fullness,
   type NotationOptions,
   type Pin,
   type Settings,
@@ -75,6 +76,14 @@ export function useSong(id: string) {
     if (transpose !== 0) link.set('by', String(transpose));
     link.set('on', ref);
     go('another instrument', link);
+  };
+  /** What is played with the melody; undefined for nothing. */
+  const add = (fullness: Fullness | undefined, without: readonly string[] = []) => {
+    const { adds: _, ...others } = plan;
+    go(
+      'what is played with the melody',
+      withPlan({ ...others, ...(fullness && { adds: { fullness, without } }) }),
+    );
   };
   /** Another mode, or its own again. */
   const putInto = (mode: string | undefined) => {
@@ -155,7 +164,7 @@ export function useSong(id: string) {
       alternatives,
     },
     ...{ second, loop },
-    ...{ change, move, play, putInto, take, putBeside, setLoop, decide, undecide, pin, unpin, select },
+    ...{ change, move, play, add, putInto, take, putBeside, setLoop, decide, undecide, pin, unpin, select },
   };
 }
 

@@ -4,6 +4,7 @@ import type { Pitch } from '../pitch/pitch.ts';
 import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
 import { checkPreferences, defaultPreferences, type Preferences } from '../route/preferences.ts';
 import type { Pin } from '../route/pin.ts';
+import { FULLNESSES, type Fullness } from './accompany.ts';
 import { mapNotes, melodyOf, type Song } from './song.ts';
 import { tiedFrom } from './songLine.ts';
 import { isMode, movedTo } from './inMode.ts';
@@ -18,6 +19,13 @@ export type Decision =
     }
   | { readonly noteId: string; readonly kind: 'leave' };
 
+/** What is played with a melody. */
+export interface Adds {
+  readonly fullness: Fullness;
+  /** Ids of added notes that are left out. */
+  readonly without: readonly string[];
+}
+
 /** How a song is played on one instrument. */
 export interface ArrangementPlan {
   /** Semitones from where it is written, octaves included. */
@@ -26,6 +34,8 @@ export interface ArrangementPlan {
   readonly mode?: string;
   readonly preferences: Preferences;
   readonly pins: readonly Pin[];
+  /** What is played with the melody; nothing when left out. */
+  readonly adds?: Adds;
   readonly decisions: readonly Decision[];
 }
 
@@ -39,7 +49,7 @@ export function plainPlan(family: Family): ArrangementPlan {
 /** Checks a stored or linked plan against a family. Problem fields are the plan's own. */
 export function checkPlan(family: Family, stored: unknown): Result<ArrangementPlan> {
   if (!isRecord(stored)) return fail({ field: '', wrong: shown(stored), message: 'This is no arrangement.' });
-  const { transpose, mode, pins = [], decisions = [] } = stored;
+  const { transpose, mode, adds, pins = [], decisions = [] } = stored;
   const problems: Problem[] = [];
   const { lowest, highest } = TRANSPOSE_RANGE;
   if (!(Number.isInteger(transpose) && Number(transpose) >= lowest && Number(transpose) <= highest))
@@ -65,6 +75,15 @@ export function checkPlan(family: Family, stored: unknown): Result<ArrangementPl
     return (good ? value : []) as readonly T[];
   };
   const name = (value: unknown) => typeof value === 'string' && value.length > 0 && value.length <= 80;
+  const given: unknown = isRecord(adds) ? (adds['without'] ?? []) : [];
+  const without = Array.isArray(given) && given.length <= LIST_LIMIT && given.every(name) ? given : undefined;
+  const fullness = isRecord(adds) ? FULLNESSES.find((one) => one === adds['fullness']) : undefined;
+  if (adds !== undefined && !(fullness && without))
+    problems.push({
+      field: 'adds',
+      wrong: shown(adds),
+      message: `What is added is one of ${FULLNESSES.join(', ')}.`,
+    });
   const checkedPins = list<Pin>(
     'pins',
     pins,
@@ -83,6 +102,7 @@ export function checkPlan(family: Family, stored: unknown): Result<ArrangementPl
     transpose: transpose as number,
     ...(mode !== undefined && { mode: mode as string }),
     preferences: preferences.value,
+    ...(fullness && without && { adds: { fullness, without: without as readonly string[] } }),
     pins: checkedPins,
     decisions: checkedDecisions,
   });

@@ -1,3 +1,4 @@
+import { compareEffort } from './compareEffort.ts';
 import type { SongView } from './songView.ts';
 
 /** What is easier and what is harder in a second arrangement than in a first, in a player's words. */
@@ -17,23 +18,10 @@ export function compareViews(
   const easier: string[] = [];
   const harder: string[] = [];
   const tell = (label: string, by: number) => {
-    if (by < 0) easier.push(`${label}: ${round(-by)} fewer`);
-    if (by > 0) harder.push(`${label}: ${round(by)} more`);
+    if (by < 0) easier.push(`${label}: ${-by} fewer`);
+    if (by > 0) harder.push(`${label}: ${by} more`);
   };
   tell('notes that cannot be had', second.missing.length - first.missing.length);
-  const labels = new Set([...first.effort.terms, ...second.effort.terms].map(({ label }) => label));
-  const changes = [...labels].map((label) => {
-    const [a, b] = [first, second].map(({ effort }) => effort.terms.find((term) => term.label === label));
-    return {
-      label,
-      by: (b?.count ?? 0) - (a?.count ?? 0),
-      weight: Math.abs((b?.cost ?? 0) - (a?.cost ?? 0)),
-    };
-  });
-  for (const { label, by } of changes.sort((a, b) => b.weight - a.weight)) tell(label, by);
+  for (const { label, by } of compareEffort(first.effort, second.effort)) tell(label, by);
   return { easier, harder };
-}
-
-function round(value: number): number {
-  return Math.round(value * 10) / 10;
 }

@@ -1,9 +1,10 @@
 import type { Family } from '../families/contract.ts';
 import { pinText, readPins } from '../route/pinLink.ts';
+import type { Fullness } from './accompany.ts';
 import { checkPlan, plainPlan, type ArrangementPlan, type Decision } from './arrangement.ts';
 
 /** Parameters of links that say how a song is played. */
-export const PLAN_PARAMS = Object.freeze(['by', 'mode', 'with', 'pin', 'out'] as const);
+export const PLAN_PARAMS = Object.freeze(['by', 'mode', 'with', 'adds', 'pin', 'out'] as const);
 
 /** A plan as link parameters; what is at its default is left out. */
 export function planToLink(plan: ArrangementPlan, family: Family): Record<string, string> {
@@ -12,6 +13,7 @@ export function planToLink(plan: ArrangementPlan, family: Family): Record<string
     ...(plan.transpose === 0 ? {} : { by: String(plan.transpose) }),
     ...(plan.mode === undefined ? {} : { mode: plan.mode }),
     ...(plan.preferences.preset === base.preferences.preset ? {} : { with: plan.preferences.preset }),
+    ...(plan.adds ? { adds: [plan.adds.fullness, ...plan.adds.without].join(',') } : {}),
     ...(plan.pins.length === 0 ? {} : { pin: plan.pins.map(pinText).join(',') }),
     ...(plan.decisions.length === 0 ? {} : { out: plan.decisions.map(decisionText).join(',') }),
   };
@@ -27,6 +29,7 @@ export function planFromLink(
     { transpose: Number(params['by'] ?? 0) },
     params['mode'] === undefined ? {} : { mode: params['mode'] },
     { preferences: { ...base.preferences, preset: params['with'] ?? base.preferences.preset } },
+    readAdds(params['adds']),
     { pins: readPins(params['pin']) },
     { decisions: readDecisions(params['out']) },
   ];
@@ -39,6 +42,13 @@ export function planFromLink(
 /** `n3:-12`, or `n3:x` for a note that is left out. */
 function decisionText(decision: Decision): string {
   return `${decision.noteId}:${decision.kind === 'leave' ? 'x' : decision.by}`;
+}
+
+/** `light`, then what is left out of it. */
+function readAdds(text: string | undefined): Partial<ArrangementPlan> {
+  if (text === undefined) return {};
+  const [fullness, ...without] = text.split(',');
+  return { adds: { fullness: fullness as Fullness, without } };
 }
 
 function readDecisions(text: string | undefined): Decision[] {

@@ -20,9 +20,12 @@ export function songTab(
   const starts = barStarts(song);
   const inBar = song.bars.map((): TabItem[] => []);
   let end = 0;
+  let last = -1;
   for (const { onset, length, way, pitch } of route.notes) {
     const bar = inBar[barAt(starts, onset)]!;
     if (onset - end >= QUARTER) bar.push({ kind: 'rest' });
+    if (onset === last) bar.push({ kind: 'with' });
+    last = onset;
     bar.push(way ? { kind: 'way', way } : { kind: 'missing', pitch });
     end = Math.max(end, onset + length);
   }

@@ -12,11 +12,14 @@ import { expectOk } from '../result.ts';
 import type { AirBalance } from '../route/air.ts';
 import { routingContext, type RoutingContext } from '../route/context.ts';
 import type { Effort } from '../route/effort.ts';
-import { routeLine, type Route } from '../route/route.ts';
+import type { LineNote } from '../route/line.ts';
+import { routeLine, type Route, type RouteNote } from '../route/route.ts';
 import type { Namer } from '../scale/namer.ts';
 import { aboveHome, keyOf, scaleById, type Key } from '../scale/scale.ts';
 import type { Scene } from '../scene/scene.ts';
 import { checkTension, type TensionCheck } from '../tension/tension.ts';
+import { accompaniment, withAdded, type AddedNote } from './accompany.ts';
+import { compareEffort } from './compareEffort.ts';
 import { arranged, type ArrangementPlan, type Decision } from './arrangement.ts';
 import { barAt, barStarts, holdingAt, type Song } from './song.ts';
 import { melodyLine, metresOfSong } from './songLine.ts';
@@ -47,6 +50,8 @@ export interface SongView {
   readonly keyName: string;
   readonly instrumentFacts: readonly string[];
   readonly line: readonly LineView[];
+  /** What is played with the melody: under which of its notes, and what it costs beside the melody alone. */
+  readonly added: AddedView;
   /** Bar by bar, in the chosen dialect. */
   readonly tabText: string;
   readonly scene: Scene;
@@ -63,13 +68,34 @@ export interface SongView {
   readonly cautions: readonly string[];
 }
 
+/** What is played with the melody. */
+export interface AddedView {
+  readonly notes: readonly {
+    readonly id: string;
+    readonly under: string;
+    readonly note: string;
+    readonly tab: string;
+    readonly brief: string;
+  }[];
+  /** `turns of breath: 4 more`. */
+  readonly price: readonly string[];
+}
+
 interface Prepared {
   readonly song: Song;
   readonly key: Key;
   readonly name: Namer;
   readonly instrument: Instrument;
   readonly context: RoutingContext;
+  /** Of the melody alone. */
   readonly route: Route;
+  /** With all that is added. */
+  readonly whole: Route;
+  readonly added: {
+    readonly notes: readonly RouteNote[];
+    readonly under: ReadonlyMap<string, AddedNote>;
+    readonly price: readonly string[];
+  };
   readonly rolesAt: (onset: number) => readonly Role[];
 }
 
@@ -85,7 +111,16 @@ function prepare(
   const key = keyOf(scale, tonic);
   const instrument = base.forKey(key);
   const context = routingContext(instrument, plan.preferences);
-  const route = routeLine(context, melodyLine(song), { pins: plan.pins, metre: metresOfSong(song) });
+  const line = melodyLine(song);
+  const { adds } = plan;
+  const extra = adds ? accompaniment(context, song, line, adds.fullness, new Set(adds.without)) : [];
+  const options = { pins: plan.pins, metre: metresOfSong(song) };
+  const whole = routeLine(context, inTime([...line, ...extra]), options);
+  const under = new Map(extra.map((note) => [note.id, note]));
+  const route = { ...whole, notes: whole.notes.filter(({ id }) => !under.has(id)) };
+  // A pin of the melody may leave no room for what was added.
+  const sounding = whole.notes.filter(({ id, way }) => under.has(id) && way);
+  const alone = extra.length > 0 ? routeLine(context, line, options).effort : whole.effort;
   const home = expectOk(chordOver(scale, '1'));
   const known = new Map<string, readonly Role[]>();
   const rolesAt = (onset: number) => {
@@ -94,7 +129,15 @@ function prepare(
     known.set(symbol, roles);
     return roles;
   };
-  return { song, key, name: songNamer(song, key, naming), instrument, context, route, rolesAt };
+  return {
+    ...{ key, name: songNamer(song, key, naming), instrument, context, route, rolesAt },
+    song: withAdded(
+      song,
+      sounding.map(({ id }) => under.get(id)!),
+    ),
+    whole: { ...whole, notes: whole.notes.filter(({ id, way }) => !under.has(id) || way) },
+    added: { notes: sounding, under, price: priceOf(alone, whole.effort) },
+  };
 }
 
 function chordNamed(symbol: string, tonic: Song['keys'][number]['tonic']): Chord | undefined {
@@ -109,7 +152,7 @@ export function songView(
   plan: ArrangementPlan,
   notation: NotationOptions,
 ): SongView {
-  const { song, key, name, instrument, context, route, rolesAt } = prepare(
+  const { song, key, name, instrument, context, route, whole, added, rolesAt } = prepare(
     base,
     written,
     plan,
@@ -133,7 +176,15 @@ export function songView(
       notation,
       name,
     ),
-    tabText: songTab(song, route, instrument, notation.dialect, name.spelled),
+    tabText: songTab(song, whole, instrument, notation.dialect, name.spelled),
+    added: {
+      notes: added.notes.map(({ id, way, pitch }) => ({
+        ...{ id, under: added.under.get(id)!.under, note: name.withOctave(pitch) },
+        tab: instrument.tab(way!, notation.dialect, name.spelled(pitch)),
+        brief: instrument.brief(way!, name.spelled(pitch)),
+      })),
+      price: added.price,
+    },
     scene: sceneIn(instrument, key, roles, name, usable),
     ways: waysIn(instrument, key, roles, [], usable, notation, name),
     effort: route.effort,
@@ -159,6 +210,17 @@ export function songAlternatives(
   noteId: string,
 ): readonly AlternativeView[] {
   return prepare(base, written, plan, 'key').route.alternatives(noteId).map(alternativeView);
+}
+
+function inTime(line: readonly LineNote[]): readonly LineNote[] {
+  return [...line].sort((a, b) => a.onset - b.onset || a.pitch - b.pitch);
+}
+
+/** What a player counts more, or less, than for the melody alone. */
+function priceOf(alone: Effort, whole: Effort): readonly string[] {
+  return compareEffort(alone, whole).map(
+    ({ label, by }) => `${label}: ${Math.abs(by)} ${by > 0 ? 'more' : 'fewer'}`,
+  );
 }
 
 function missingOf({

@@ -11,13 +11,17 @@ export type TabItem =
   /** A note that cannot be had, by name in brackets: `(F♯4)`. */
   | { readonly kind: 'missing'; readonly pitch: Pitch }
   | { readonly kind: 'rest' }
+  /** The notes before and after it sound together. */
+  | { readonly kind: 'with' }
   | { readonly kind: 'bar' };
 
 const BAR = '|';
 const REST = 'r';
+const WITH = '+';
 
 /**
- * Writes a line of tab: notes apart by the dialect's separator, `r` for a rest, `|` for a bar line.
+ * Writes a line of tab: notes apart by the dialect's separator, `r` for a rest, `|` for a bar line, `+` between notes that
+ * sound together.
  * @param called names a pitch; as the instrument's own key has it when left out
  */
 export function writeTabLine(
@@ -30,12 +34,14 @@ export function writeTabLine(
   const written = items.map((item) => {
     if (item.kind === 'bar') return BAR;
     if (item.kind === 'rest') return REST;
+    if (item.kind === 'with') return WITH;
     if (item.kind === 'missing') return `(${pitchText(item.pitch, called?.(item.pitch))})`;
     return instrument.tab(item.way, dialect, called?.(item.way.pitch));
   });
   return written.reduce((line, text, i) => {
     if (i === 0) return text;
-    const beside = items[i]!.kind === 'bar' || items[i - 1]!.kind === 'bar';
+    const [kind, before] = [items[i]!.kind, items[i - 1]!.kind];
+    const beside = kind === 'bar' || before === 'bar' || kind === 'with' || before === 'with';
     return line + (beside ? ' ' : separator) + text;
   }, '');
 }
@@ -54,6 +60,7 @@ export function readTabLine(
     const way = instrument.parseTab(token, dialect);
     if (way.ok) return ok({ kind: 'way', way: way.value });
     if (token === REST) return ok({ kind: 'rest' });
+    if (token === WITH) return ok({ kind: 'with' });
     const bracketed = /^\((.*)\)$/u.exec(token);
     const pitch = bracketed && parsePitch(bracketed[1]!);
     return pitch?.ok ? ok({ kind: 'missing', pitch: pitch.value }) : way;

@@ -1,0 +1,162 @@
+import { families, FAMILY_IDS } from '../src/families/index.ts';
+import { openInstrument, specFromPreset } from '../src/instrument/instrument.ts';
+import { pitchClass } from '../src/pitch/pitch.ts';
+import { soundingPitch } from '../src/pitch/spelledPitch.ts';
+import { expectOk } from '../src/result.ts';
+import { routingContext } from '../src/route/context.ts';
+import { ADDED_VOICE, accompaniment, FULLNESSES, type Fullness } from '../src/song/accompany.ts';
+import { checkPlan, plainPlan, type ArrangementPlan } from '../src/song/arrangement.ts';
+import { checkSong } from '../src/song/checkSong.ts';
+import { planFromLink, planToLink } from '../src/song/planLink.ts';
+import { songKeys } from '../src/song/songKeys.ts';
+import { melodyLine } from '../src/song/songLine.ts';
+import { songView } from '../src/song/songView.ts';
+import { readTabLine } from '../src/tab/tabLine.ts';
+import { quarters } from '../src/time/ticks.ts';
+import { songOf } from './samples/song.ts';
+
+const song = songOf('E5 G5 C6 G5 | F5 A5 G5 B5 | C6*4', {
+  chords: [
+    { at: 0, symbol: 'C' },
+    { at: quarters(4), symbol: 'F' },
+    { at: quarters(6), symbol: 'G7' },
+    { at: quarters(8), symbol: 'C' },
+  ],
+});
+/** Pitch classes of each chord above its song's tonic, worked out by hand. */
+const TONES: readonly (readonly [from: number, tones: readonly number[]])[] = [
+  [0, [0, 4, 7]],
+  [4, [5, 9, 0]],
+  [6, [7, 11, 2, 5]],
+  [8, [0, 4, 7]],
+];
+
+describe.each(FAMILY_IDS)('%s', (id) => {
+  const family = families[id];
+  const instrument = expectOk(openInstrument(specFromPreset(id, family.presets[0]!.id)));
+  const notation = { naming: 'key', dialect: family.dialects[0]!.id } as const;
+  const base = plainPlan(family);
+  const [best] = songKeys(instrument, song, base.preferences);
+  const plan = (fullness?: Fullness, without: readonly string[] = []): ArrangementPlan => ({
+    ...base,
+    transpose: best!.transpose,
+    ...(fullness && { adds: { fullness, without } }),
+  });
+  const view = (fullness?: Fullness, without?: readonly string[]) =>
+    songView(instrument, song, plan(fullness, without), notation);
+
+  test('what is added belongs to the chord, lies below the melody, and takes nothing of it away', () => {
+    const alone = view();
+    expect(alone.added).toEqual({ notes: [], price: [] });
+    for (const fullness of ['light', 'medium', 'full'] as const) {
+      const with_ = view(fullness);
+      expect(with_.line.map(({ id, missing }) => [id, missing])).toEqual(
+        alone.line.map(({ id, missing }) => [id, missing]),
+      );
+      const voice = with_.song.parts.flatMap(({ voices }) => voices).find((v) => v.id === ADDED_VOICE);
+      expect(voice?.notes.length ?? 0).toBe(with_.added.notes.length);
+      expect(checkSong(with_.song).ok).toBe(true);
+      for (const note of voice?.notes ?? []) {
+        const pitch = soundingPitch(note.pitch);
+        const melody = with_.line.find(({ id }) => note.id.startsWith(`${id}+`))!;
+        expect(pitch).toBeLessThan(melody.pitch);
+        const [, tones] = TONES.findLast(([from]) => note.onset / quarters(1) >= from)!;
+        expect(tones).toContain(pitchClass(pitch - best!.transpose));
+      }
+      const most = { light: 1, medium: 2, full: 3 }[fullness];
+      for (const { id: under } of with_.line)
+        expect(with_.added.notes.filter((note) => note.under === under).length).toBeLessThanOrEqual(most);
+    }
+  });
+
+  test('more is added the fuller it is, each note of it can be left out, and together they sound in tab', () => {
+    const counts = (['light', 'medium', 'full'] as const).map(
+      (fullness) => view(fullness).added.notes.length,
+    );
+    expect(counts[0]!).toBeLessThanOrEqual(counts[1]!);
+    expect(counts[1]!).toBeLessThanOrEqual(counts[2]!);
+    const full = view('full');
+    const [first] = full.added.notes;
+    if (!first) return;
+    expect(full.tabText).toContain(' + ');
+    const read = full.tabText
+      .split('\n')
+      .flatMap((line) => expectOk(readTabLine(instrument, line, notation.dialect)))
+      .filter(({ kind }) => kind === 'way' || kind === 'missing');
+    expect(read).toHaveLength(full.line.length + full.added.notes.length);
+    const less = view('full', [first.id]);
+    expect(less.added.notes.map(({ id }) => id)).toEqual(
+      full.added.notes.map(({ id }) => id).filter((one) => one !== first.id),
+    );
+  });
+
+  test('no two that are added clash with each other or with the melody', () => {
+    const context = routingContext(instrument, base.preferences);
+    const { song: moved } = view();
+    const line = melodyLine(moved);
+    for (const added of accompaniment(context, moved, line, 'full')) {
+      const together = [line.find(({ id }) => id === added.under)!, added].sort((a, b) => a.pitch - b.pitch);
+      const [low, high] = together.map(({ pitch }) => context.open(pitch, true));
+      expect(low!.some((a) => high!.some((b) => !instrument.clash(a, b)))).toBe(true);
+    }
+  });
+
+  test('it is kept with the plan and in links', () => {
+    for (const fullness of FULLNESSES) {
+      const full = plan(fullness, ['n1+60', 'n2+64']);
+      expect(planFromLink(planToLink(full, family), family)).toEqual(full);
+      expect(expectOk(checkPlan(family, JSON.parse(JSON.stringify(full))))).toEqual(full);
+    }
+    expect(checkPlan(family, { ...plan(), adds: { fullness: 'loud' } })).toMatchObject({
+      problems: [{ field: 'adds' }],
+    });
+  });
+});
+
+test('families that can play chords add to a melody, in their own way', () => {
+  const added = (id: keyof typeof families, fullness: Fullness) => {
+    const family = families[id];
+    const instrument = expectOk(openInstrument(specFromPreset(id, family.presets[0]!.id)));
+    const plan = plainPlan(family);
+    const [best] = songKeys(instrument, song, plan.preferences);
+    return songView(
+      instrument,
+      song,
+      { ...plan, transpose: best!.transpose, adds: { fullness, without: [] } },
+      { naming: 'key', dialect: family.dialects[0]!.id },
+    ).added.notes.length;
+  };
+  // Four changes of chord; a harp has a free hand at each.
+  expect(added('harp', 'light')).toBe(4);
+  expect(added('english', 'light')).toBe(4);
+  for (const id of ['diatonic', 'anglo', 'harp', 'english'] as const)
+    expect([id, added(id, 'full') > 4]).toEqual([id, true]);
+  // A whistle sounds one note at a time.
+  expect(added('whistle', 'full')).toBe(0);
+});
+
+test('the notes of other voices that begin with the melody are held where the instrument can', () => {
+  const [part] = songOf('C4 G3 E4 - | F4*2 G4*2 | E4*4').parts;
+  const two = {
+    ...song,
+    parts: [
+      ...song.parts,
+      {
+        ...part!,
+        id: 'P2',
+        voices: [
+          {
+            ...part!.voices[0]!,
+            id: 'v2',
+            notes: part!.voices[0]!.notes.map((note) => ({ ...note, id: `b${note.id}` })),
+          },
+        ],
+      },
+    ],
+  };
+  const harp = expectOk(openInstrument(specFromPreset('harp', families.harp.presets[0]!.id)));
+  const plan = { ...plainPlan(families.harp), adds: { fullness: 'written', without: [] } } as const;
+  const view = songView(harp, two, plan, { naming: 'key', dialect: families.harp.dialects[0]!.id });
+  // C4, G3, E4 under the first three notes, F4 and G4 on the beats of the next bar, and E4.
+  expect(view.added.notes.map(({ note }) => note)).toEqual(['C4', 'G3', 'E4', 'F4', 'G4', 'E4']);
+});

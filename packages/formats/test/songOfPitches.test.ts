@@ -1,0 +1,17 @@
+import { expectOk, melodyLine, QUARTER } from '@same-song/core';
+import { songOfPitches } from '../src/index.ts';
+
+test('notes are a quarter each, in fours where no bar line stands; what sounds together begins together', () => {
+  const { song } = expectOk(songOfPitches([60, 'with', 64, 62, 'rest', 65, 67, 'with', 71, 72]));
+  expect(melodyLine(song).map(({ pitch, onset }) => [pitch, onset / QUARTER])).toEqual([
+    [60, 0],
+    [64, 0],
+    [62, 1],
+    [65, 3],
+    [67, 4],
+    [71, 4],
+    [72, 5],
+  ]);
+  expect(song.bars.map(({ length }) => length / QUARTER)).toEqual([4, 2]);
+  expect(expectOk(songOfPitches(['with', 60])).song.bars).toHaveLength(1);
+});
