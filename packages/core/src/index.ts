@@ -260,6 +260,7 @@ export { readTabLine, type TabItem } from './tab/tabLine.ts';
 export {
   checkTension,
   TENSION_LIMITS,
+  TENSION_RANGES,
   type Tension,
   type TensionCheck,
   type TensionLimits,

@@ -6,6 +6,7 @@ import type {
   Preferences,
   Song,
   SongKeyFit,
+  TensionLimits,
 } from '@same-song/core';
 import { computed, FOR_GOOD, lasting, quick, sent, thorough } from './computed.ts';
 import type { Subject } from './subject.ts';
@@ -22,10 +23,11 @@ export function useSongView(
   asked: AskedSong | undefined,
   plan: ArrangementPlan,
   notation: NotationOptions,
+  limits?: TensionLimits,
 ) {
   return useQuery({
-    ...computed(quick, ['song', subject?.key, asked?.key, plan, notation], (compute) =>
-      compute.song(sent(subject), asked!.song, plan, notation),
+    ...computed(quick, ['song', subject?.key, asked?.key, plan, notation, limits], (compute) =>
+      compute.song(sent(subject), asked!.song, plan, notation, limits),
     ),
     enabled: subject !== undefined && asked !== undefined,
     ...lasting,

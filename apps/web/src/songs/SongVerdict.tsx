@@ -8,6 +8,7 @@ import { OnWhatIHave } from './OnWhatIHave.tsx';
 import { fitWords } from './SongSentence.tsx';
 import type { SongState } from './useSong.ts';
 import { Asks } from '../controls/Asks.tsx';
+import { TensionLimitFields } from './TensionLimitFields.tsx';
 import '../controls/verdict.css';
 
 /** The selected note, what cannot be had and its ways out, what it asks, and where it would be easier. */
@@ -29,6 +30,7 @@ export function SongVerdict({
       <Easier state={state} />
       <Decided state={state} record={record} />
       <WithTheMelody state={state} view={view} />
+      <Breaths state={state} view={view} />
       <Asks effort={view.effort} exact={view.exact} />
       <AgainstChords state={state} view={view} />
       <Remarks state={state} view={view} />
@@ -137,6 +139,37 @@ function WithTheMelody({ state, view }: { state: SongState; view: SongView }) {
         <button type="button" className="link" onClick={() => state.add(adds.fullness)}>
           put back {counted(adds.without.length, 'note')} left out
         </button>
+      )}
+    </section>
+  );
+}
+
+const WHY_BREATHE: Readonly<Record<SongView['breaths'][number]['why'], string>> = {
+  phrase: 'a phrase ends',
+  part: 'a part ends',
+  rest: 'there is a rest',
+  'long note': 'after a long note',
+  bars: 'between bars',
+};
+
+/** Where to breathe or turn the bellows. */
+function Breaths({ state, view }: { state: SongState; view: SongView }) {
+  if (view.breaths.length === 0) return null;
+  return (
+    <section>
+      <h2>{state.family.phraseEnd === 'bellows' ? 'Turn the bellows' : 'Breathe'}</h2>
+      <ul className="plain-list">
+        {view.breaths.slice(0, 8).map(({ after, bar, why, what }) => (
+          <li key={after}>
+            <button type="button" className="link" onClick={() => state.select(after)}>
+              bar {bar}
+            </button>{' '}
+            {what}: {WHY_BREATHE[why]}
+          </li>
+        ))}
+      </ul>
+      {view.breaths.length > 8 && (
+        <p className="verdict-plain">and {view.breaths.length - 8} more, marked under the staff</p>
       )}
     </section>
   );
@@ -294,6 +327,7 @@ function AgainstChords({ state, view }: { state: SongState; view: SongView }) {
           </li>
         ))}
       </ul>
+      <TensionLimitFields />
       {tensions.length > shown.length && (
         <button type="button" className="link" onClick={() => setAll(true)}>
           {counted(tensions.length - shown.length, 'more note rubs', 'more notes rub')}

@@ -6,6 +6,7 @@ import '../scene/noteChips.css';
 const CHIP = 30;
 const AXIS = 42;
 export const CHIPS = 2 * AXIS;
+const BREATH = 16;
 const CURVE = 30;
 
 interface ChipRowProps {
@@ -14,6 +15,8 @@ interface ChipRowProps {
   readonly sides: SideNames;
   /** Whose chips they are, where there are two rows of them. */
   readonly called?: string;
+  /** Notes after which to breathe or to turn the bellows, and how it is said. */
+  readonly breaths?: ReadonlyMap<string, string>;
   /** Notes that are played again and again. */
   readonly looped?: ReadonlySet<string> | undefined;
   readonly marked: string | undefined;
@@ -22,7 +25,8 @@ interface ChipRowProps {
 }
 
 /** A row of chips under the notes of a system: out above the axis, in below. */
-export function ChipRow({ chips, width, sides, called, looped, marked, sounding, onSelect }: ChipRowProps) {
+export function ChipRow(props: ChipRowProps) {
+  const { chips, width, sides, called, breaths, looped, marked, sounding, onSelect } = props;
   return (
     <div
       className="system-chips"
@@ -49,6 +53,19 @@ export function ChipRow({ chips, width, sides, called, looped, marked, sounding,
           onSelect={onSelect}
         />
       ))}
+      {chips.map(({ note, x }, i) => {
+        const breath = breaths?.get(note.id);
+        if (breath === undefined) return null;
+        const next = chips[i + 1]?.x ?? x + WIDEST + BREATH;
+        return (
+          <span key={note.id} className="system-breath" style={{ left: (x + next) / 2 }} title={breath}>
+            <span className="unseen">{breath}</span>
+            <svg width={BREATH} height={BREATH} viewBox="0 0 16 16" aria-hidden="true">
+              <path d="M3 3 8 12 13 3" fill="none" stroke="var(--ink)" strokeWidth={2.5} />
+            </svg>
+          </span>
+        );
+      })}
     </div>
   );
 }

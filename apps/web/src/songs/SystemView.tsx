@@ -24,6 +24,7 @@ interface SystemProps {
   /** Whose notes they are; said where another arrangement stands beside. */
   readonly called: string;
   readonly second: SecondRow | undefined;
+  readonly breaths: ReadonlyMap<string, string>;
   /** What sounds with a note of the melody, lowest first. */
   readonly added: ReadonlyMap<string, readonly string[]>;
   readonly looped: ReadonlySet<string> | undefined;
@@ -38,7 +39,7 @@ const EXPECTED = 150;
 /** One system: its staff, the chips under their notes, and the air. It is drawn when it comes near the screen. */
 export const SystemView = memo(function SystemView(props: SystemProps) {
   const { song, systems, system, width, notes, looped, marked, sounding } = props;
-  const { sides, air, balance, called, added, second, onSelect } = props;
+  const { sides, air, balance, called, breaths, added, second, onSelect } = props;
   const frame = useRef<HTMLDivElement>(null);
   const staff = useRef<HTMLDivElement>(null);
   const [near, setNear] = useState(system < 3);
@@ -82,7 +83,7 @@ export const SystemView = memo(function SystemView(props: SystemProps) {
         <ChipRow
           chips={placed(notes)}
           width={drawn.width}
-          {...{ sides, looped, marked, sounding, onSelect }}
+          {...{ sides, breaths, looped, marked, sounding, onSelect }}
           {...(second && { called })}
         />
       )}

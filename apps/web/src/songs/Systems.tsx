@@ -56,6 +56,10 @@ export function Systems(props: SystemsProps) {
       },
     [second, secondNotes],
   );
+  const breaths = useMemo(
+    () => new Map(view.breaths.map(({ after, what }) => [after, what])),
+    [view.breaths],
+  );
   const added = useMemo(() => {
     const under = new Map<string, string[]>();
     for (const { under: id, brief } of view.added.notes) under.set(id, [...(under.get(id) ?? []), brief]);
@@ -77,6 +81,7 @@ export function Systems(props: SystemsProps) {
           balance={view.air}
           called={called}
           second={secondRow}
+          breaths={breaths}
           added={added}
           looped={looped}
           marked={marked}

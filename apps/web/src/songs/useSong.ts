@@ -43,7 +43,7 @@ export function useSong(id: string) {
     [record],
   );
   const notation = { naming: settings.naming, dialect: dialectOf(settings, family) };
-  const { data: view, error: failed } = useSongView(chosen, asked, plan, notation);
+  const { data: view, error: failed } = useSongView(chosen, asked, plan, notation, settings.tension);
   const { data: keys } = useSongKeys(chosen, asked, plan.preferences, plan.mode);
   const at = params.get('at') ?? undefined;
   const { data: alternatives = [] } = useSongAlternatives(chosen, asked, plan, at);

@@ -48,6 +48,8 @@ export interface FamilyDefinition<Layout, W extends Way> {
   readonly label: string;
   /** Undefined for families without air, or whose air turns at phrases and not at notes. */
   readonly air: AirNames | undefined;
+  /** What its players do where a phrase ends; nothing for strings and tongues. */
+  readonly phraseEnd?: 'breath' | 'bellows';
   readonly sides: SideNames;
   readonly techniques: readonly Technique[];
   /** What playing asks, one object a term. */
@@ -205,6 +207,7 @@ export interface Family extends Pick<
   | 'id'
   | 'label'
   | 'air'
+  | 'phraseEnd'
   | 'sides'
   | 'techniques'
   | 'preferences'

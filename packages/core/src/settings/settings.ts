@@ -1,6 +1,7 @@
 import { familyById, families, FAMILY_IDS } from '../families/index.ts';
 import type { NamingStyle } from '../pitch/noteName.ts';
-import { fail, isRecord, ok, shown, type Problem, type Result } from '../result.ts';
+import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
+import { checkTensionLimits, TENSION_LIMITS, type TensionLimits } from '../tension/tension.ts';
 
 /** `system`: as the device has it; `paper`: light; `stage`: dark. */
 export const THEMES = Object.freeze(['system', 'paper', 'stage'] as const);
@@ -22,6 +23,8 @@ export interface Settings {
   readonly welcomed: boolean;
   /** Whether single letters, digits and signs are shortcuts. */
   readonly singleKeys: boolean;
+  /** When a note against its chord grates. */
+  readonly tension: TensionLimits;
 }
 
 export const DEFAULT_SETTINGS: Settings = Object.freeze({
@@ -32,6 +35,7 @@ export const DEFAULT_SETTINGS: Settings = Object.freeze({
   lastInstrument: '',
   welcomed: false,
   singleKeys: true,
+  tension: TENSION_LIMITS,
 });
 
 const LAST_LIMIT = 100;
@@ -47,7 +51,7 @@ export function checkSettings(stored: unknown): Result<Settings> {
     if (!Object.hasOwn(DEFAULT_SETTINGS, field))
       wrong(field, field, `There is no setting “${shown(field)}”.`);
   }
-  const { theme, naming, staff, dialects, lastInstrument, welcomed, singleKeys } = {
+  const { theme, naming, staff, dialects, lastInstrument, welcomed, singleKeys, tension } = {
     ...DEFAULT_SETTINGS,
     ...stored,
   } as Record<string, unknown>;
@@ -61,6 +65,8 @@ export function checkSettings(stored: unknown): Result<Settings> {
     wrong('welcomed', welcomed, 'The first visit is over or not: true or false.');
   if (typeof singleKeys !== 'boolean')
     wrong('singleKeys', singleKeys, 'Single keys are shortcuts or not: true or false.');
+  const limits = checkTensionLimits(tension);
+  if (!limits.ok) problems.push(...under('tension', limits.problems));
   if (isRecord(dialects)) problems.push(...dialectProblems(dialects));
   else wrong('dialects', dialects, 'Tab dialects must be named by family.');
   if (problems.length > 0) return fail(...problems);
@@ -71,6 +77,7 @@ export function checkSettings(stored: unknown): Result<Settings> {
     lastInstrument,
     welcomed,
     singleKeys,
+    tension,
     dialects: { ...DEFAULT_SETTINGS.dialects, ...(dialects as Record<string, string>) },
   } as Settings);
 }

@@ -17,8 +17,9 @@ import { routeLine, type Route, type RouteNote } from '../route/route.ts';
 import type { Namer } from '../scale/namer.ts';
 import { aboveHome, keyOf, scaleById, type Key } from '../scale/scale.ts';
 import type { Scene } from '../scene/scene.ts';
-import { checkTension, type TensionCheck } from '../tension/tension.ts';
+import { checkTension, type TensionCheck, type TensionLimits } from '../tension/tension.ts';
 import { accompaniment, withAdded, type AddedNote } from './accompany.ts';
+import { breathPlaces, type BreathPlace } from './breaths.ts';
 import { compareEffort } from './compareEffort.ts';
 import { arranged, type ArrangementPlan, type Decision } from './arrangement.ts';
 import { barAt, barStarts, holdingAt, type Song } from './song.ts';
@@ -59,6 +60,8 @@ export interface SongView {
   readonly effort: Effort;
   readonly exact: boolean;
   readonly air: AirBalance;
+  /** Where to breathe, or to turn the bellows; none for families that do neither. */
+  readonly breaths: readonly BreathPlace[];
   readonly remarks: readonly Remark[];
   readonly missing: readonly SongMissing[];
   /** The melody against the chords, those guessed where the song has none. */
@@ -151,6 +154,7 @@ export function songView(
   written: Song,
   plan: ArrangementPlan,
   notation: NotationOptions,
+  limits?: TensionLimits,
 ): SongView {
   const { song, key, name, instrument, context, route, whole, added, rolesAt } = prepare(
     base,
@@ -190,8 +194,11 @@ export function songView(
     effort: route.effort,
     exact: route.exact,
     air: route.air,
+    breaths: instrument.family.phraseEnd
+      ? breathPlaces(song, melodyLine(song), instrument.family.phraseEnd, route.air)
+      : [],
     remarks: remarks.filter((remark) => !remark.routine),
-    tension: checkTension(song),
+    tension: checkTension(song, limits),
     missing: missingOf({ song, name, context, route, key }),
     compass: `${name.withOctave(Math.min(...pitches))} to ${name.withOctave(Math.max(...pitches))}`,
     cautions: [

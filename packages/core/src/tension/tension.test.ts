@@ -1,6 +1,6 @@
 import { songOf } from '../../test/samples/song.ts';
 import { quarters } from '../time/ticks.ts';
-import { checkTension } from './tension.ts';
+import { checkTension, checkTensionLimits, TENSION_LIMITS, type TensionLimits } from './tension.ts';
 import { guessChords } from './guessChords.ts';
 import { melodyLine } from '../song/songLine.ts';
 
@@ -64,4 +64,19 @@ test('chords are guessed bar by bar where there are none, and marked so', () => 
 test('a beat is the one that is counted', () => {
   const jig = { metres: [{ at: 0, count: 6, unit: 8 }], ...over('C') };
   expect(told('E4 F4 G4', jig)).toEqual(['1 F4 a semitone above E, resolved 0.6666666666666666']);
+});
+
+test('limits are those of the teacher: what is held, how far a step is, how long a silence', () => {
+  // F over C for half a beat, then E: passing by a step.
+  const song = songOf('F4*1/2 E4*1/2 G4*3', { chords: [{ at: 0, symbol: 'C' }] });
+  const kind = (limits: Partial<TensionLimits>) =>
+    checkTension(song, { ...TENSION_LIMITS, ...limits }).tensions.map((one) => one.kind);
+  expect(kind({})).toEqual(['resolved']);
+  expect(kind({ heldBeats: 0.5 })).toEqual(['held']);
+  const leap = songOf('F4*1/2 -*1/2 D4*3', { chords: [{ at: 0, symbol: 'C' }] });
+  expect(checkTension(leap).tensions[0]!.kind).toBe('open');
+  expect(checkTensionLimits({ heldBeats: 2, step: 1, gapBeats: 0 })).toMatchObject({ ok: true });
+  expect(checkTensionLimits({ heldBeats: 2, step: 9, gapBeats: 'x' })).toMatchObject({
+    problems: [{ field: 'step' }, { field: 'gapBeats' }],
+  });
 });

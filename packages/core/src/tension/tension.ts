@@ -2,7 +2,7 @@ import { parseChord, type Chord } from '../harmony/chord.ts';
 import { BLUE_NOTES } from '../harmony/role.ts';
 import { spelledText } from '../pitch/spelledPitch.ts';
 import { pitchClass, type PitchClass } from '../pitch/pitch.ts';
-import { expectOk } from '../result.ts';
+import { expectOk, fail, isRecord, ok, shown, type Problem, type Result } from '../result.ts';
 import { namer } from '../scale/namer.ts';
 import { aboveHome, keyOf, scaleById } from '../scale/scale.ts';
 import { barAt, barStarts, holdingAt, melodyOf, type Song, type SongChord } from '../song/song.ts';
@@ -21,6 +21,26 @@ export interface TensionLimits {
 }
 
 export const TENSION_LIMITS: TensionLimits = Object.freeze({ heldBeats: 1, step: 2, gapBeats: 0.5 });
+
+/** What the limits may be; whole steps, quarters of beats. */
+export const TENSION_RANGES = Object.freeze({
+  heldBeats: { least: 0.25, most: 8 },
+  step: { least: 1, most: 4 },
+  gapBeats: { least: 0, most: 4 },
+});
+
+/** Checks stored or sent limits. Problem fields are their own. */
+export function checkTensionLimits(stored: unknown): Result<TensionLimits> {
+  if (!isRecord(stored)) return fail({ field: '', wrong: shown(stored), message: 'Limits are an object.' });
+  const problems = Object.entries(TENSION_RANGES).flatMap(([field, { least, most }]): Problem[] => {
+    const value = stored[field];
+    if (typeof value === 'number' && value >= least && value <= most) return [];
+    return [{ field, wrong: shown(value), message: `It lies between ${least} and ${most}.` }];
+  });
+  if (problems.length > 0) return fail(...problems);
+  const { heldBeats, step, gapBeats } = stored as unknown as TensionLimits;
+  return ok({ heldBeats, step, gapBeats });
+}
 
 /** A note that rubs against the chord that sounds with it. */
 export interface Tension {

@@ -23,6 +23,7 @@ export const chromatic = defineFamily<ChromaticLayout, ChromaticWay>({
   id: 'chromatic',
   label: 'chromatic harmonica',
   air: { out: 'blow', in: 'draw', store: 'lungs' },
+  phraseEnd: 'breath',
   sides: { above: 'blow ↑', level: '', below: 'draw ↓' },
   techniques,
   terms,

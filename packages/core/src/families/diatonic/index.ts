@@ -25,6 +25,7 @@ export const diatonic = defineFamily<DiatonicLayout, DiatonicWay>({
   id: 'diatonic',
   label: 'diatonic harmonica',
   air: { out: 'blow', in: 'draw', store: 'lungs' },
+  phraseEnd: 'breath',
   sides: { above: 'blow ↑', level: '', below: 'draw ↓' },
   techniques,
   terms,

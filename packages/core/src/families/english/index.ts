@@ -22,6 +22,7 @@ export const english = defineFamily<EnglishLayout, EnglishWay>({
   id: 'english',
   label: 'English concertina',
   air: undefined,
+  phraseEnd: 'bellows',
   sides: { above: 'right hand', level: '', below: 'left hand' },
   techniques,
   terms,

@@ -22,6 +22,7 @@ export const whistle = defineFamily<WhistleLayout, WhistleWay>({
   id: 'whistle',
   label: 'whistle',
   air: undefined,
+  phraseEnd: 'breath',
   sides: { above: 'upper register', level: '', below: 'low register' },
   techniques,
   terms,
