@@ -118,8 +118,7 @@ test('chords under the melody, as much of them as can be held, each note to be l
   await keys(page, 'Enter');
   await page.waitForSelector('.system-added-notes b');
   await sees(page, 'notes added.');
-  const count = () =>
-    page.$eval('.verdict', (all) => Number(/(\d+) notes? added/.exec(all.textContent)![1]));
+  const count = () => page.$eval('.verdict', (all) => Number(/(\d+) notes? added/.exec(all.textContent)![1]));
   const before = await count();
   const first = await page.$$eval('.system:first-child .system-added-notes', (all) =>
     all.findIndex((one) => one.children.length > 0),
