@@ -3,8 +3,12 @@ import {
   expectOk,
   families,
   FAMILY_IDS,
+  melodySketch,
   openInstrument,
+  opensAt,
   plainPlan,
+  readOpenings,
+  songFitter,
   songKeys,
   songView,
   specFromPreset,
@@ -13,7 +17,7 @@ import { readAbc, readMidi, readMusicXml, writeAbc, writeMidi, writeMusicXml } f
 import { medianMs, ratio } from './measure.mjs';
 
 /** Budgets in ms; docs/ARCHITECTURE.md lists them. */
-const BUDGETS = { book: 3000, view: 100, rank: 2000 };
+const BUDGETS = { book: 3000, view: 100, rank: 2000, search: 50 };
 
 const LADDER = ['D', 'E', 'F', 'G', 'A', 'B', 'c', 'd', 'e', 'f', 'g', 'a'];
 
@@ -62,5 +66,27 @@ export async function songRatios() {
   ratios.push(
     ratio('200 notes over 12 keys on 20 instruments', (20 * mean) / BUDGETS.rank, `${BUDGETS.rank} ms`),
   );
+  const library = Array.from({ length: 2000 }, (_, i) => {
+    const [read] = readAbc(tune(i + 1, 4));
+    const { song } = expectOk(read);
+    return { keys: song.keys, sketch: melodySketch(song) };
+  });
+  const openings = readOpenings('5 1 2 3 5');
+  const search = await medianMs(() =>
+    library.filter(({ sketch }) => openings.some((one) => opensAt(sketch, one) !== undefined)),
+  );
+  ratios.push(ratio('2,000 songs searched by first notes', search / BUDGETS.search, `${BUDGETS.search} ms`));
+  const fitter = songFitter(instrumentOf('diatonic'), new Set(['plain']));
+  const fits = await medianMs(() => library.map(fitter));
+  ratios.push(ratio('2,000 songs held against a harmonica', fits / BUDGETS.search, `${BUDGETS.search} ms`));
+  const harp = instrumentOf('harp');
+  const full = { ...plainPlan(families.harp), adds: { fullness: 'full', without: [] } };
+  const chords = {
+    ...long,
+    chords: long.bars.map((_, bar) => ({ at: bar * 20160, symbol: ['G', 'C', 'D7', 'Em'][bar % 4] })),
+  };
+  const notation = { naming: 'key', dialect: families.harp.dialects[0].id };
+  const company = await medianMs(() => songView(harp, chords, full, notation), 3);
+  ratios.push(ratio('2,000 notes with full chords on a harp', company / BUDGETS.view, `${BUDGETS.view} ms`));
   return ratios;
 }

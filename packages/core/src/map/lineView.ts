@@ -71,7 +71,12 @@ export function lineIn(
     const aim = inBetween(instrument, key, pitch, way, name)?.cents ?? 0;
     const cents = (way ? instrument.centsOf(way) : 0) + aim;
     return {
-      ...{ id, index, pitch, pinned, tab },
+      // Field by field: of thousands of notes a spread is most of the work.
+      id,
+      index,
+      pitch,
+      pinned,
+      tab,
       note: noteName,
       bareNote: name.bare(pitch),
       degree: name.degree(pitch),

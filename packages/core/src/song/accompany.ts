@@ -45,10 +45,18 @@ export function accompaniment(
   const count = new Map<Ticks, number>();
   for (const { onset } of line) count.set(onset, (count.get(onset) ?? 0) + 1);
   const wanted = wantedAt(song, fullness, [...count.keys()]);
+  /** A tune asks the same again and again. */
+  const known = new Map<string, readonly Pitch[]>();
+  const addedOnce = (note: LineNote, tones: readonly (readonly Pitch[])[]) => {
+    const asked = `${note.pitch}: ${tones.map((choices) => choices.join()).join(' ')}`;
+    const found = known.get(asked) ?? addedTo(context, note, tones, MOST[fullness]);
+    known.set(asked, found);
+    return found;
+  };
   return line.flatMap((note): AddedNote[] => {
     // A melody that has chords of its own is left as it is there.
     const tones = count.get(note.onset) === 1 ? wanted(note) : [];
-    const found = addedTo(context, note, tones, MOST[fullness]);
+    const found = addedOnce(note, tones);
     return found
       .map((pitch) => ({
         ...{ id: `${note.id}+${pitch}`, under: note.id, pitch, onset: note.onset },

@@ -49,19 +49,42 @@ export function knownFitter(known: ReadonlySet<Pitch>): SongFitter {
 }
 
 function fitterIn(reachIn: (tonic: NoteName, scale: string) => ReadonlySet<Pitch>): SongFitter {
+  /** By the key that songs are written in: where it leads, and what can be had there. */
+  const known = new Map<
+    string,
+    Map<number, { readonly keyName: string; readonly had: ReadonlySet<Pitch> }>
+  >();
+  const placesFor = ({ keys }: Sketched) => {
+    const { tonic, scale } = keys[0]!;
+    const name = `${noteText(tonic)} ${scale}`;
+    const places = known.get(name) ?? new Map<number, { keyName: string; had: ReadonlySet<Pitch> }>();
+    known.set(name, places);
+    return places;
+  };
   return (song) => {
     const { pitches } = song.sketch;
     if (pitches.length === 0) return undefined;
-    let best: SongFit | undefined;
+    const places = placesFor(song);
+    let best: { transpose: number; keyName: string; lacking: number; had: ReadonlySet<Pitch> } | undefined;
     for (const transpose of MOVES) {
-      const tonic = movedTonic(song, transpose);
-      const had = reachIn(tonic, song.keys[0]!.scale);
-      const missing = pitches.map((pitch) => pitch + transpose).filter((pitch) => !had.has(pitch));
-      if (best && missing.length >= best.missing.length) continue;
-      best = { transpose, keyName: noteText(tonic), missing };
-      if (missing.length === 0) break;
+      let place = places.get(transpose);
+      if (!place) {
+        const tonic = movedTonic(song, transpose);
+        place = { keyName: noteText(tonic), had: reachIn(tonic, song.keys[0]!.scale) };
+        places.set(transpose, place);
+      }
+      const most = best ? best.lacking : Infinity;
+      let lacking = 0;
+      for (const pitch of pitches) {
+        if (!place.had.has(pitch + transpose)) lacking += 1;
+        if (lacking >= most) break;
+      }
+      if (lacking < most) best = { transpose, ...place, lacking };
+      if (lacking === 0) break;
     }
-    return best;
+    const { transpose, keyName, had } = best!;
+    const missing = pitches.map((pitch) => pitch + transpose).filter((pitch) => !had.has(pitch));
+    return { transpose, keyName, missing };
   };
 }
 
