@@ -70,7 +70,10 @@ test('what needs no more than a pupil knows comes first: degrees, or notes chose
   await page.keyboard.type('1 2 9');
   await sees(page, '“9” is no degree');
   await page.goto(`${stage.address}/songs?fits=${harmonica}`);
-  await page.waitForSelector('.song-finder .labelled');
+  // Which notes are known can be chosen once the instrument is there.
+  await page.waitForFunction(
+    () => document.querySelectorAll('.song-finder input[type="checkbox"]').length === 2,
+  );
   await page.click('.song-finder input[type="checkbox"]');
   await page.waitForSelector('.song-finder-drawing [data-way="4b"]');
   await page.$eval('.song-finder-drawing [data-way="4b"]', (chip) => (chip as SVGElement).focus());

@@ -129,3 +129,19 @@ test('chords under the melody, as much of them as can be held, each note to be l
   await click(page, 'Undo');
   await eventually(count, (now) => expect(now).toBe(before));
 });
+
+test('an ornament that lies well is put in before a note, and taken out again', async () => {
+  page = await stage.page(`${songPath(2)}?${LOW_HARMONICA}&by=5`);
+  await eventually(chips, (found) => expect(found.length).toBeGreaterThan(10));
+  const graces = () => page.$$eval('.system-staff svg [class*="grace"]', (all) => all.length);
+  const before = await graces();
+  await page.click('.system-note.side-below, .system-note.side-above');
+  await (await page.waitForSelector('.ornaments summary'))!.click();
+  await page.waitForSelector('.ornaments li button');
+  await page.click('.ornaments li button');
+  await sees(page, 'is in: press again to take it out');
+  expect(page.url()).toContain('figures=');
+  await page.click('.ornaments li [aria-pressed="true"]');
+  await page.waitForFunction(() => !location.search.includes('figures='));
+  await eventually(graces, (count) => expect(count).toBe(before));
+});

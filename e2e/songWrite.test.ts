@@ -82,8 +82,8 @@ test('a note of the song is changed, for every arrangement, and changed back', a
   await eventually(chips, (found) => expect(found.length).toBeGreaterThan(10));
   const [before] = await chips();
   await keys(page, 'ArrowRight');
-  await page.waitForSelector('.note-edits summary');
-  await page.click('.note-edits summary');
+  await page.waitForSelector('.note-changes summary');
+  await page.click('.note-changes summary');
   await click(page, 'step up');
   await eventually(chips, (found) => expect(found[0]).toContain('D4, degree 6'));
   await sees(page, 'The song is changed: a step of the key up.');
@@ -93,7 +93,7 @@ test('a note of the song is changed, for every arrangement, and changed back', a
   await eventually(chips, (found) => expect(found[0]).not.toContain('C4, degree 5'));
   await click(page, 'Undo');
   await eventually(chips, (found) => expect(found[0]).toBe(before));
-  await page.click('.note-edits:not([open]) summary');
+  await page.click('.note-changes:not([open]) summary');
   await click(page, 'twice as long');
   await sees(page, 'A note ends with its bar; tie it to one in the next.');
 });

@@ -50,6 +50,11 @@ export const SHOTS = [
     path: `/songs/${id(502)}?on=${LOW_E_FLAT}&by=5&at=n3`,
     ready: '.system-note',
   },
+  {
+    name: 'song-beside',
+    path: `/songs/${id(500)}?on=${LOW_E_FLAT}&beside=${B_FLAT}&at=n4`,
+    ready: '.song-differences',
+  },
   { name: 'keys-table', path: `/keys/table?on=${LOW_E_FLAT}&in=Bb&play=major`, ready: '.strips' },
   {
     name: 'keys-cabinet',

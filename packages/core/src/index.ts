@@ -231,6 +231,8 @@ export {
 export { edited, editedBy, type SongEdit } from './song/edits.ts';
 export { tapRhythm, type Tapping } from './song/tapRhythm.ts';
 export { FULLNESSES, type Fullness } from './song/accompany.ts';
+export { figureOffers, type FigureOffer } from './song/songFigures.ts';
+export { type ChosenFigure } from './song/figure.ts';
 export { songTabs, type SongInKey } from './song/songTabs.ts';
 export { compareViews, type ViewDifference } from './song/compareViews.ts';
 export { songSheet } from './song/songSheet.ts';

@@ -49,6 +49,22 @@ export function useSongAlternatives(
   });
 }
 
+/** Ornaments that lie well at a note of a song. */
+export function useSongFigures(
+  subject: Subject | undefined,
+  asked: AskedSong | undefined,
+  plan: ArrangementPlan,
+  noteId: string,
+  notation: NotationOptions,
+) {
+  return useQuery({
+    ...computed(quick, ['song-figures', subject?.key, asked?.key, plan, noteId, notation], (compute) =>
+      compute.songFigures(sent(subject), asked!.song, plan, noteId, notation),
+    ),
+    enabled: subject !== undefined && asked !== undefined,
+  });
+}
+
 /** Every key for a song on an instrument. @param mode into which it is put; its own when left out */
 export function useSongKeys(
   subject: Subject | undefined,

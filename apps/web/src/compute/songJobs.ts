@@ -1,4 +1,12 @@
-import { sameSongTab, sameTunes, songAlternatives, songKeys, songTabs, songView } from '@same-song/core';
+import {
+  figureOffers,
+  sameSongTab,
+  sameTunes,
+  songAlternatives,
+  songKeys,
+  songTabs,
+  songView,
+} from '@same-song/core';
 
 /** What the worker does with songs. */
 export const songJobs = {
@@ -8,5 +16,6 @@ export const songJobs = {
   tabs: songTabs,
   sameTab: sameSongTab,
   twice: sameTunes,
+  figures: figureOffers,
 };
 export type SongJobs = typeof songJobs;

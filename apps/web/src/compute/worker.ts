@@ -32,6 +32,7 @@ import {
   type AlternateRow,
   type AlternativeView,
   type Instrument,
+  type FigureOffer,
   type MapView,
   type MelodySketch,
   type StoredQuestion,
@@ -122,6 +123,10 @@ const api = {
   ): Promise<(SameSongTab | undefined)[]> {
     const { sameTab: same } = await songJobs();
     return others.map((other) => same(open(subject), song, plan, open(other)));
+  },
+  /** Ornaments that lie well at a note of a song. */
+  async songFigures(...[subject, ...asked]: SongJob<SongJobs['figures']>): Promise<readonly FigureOffer[]> {
+    return (await songJobs()).figures(open(subject), ...asked);
   },
   /** Songs that are the same tune. */
   async sameTunes(sketches: readonly MelodySketch[]): Promise<readonly (readonly number[])[]> {

@@ -15,6 +15,9 @@ import { Tapping } from './Tapping.tsx';
 
 const KIND_WORDS: Readonly<Record<TextKind, string>> = { abc: 'ABC', degrees: 'degrees', tab: 'tab' };
 const EXAMPLE = 'T:My tune\nM:3/4\nL:1/4\nK:G\nD | G2 B | A2 D | G3- | G2 |]';
+/** A song begun and neither kept nor left, while its writer looks at something else. */
+let unfinished = { text: '', title: '' };
+
 /** After typing stops, in ms. */
 const PAUSE = 250;
 
@@ -32,9 +35,9 @@ interface NewSongProps {
 
 /** One box for a song in ABC, degrees or tab, with the staff of what is understood beneath it. */
 export function NewSong({ onDone, record }: NewSongProps) {
-  const [text, setText] = useState(() => (record ? writeAbc(songOf(record)) : ''));
+  const [text, setText] = useState(() => (record ? writeAbc(songOf(record)) : unfinished.text));
   const [told, setTold] = useState<TextKind | undefined>(record && 'abc');
-  const [title, setTitle] = useState(record?.title ?? '');
+  const [title, setTitle] = useState(record?.title ?? unfinished.title);
   const [reading, setReading] = useState<Reading | undefined>(undefined);
   const { data: cabinet = [] } = instruments.useList();
   const { settings } = useSettings();
@@ -76,6 +79,17 @@ export function NewSong({ onDone, record }: NewSongProps) {
     return read && { ...read, title: title.trim() || read.title };
   }, [reading, title, tapped]);
   const isEven = reading?.read !== undefined && kind !== 'abc' && !record && isEvenIn(reading.read.song);
+  useEffect(() => {
+    if (!record) unfinished = { text, title };
+  }, [record, text, title]);
+  const done = () => {
+    if (!record) {
+      setText('');
+      setTitle('');
+      unfinished = { text: '', title: '' };
+    }
+    onDone();
+  };
   const save = () => {
     if (!song) return;
     if (record) {
@@ -94,7 +108,7 @@ export function NewSong({ onDone, record }: NewSongProps) {
       notice: () => `${song.title} is among the songs.`,
       onKept: ({ id }) => void navigate(`/songs/${id}`),
     });
-    onDone();
+    done();
   };
   return (
     <section className="new-song" aria-label={record ? `${record.title} as ABC` : 'A new song'}>
@@ -217,7 +231,7 @@ export function NewSong({ onDone, record }: NewSongProps) {
           <Button variant="contained" disabled={!song || busy || reading?.of !== text} onClick={save}>
             Keep it
           </Button>
-          <Button variant="outlined" onClick={onDone}>
+          <Button variant="outlined" onClick={done}>
             Leave it
           </Button>
         </p>

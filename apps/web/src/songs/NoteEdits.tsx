@@ -35,7 +35,7 @@ export function NoteEdits({ record, noteId }: NoteEditsProps) {
   if (!note) return null;
   const ends = record.phrases.includes(note.onset + note.length);
   return (
-    <details className="note-edits">
+    <details className="note-edits note-changes">
       <summary>Change the song here</summary>
       <div className="note-edits-tools">
         {edits.map(({ words, label, edit }) => (

@@ -8,6 +8,7 @@ import { OnWhatIHave } from './OnWhatIHave.tsx';
 import { fitWords } from './SongSentence.tsx';
 import type { SongState } from './useSong.ts';
 import { Asks } from '../controls/Asks.tsx';
+import { Ornaments } from './Ornaments.tsx';
 import { TensionLimitFields } from './TensionLimitFields.tsx';
 import '../controls/verdict.css';
 
@@ -94,6 +95,7 @@ function SelectedNote({
         </ul>
       )}
       <AddedHere state={state} view={view} noteId={note.id} />
+      {note.wayId && <Ornaments state={state} noteId={note.id} />}
       <NoteEdits record={record} noteId={note.id} />
     </section>
   );

@@ -69,6 +69,8 @@ export function StepEntry({ text, onText, spec }: StepEntryProps) {
             size="small"
             variant={one === length ? 'contained' : 'outlined'}
             aria-pressed={one === length}
+            // Figures typed now are degrees, and not the keys of other places.
+            autoFocus={one === '1'}
             aria-label={`${one} beats`}
             onClick={() => setLength(one)}
           >

@@ -4,6 +4,7 @@ import type { Pitch } from '../pitch/pitch.ts';
 import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
 import { checkPreferences, defaultPreferences, type Preferences } from '../route/preferences.ts';
 import type { Pin } from '../route/pin.ts';
+import type { ChosenFigure } from './figure.ts';
 import { FULLNESSES, type Fullness } from './accompany.ts';
 import { mapNotes, melodyOf, type Song } from './song.ts';
 import { tiedFrom } from './songLine.ts';
@@ -37,6 +38,8 @@ export interface ArrangementPlan {
   /** What is played with the melody; nothing when left out. */
   readonly adds?: Adds;
   readonly decisions: readonly Decision[];
+  /** Ornaments, one a note at most; none when left out. */
+  readonly figures?: readonly ChosenFigure[];
 }
 
 export const TRANSPOSE_RANGE = Object.freeze({ lowest: -48, highest: 48 });
@@ -49,7 +52,7 @@ export function plainPlan(family: Family): ArrangementPlan {
 /** Checks a stored or linked plan against a family. Problem fields are the plan's own. */
 export function checkPlan(family: Family, stored: unknown): Result<ArrangementPlan> {
   if (!isRecord(stored)) return fail({ field: '', wrong: shown(stored), message: 'This is no arrangement.' });
-  const { transpose, mode, adds, pins = [], decisions = [] } = stored;
+  const { transpose, mode, adds, pins = [], decisions = [], figures = [] } = stored;
   const problems: Problem[] = [];
   const { lowest, highest } = TRANSPOSE_RANGE;
   if (!(Number.isInteger(transpose) && Number(transpose) >= lowest && Number(transpose) <= highest))
@@ -97,6 +100,12 @@ export function checkPlan(family: Family, stored: unknown): Result<ArrangementPl
       name(noteId) &&
       (kind === 'leave' || (kind === 'move' && Number.isInteger(by) && Math.abs(Number(by)) <= 48)),
   );
+  const checkedFigures = list<ChosenFigure>(
+    'figures',
+    figures,
+    ({ noteId, wayIds }) =>
+      name(noteId) && Array.isArray(wayIds) && wayIds.length > 0 && wayIds.length <= 8 && wayIds.every(name),
+  );
   if (problems.length > 0 || !preferences.ok) return fail(...problems);
   return ok({
     transpose: transpose as number,
@@ -105,6 +114,7 @@ export function checkPlan(family: Family, stored: unknown): Result<ArrangementPl
     ...(fullness && without && { adds: { fullness, without: without as readonly string[] } }),
     pins: checkedPins,
     decisions: checkedDecisions,
+    ...(checkedFigures.length > 0 && { figures: checkedFigures }),
   });
 }
 

@@ -1,10 +1,11 @@
 import type { Family } from '../families/contract.ts';
 import { pinText, readPins } from '../route/pinLink.ts';
 import type { Fullness } from './accompany.ts';
+import type { ChosenFigure } from './figure.ts';
 import { checkPlan, plainPlan, type ArrangementPlan, type Decision } from './arrangement.ts';
 
 /** Parameters of links that say how a song is played. */
-export const PLAN_PARAMS = Object.freeze(['by', 'mode', 'with', 'adds', 'pin', 'out'] as const);
+export const PLAN_PARAMS = Object.freeze(['by', 'mode', 'with', 'adds', 'pin', 'out', 'figures'] as const);
 
 /** A plan as link parameters; what is at its default is left out. */
 export function planToLink(plan: ArrangementPlan, family: Family): Record<string, string> {
@@ -15,6 +16,7 @@ export function planToLink(plan: ArrangementPlan, family: Family): Record<string
     ...(plan.preferences.preset === base.preferences.preset ? {} : { with: plan.preferences.preset }),
     ...(plan.adds ? { adds: [plan.adds.fullness, ...plan.adds.without].join(',') } : {}),
     ...(plan.pins.length === 0 ? {} : { pin: plan.pins.map(pinText).join(',') }),
+    ...(plan.figures?.length ? { figures: plan.figures.map(figureText).join(',') } : {}),
     ...(plan.decisions.length === 0 ? {} : { out: plan.decisions.map(decisionText).join(',') }),
   };
 }
@@ -32,6 +34,7 @@ export function planFromLink(
     readAdds(params['adds']),
     { pins: readPins(params['pin']) },
     { decisions: readDecisions(params['out']) },
+    { figures: readFigures(params['figures']) },
   ];
   return parts.reduce<ArrangementPlan>((plan, part) => {
     const checked = checkPlan(family, { ...plan, ...part });
@@ -42,6 +45,28 @@ export function planFromLink(
 /** `n3:-12`, or `n3:x` for a note that is left out. */
 function decisionText(decision: Decision): string {
   return `${decision.noteId}:${decision.kind === 'leave' ? 'x' : decision.by}`;
+}
+
+/** `n3~5d~4d`: the note, then what is touched before it. */
+function figureText({ noteId, wayIds }: ChosenFigure): string {
+  return [noteId, ...wayIds].map((id) => encodeURIComponent(id).replaceAll('~', '%7E')).join('~');
+}
+
+function readFigures(text: string | undefined): ChosenFigure[] {
+  const items = (text ?? '').split(',').filter((item) => item !== '');
+  return items.map((item): ChosenFigure => {
+    const [noteId = '', ...wayIds] = item.split('~').map(decoded);
+    return { noteId, wayIds };
+  });
+}
+
+/** What is no code stays as it is; it then names nothing. */
+function decoded(text: string): string {
+  try {
+    return decodeURIComponent(text);
+  } catch {
+    return text;
+  }
 }
 
 /** `light`, then what is left out of it. */

@@ -21,6 +21,7 @@ import { checkTension, type TensionCheck, type TensionLimits } from '../tension/
 import { accompaniment, withAdded, type AddedNote } from './accompany.ts';
 import { breathPlaces, type BreathPlace } from './breaths.ts';
 import { compareEffort } from './compareEffort.ts';
+import { withFigures } from './figure.ts';
 import { arranged, type ArrangementPlan, type Decision } from './arrangement.ts';
 import { barAt, barStarts, holdingAt, type Song } from './song.ts';
 import { melodyLine, metresOfSong } from './songLine.ts';
@@ -102,7 +103,8 @@ interface Prepared {
   readonly rolesAt: (onset: number) => readonly Role[];
 }
 
-function prepare(
+/** A song as it is arranged and routed; what all that is asked of an arrangement begins with. */
+export function prepared(
   base: Instrument,
   written: Song,
   plan: ArrangementPlan,
@@ -134,9 +136,13 @@ function prepare(
   };
   return {
     ...{ key, name: songNamer(song, key, naming), instrument, context, route, rolesAt },
-    song: withAdded(
-      song,
-      sounding.map(({ id }) => under.get(id)!),
+    song: withFigures(
+      withAdded(
+        song,
+        sounding.map(({ id }) => under.get(id)!),
+      ),
+      plan.figures ?? [],
+      instrument,
     ),
     whole: { ...whole, notes: whole.notes.filter(({ id, way }) => !under.has(id) || way) },
     added: { notes: sounding, under, price: priceOf(alone, whole.effort) },
@@ -156,7 +162,7 @@ export function songView(
   notation: NotationOptions,
   limits?: TensionLimits,
 ): SongView {
-  const { song, key, name, instrument, context, route, whole, added, rolesAt } = prepare(
+  const { song, key, name, instrument, context, route, whole, added, rolesAt } = prepared(
     base,
     written,
     plan,
@@ -216,7 +222,7 @@ export function songAlternatives(
   plan: ArrangementPlan,
   noteId: string,
 ): readonly AlternativeView[] {
-  return prepare(base, written, plan, 'key').route.alternatives(noteId).map(alternativeView);
+  return prepared(base, written, plan, 'key').route.alternatives(noteId).map(alternativeView);
 }
 
 function inTime(line: readonly LineNote[]): readonly LineNote[] {

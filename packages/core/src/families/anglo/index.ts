@@ -5,6 +5,7 @@ import { keyName } from '../kernel/options.ts';
 import { BELLOWS_REED } from '../kernel/timbres.ts';
 import { diagram } from './diagram.ts';
 import { clash, preferences, terms } from './effort.ts';
+import { figures } from './figures.ts';
 import {
   checkLayout,
   describe,
@@ -47,6 +48,7 @@ export const anglo = defineFamily<AngloLayout, AngloWay>({
   ways,
   fingeringsFor: (_, way) => fingeringsFor(way),
   clash: (_, low, high) => clash(low, high),
+  figures,
   sideOf: (_, { way }) => (way.air === 'out' ? 'above' : 'below'),
   airCapacity: ({ bellows }) => BELLOWS[bellows],
   facts: (layout, key) => {

@@ -6,6 +6,7 @@ import { ordinal, positionOf } from '../kernel/position.ts';
 import { REED } from '../kernel/timbres.ts';
 import { diagram } from './diagram.ts';
 import { playingOptions, preferences, terms } from './effort.ts';
+import { figures } from './figures.ts';
 import {
   checkLayout,
   describe,
@@ -46,6 +47,7 @@ export const chromatic = defineFamily<ChromaticLayout, ChromaticWay>({
   ways,
   clash,
   holdClash: (_, hold) => tongueClash(hold),
+  figures,
   sideOf: (_, { way }) => (way.air === 'out' ? 'above' : 'below'),
   facts: (layout, key) => [`${ordinal(positionOf(layout.home, notePitchClass(key.tonic)))} position`],
   tab: (_, way, dialect) => tab(way, dialect),

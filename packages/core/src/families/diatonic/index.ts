@@ -5,6 +5,7 @@ import { tongueClash } from '../kernel/holes.ts';
 import { REED } from '../kernel/timbres.ts';
 import { diagram } from './diagram.ts';
 import { playingOptions, preferences, terms } from './effort.ts';
+import { figures } from './figures.ts';
 import {
   checkLayout,
   describe,
@@ -51,6 +52,7 @@ export const diatonic = defineFamily<DiatonicLayout, DiatonicWay>({
   marks,
   clash,
   holdClash: (_, hold) => tongueClash(hold),
+  figures,
   sideOf: (_, { way }) => (way.air === 'out' ? 'above' : 'below'),
   facts: (layout, key) => [`${ordinal(positionOf(layout.root, notePitchClass(key.tonic)))} position`],
   tab: (_, way, dialect, called) => tab(way, dialect, called),

@@ -8,6 +8,7 @@ import { PLUCKED } from '../kernel/timbres.ts';
 import type { FactTable } from '../layoutPart.ts';
 import { diagram } from './diagram.ts';
 import { playingOptions, preferences, remarks, terms } from './effort.ts';
+import { figures } from './figures.ts';
 import { carry, clash } from './hand.ts';
 import { STRINGS } from './tables.ts';
 import {
@@ -55,6 +56,7 @@ export const dulcimer = defineFamily<DulcimerLayout, DulcimerWay>({
   clash: (_, low, high) => clash(low, high),
   carry: (_, before, hold) => carry(before, hold),
   remarks: (_, line, chosen) => remarks(line, chosen),
+  figures,
   sideOf: (_, { way }) => ({ bass: 'above', middle: 'level', melody: 'below' })[way.technique] as 'above',
   drones: (layout) => [layout.strings.bass + capoAt(layout), layout.strings.middle + capoAt(layout)],
   facts,

@@ -4,6 +4,7 @@ import { HAND_FINGERINGS } from '../kernel/buttons.ts';
 import { BELLOWS_REED } from '../kernel/timbres.ts';
 import { diagram } from './diagram.ts';
 import { clash, playingOptions, preferences, terms } from './effort.ts';
+import { figures } from './figures.ts';
 import {
   callButton,
   checkLayout,
@@ -47,6 +48,7 @@ export const english = defineFamily<EnglishLayout, EnglishWay>({
   ways,
   fingeringsFor: (_, way, chosen) => fingeringsFor(way, chosen),
   clash: (_, low, high) => clash(low, high),
+  figures,
   sideOf: (_, { way }) => (way.hand === 'R' ? 'above' : 'below'),
   facts: () => ['each button sounds the same pushed and pulled: turn the bellows at phrases'],
   nameOf: callButton,

@@ -4,6 +4,7 @@ import { PLUCKED } from '../kernel/timbres.ts';
 import type { FactTable } from '../layoutPart.ts';
 import { diagram } from './diagram.ts';
 import { playingOptions, preferences, remarks, terms } from './effort.ts';
+import { figures } from './figures.ts';
 import { clash } from './hand.ts';
 import {
   callOn,
@@ -67,6 +68,7 @@ export const harp = defineFamily<HarpLayout, HarpWay>({
   clash: (_, low, high) => clash(low, high),
   carry: (_, before, hold) => carry(before, hold),
   remarks,
+  figures,
   sideOf: (_, { way, fingering }) => {
     const hand = fingering?.[0] ?? way.row;
     return hand === 'R' ? 'above' : hand === 'L' ? 'below' : 'level';

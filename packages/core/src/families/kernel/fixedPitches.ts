@@ -11,6 +11,7 @@ import {
   type PlayingOption,
   type PreferencePreset,
 } from '../effortTerm.ts';
+import { figureWith, type Figure } from '../figure.ts';
 import type { FactTable } from '../layoutPart.ts';
 import type { Clash, Fingering, FingeredWay, Hold, Side, Technique, Way } from '../way.ts';
 import { STRUCK } from './timbres.ts';
@@ -224,6 +225,15 @@ export const SPOT_FAMILY = Object.freeze({
   timbre: STRUCK,
   fingeringsFor: (_layout: unknown, _way: SpotWay, options: ChosenOptions) => fingeringsFor(options),
   clash,
+  figures,
   sideOf: (_layout: unknown, { fingering }: FingeredWay<SpotWay>): Side =>
     fingering === 'R' ? 'above' : fingering === 'L' ? 'below' : 'level',
 });
+
+/** A flam: the other hand strikes just before, on the nearest pitch that lies on its side. */
+export function figures<W extends SpotWay>(_: unknown, way: W, ways: readonly W[]): readonly Figure<W>[] {
+  const other = ways
+    .filter(({ lies, pitch }) => lies !== way.lies && pitch !== way.pitch)
+    .sort((a, b) => Math.abs(a.pitch - way.pitch) - Math.abs(b.pitch - way.pitch) || a.pitch - b.pitch)[0];
+  return figureWith('flam', other, ({ words }) => `flam with ${words}`);
+}

@@ -5,6 +5,7 @@ import { defineFamily } from '../defineFamily.ts';
 import { PIPE } from '../kernel/timbres.ts';
 import { diagram } from './diagram.ts';
 import { carry, preferences, terms } from './effort.ts';
+import { figures } from './figures.ts';
 import {
   checkLayout,
   describe,
@@ -45,6 +46,7 @@ export const whistle = defineFamily<WhistleLayout, WhistleWay>({
   ways,
   clash: () => ({ reason: 'voices', text: 'a whistle sounds one note at a time' }),
   carry: (_, before, hold) => carry(before, hold),
+  figures,
   sideOf: (_, { way }) => (way.register === 'low' ? 'below' : 'above'),
   facts,
   tab: (_, way, dialect) => tab(way, dialect),

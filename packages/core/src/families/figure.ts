@@ -1,0 +1,33 @@
+import type { Way } from './way.ts';
+
+/** An ornament that lies well: ways that are touched before a note, quickly, and lead into it. */
+export interface Figure<W extends Way = Way> {
+  /** Unique for one way. */
+  readonly id: string;
+  /** As players say it: `shake with 5 draw`. */
+  readonly words: string;
+  /** In the order in which they are touched; the note's own way is not repeated at the end. */
+  readonly ways: readonly W[];
+}
+
+/** The nearest of some ways above a pitch by so many semitones at most; undefined where there is none. */
+export function nearestAbove<W extends Way>(ways: readonly W[], pitch: number, most: number): W | undefined {
+  const above = ways.filter((way) => way.able && way.pitch > pitch && way.pitch <= pitch + most);
+  return above.sort((a, b) => a.pitch - b.pitch)[0];
+}
+
+/** The same below. */
+export function nearestBelow<W extends Way>(ways: readonly W[], pitch: number, most: number): W | undefined {
+  const below = ways.filter((way) => way.able && way.pitch < pitch && way.pitch >= pitch - most);
+  return below.sort((a, b) => b.pitch - a.pitch)[0];
+}
+
+/** A figure with one other way; none where there is no such way. */
+export function figureWith<W extends Way>(
+  id: string,
+  way: W | undefined,
+  words: (other: W) => string,
+  before: readonly W[] = [],
+): readonly Figure<W>[] {
+  return way ? [{ id, words: words(way), ways: [...before, way] }] : [];
+}
