@@ -62,11 +62,6 @@ export const SHOTS = [
     ready: '.keys-list tbody tr',
   },
   {
-    name: 'keys-handout',
-    path: `/keys/handout?on=${LOW_E_FLAT}&in=Bb&play=major&pages=major@Bb@${LOW_E_FLAT},major@F@${B_FLAT},blues-six@Bb@${LOW_E_FLAT}`,
-    ready: '.handout-entry .chip',
-  },
-  {
     name: 'keys-switch',
     path: `/keys/switch?on=${id(13)}&in=F&play=major&to=D`,
     ready: '.switch-drawing .chip',

@@ -106,7 +106,7 @@ function SongBody({ state, view }: { state: SongState; view: SongView }) {
   const [width, setWidth] = useState(0);
   const [drawing, setDrawing] = useState(false);
   const [writing, setWriting] = useState(false);
-  const [moving, setMoving] = useState(second !== undefined);
+  const [moving, setMoving] = useState(state.isBeside);
   const [paper, setPaper] = useState<Paper>('both');
   useLayoutEffect(() => {
     const watch = new ResizeObserver(([entry]) => setWidth(Math.floor(entry!.contentRect.width)));

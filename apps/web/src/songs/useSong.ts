@@ -163,7 +163,7 @@ export function useSong(id: string) {
       at,
       alternatives,
     },
-    ...{ second, loop },
+    ...{ second, loop, isBeside: params.has('beside') },
     ...{ change, move, play, add, putInto, take, putBeside, setLoop, decide, undecide, pin, unpin, select },
   };
 }
