@@ -30,7 +30,7 @@ export {
 export { keySignature, majorTonic, signatureSigns } from './pitch/keySignature.ts';
 export { LETTERS, type Letter } from './pitch/noteName.ts';
 export { SCALE_GROUPS } from './scale/catalogue.ts';
-export { CHROMATIC_DEGREE_NAMES, MAJOR_STEPS } from './scale/degree.ts';
+export { alterOf, CHROMATIC_DEGREE_NAMES, MAJOR_STEPS } from './scale/degree.ts';
 export { againstMajor, formulaText } from './scale/formula.ts';
 export {
   SCALES,
@@ -186,6 +186,8 @@ export {
   barAt,
   barStarts,
   holdingAt,
+  pitchedVoices,
+  sungText,
   melodyOf,
   writtenLength,
   NOTE_MARKS,

@@ -1,4 +1,13 @@
-import { barAt, barStarts, holdingAt, QUARTER, soundingPitch, spelledText, type Song } from '@same-song/core';
+import {
+  barAt,
+  barStarts,
+  holdingAt,
+  QUARTER,
+  soundingPitch,
+  spelledText,
+  sungText,
+  type Song,
+} from '@same-song/core';
 import type { WordsUnder } from './wordsUnder.ts';
 
 const COLUMNS = Object.freeze([
@@ -26,7 +35,7 @@ export function writeCsv(song: Song, wordsUnder: WordsUnder = () => undefined): 
     part.voices.flatMap((voice) =>
       voice.notes.map((note) => {
         const bar = barAt(starts, note.onset);
-        const words = (note.lyrics ?? []).map((sung) => (sung ? sung.text + (sung.hyphen ? '-' : '') : ''));
+        const words = (note.lyrics ?? []).map(sungText);
         return [
           part.name || String(i + 1),
           voice.id,

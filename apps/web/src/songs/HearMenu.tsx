@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import Popover from '@mui/material/Popover';
 import { useRef, useState } from 'react';
-import { hasChords, hasRepeats, type Song } from '@same-song/core';
+import { hasChords, hasRepeats, pitchedVoices, type Song } from '@same-song/core';
 import { Check } from '../controls/Check.tsx';
 import type { Hearing } from './useSongPlayer.ts';
 
@@ -17,12 +17,11 @@ export function HearMenu({
 }) {
   const [open, setOpen] = useState(false);
   const button = useRef<HTMLButtonElement>(null);
-  const voices = song.parts.filter(({ percussion }) => !percussion).flatMap((part) => part.voices);
   const choices: readonly (readonly [keyof Hearing, string, boolean])[] = [
     ['countIn', 'Two bars counted before it', true],
     ['click', 'A click on every beat', true],
     ['chords', 'Its chords', hasChords(song)],
-    ['voices', 'Its other voices', voices.length > 1],
+    ['voices', 'Its other voices', pitchedVoices(song).length > 1],
     ['drone', 'A drone of home and fifth', true],
     ['repeats', 'Repeats taken', hasRepeats(song)],
     ['loop', 'Again and again', true],

@@ -130,7 +130,6 @@ function EveryKey({ state, view }: { readonly state: SongState; readonly view: S
   const notation = { naming: settings.naming, dialect: dialectOf(settings, family) };
   const { data: keys } = useSongTabs(chosen, asked, plan, notation);
   const isLong = view.song.bars.length > 4 * LINES;
-  const separator = family.dialects.find(({ id }) => id === notation.dialect)?.separator ?? ' ';
   return (
     <details className="song-every-key" open={!isLong}>
       <summary>
@@ -151,7 +150,9 @@ function EveryKey({ state, view }: { readonly state: SongState; readonly view: S
               </button>{' '}
               {[fit.facts[0], fitWords(fit)].filter((text) => text).join(' · ')}
             </p>
-            <pre>{unbroken(fit.tabText.split('\n').slice(0, LINES).join('\n'), separator)}</pre>
+            <pre>
+              {unbroken(fit.tabText.split('\n').slice(0, LINES).join('\n'), family, notation.dialect)}
+            </pre>
           </li>
         ))}
       </ul>

@@ -146,7 +146,6 @@ function SongBody({ state, view }: { state: SongState; view: SongView }) {
     [view],
   );
   const dialect = dialectOf(state.settings, family);
-  const separator = family.dialects.find(({ id }) => id === dialect)?.separator ?? ' ';
   const related = useMemo(() => new Set<string>(), []);
   return (
     <div className={`song-screen paper-${paper}`}>
@@ -223,7 +222,7 @@ function SongBody({ state, view }: { state: SongState; view: SongView }) {
           )}
         </div>
         <section className="song-tab" aria-label="Tab">
-          <pre>{unbroken(view.tabText, separator)}</pre>
+          <pre>{unbroken(view.tabText, family, dialect)}</pre>
         </section>
       </div>
       <SongVerdict state={state} view={view} record={record!} />

@@ -6,6 +6,7 @@ import {
   modesFor,
   movedTonic,
   noteText,
+  pitchedVoices,
   scaleById,
   type Fullness,
   type Song,
@@ -166,7 +167,7 @@ const COMPANY: Readonly<Record<Fullness | 'none', { readonly label: string; read
 
 /** Chords are needed for some of it, other voices for some. */
 function companyChoices(song: Song | null | undefined, now: Fullness | undefined): readonly Choice[] {
-  const voices = song?.parts.filter(({ percussion }) => !percussion).flatMap((part) => part.voices) ?? [];
+  const voices = song ? pitchedVoices(song) : [];
   const hasMore = (id: string) => (id === 'written' ? voices.length > 1 : (song?.chords.length ?? 0) > 0);
   return (Object.keys(COMPANY) as (keyof typeof COMPANY)[])
     .filter((id) => id === 'none' || hasMore(id))

@@ -2,10 +2,12 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { counted, type LineView, type SongView } from '@same-song/core';
 import type { SongRecord } from '../api/records.ts';
+import { Breaths } from './Breaths.tsx';
 import { KeptArrangements } from './KeptArrangements.tsx';
 import { NoteEdits } from './NoteEdits.tsx';
 import { OnWhatIHave } from './OnWhatIHave.tsx';
 import { fitWords } from './SongSentence.tsx';
+import { AddedHere, WithTheMelody } from './WithTheMelody.tsx';
 import type { SongState } from './useSong.ts';
 import { Asks } from '../controls/Asks.tsx';
 import { Ornaments } from './Ornaments.tsx';
@@ -97,82 +99,6 @@ function SelectedNote({
       <AddedHere state={state} view={view} noteId={note.id} />
       {note.wayId && <Ornaments state={state} noteId={note.id} />}
       <NoteEdits record={record} noteId={note.id} />
-    </section>
-  );
-}
-
-/** What sounds with a note, each to be left out. */
-function AddedHere({ state, view, noteId }: { state: SongState; view: SongView; noteId: string }) {
-  const { adds } = state.plan;
-  const here = view.added.notes.filter(({ under }) => under === noteId);
-  if (!adds || here.length === 0) return null;
-  return (
-    <ul className="plain-list">
-      {here.map(({ id, note, tab }) => (
-        <li key={id}>
-          with {note}, {tab}{' '}
-          <button
-            type="button"
-            className="link"
-            onClick={() => state.add(adds.fullness, [...adds.without, id])}
-          >
-            leave it out
-          </button>
-        </li>
-      ))}
-    </ul>
-  );
-}
-
-/** What is played with the melody, and what that costs. */
-function WithTheMelody({ state, view }: { state: SongState; view: SongView }) {
-  const { adds } = state.plan;
-  if (!adds) return null;
-  const { notes, price } = view.added;
-  return (
-    <section>
-      <h2>With the melody</h2>
-      <p className="verdict-plain">
-        {notes.length === 0
-          ? 'Nothing can be sounded with it here.'
-          : `${counted(notes.length, 'note')} added. ${price.length > 0 ? price.slice(0, 5).join(', ') : 'It costs nothing more'}.`}
-      </p>
-      {adds.without.length > 0 && (
-        <button type="button" className="link" onClick={() => state.add(adds.fullness)}>
-          put back {counted(adds.without.length, 'note')} left out
-        </button>
-      )}
-    </section>
-  );
-}
-
-const WHY_BREATHE: Readonly<Record<SongView['breaths'][number]['why'], string>> = {
-  phrase: 'a phrase ends',
-  part: 'a part ends',
-  rest: 'there is a rest',
-  'long note': 'after a long note',
-  bars: 'between bars',
-};
-
-/** Where to breathe or turn the bellows. */
-function Breaths({ state, view }: { state: SongState; view: SongView }) {
-  if (view.breaths.length === 0) return null;
-  return (
-    <section>
-      <h2>{state.family.phraseEnd === 'bellows' ? 'Turn the bellows' : 'Breathe'}</h2>
-      <ul className="plain-list">
-        {view.breaths.slice(0, 8).map(({ after, bar, why, what }) => (
-          <li key={after}>
-            <button type="button" className="link" onClick={() => state.select(after)}>
-              bar {bar}
-            </button>{' '}
-            {what}: {WHY_BREATHE[why]}
-          </li>
-        ))}
-      </ul>
-      {view.breaths.length > 8 && (
-        <p className="verdict-plain">and {view.breaths.length - 8} more, marked under the staff</p>
-      )}
     </section>
   );
 }

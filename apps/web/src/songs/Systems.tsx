@@ -41,11 +41,8 @@ export function Systems(props: SystemsProps) {
   const gutter = width >= WIDE ? GUTTER : 0;
   const room = Math.max(LEAST, width - gutter);
   const systems = useMemo(() => systemsOf(song, room), [song, room]);
-  const notes = useMemo(() => new Map(line.map((note) => [note.id, note])), [line]);
-  const secondNotes = useMemo(
-    () => second && new Map(second.view.line.map((note) => [note.id, note])),
-    [second],
-  );
+  const notes = useMemo(() => byId(line), [line]);
+  const secondNotes = useMemo(() => second && byId(second.view.line), [second]);
   const secondRow = useMemo(
     (): SecondRow | undefined =>
       second &&
@@ -99,4 +96,8 @@ function between(
 ): ReadonlySet<string> {
   const at = [from, to].map((id) => line.findIndex((note) => note.id === id));
   return new Set(line.slice(Math.min(...at), Math.max(...at) + 1).map(({ id }) => id));
+}
+
+function byId(line: SongView['line']): ReadonlyMap<string, SongView['line'][number]> {
+  return new Map(line.map((note) => [note.id, note]));
 }

@@ -10,7 +10,7 @@ import {
 } from '../pitch/noteName.ts';
 import { pitchClass, type PitchClass } from '../pitch/pitch.ts';
 import { fail, ok, shown, type Result } from '../result.ts';
-import { degreeSemitones, MAJOR_STEPS, type Degree } from '../scale/degree.ts';
+import { alterOf, degreeSemitones, MAJOR_STEPS, type Degree } from '../scale/degree.ts';
 import { isMinor, minorOf, qualityById, qualityOf, type Quality, type QualityId } from './qualities.ts';
 
 /**
@@ -127,10 +127,6 @@ export function parseChord(text: string, tonic?: NoteName): Result<Chord> {
     return found.ok ? degreeOf(found.value, tonic) : undefined;
   };
   return ok(chordOn(note(named['root']!)!, quality.id, named['bass'] ? note(named['bass']) : undefined));
-}
-
-function alterOf(signs: string): number {
-  return [...signs].reduce((sum, sign) => sum + (sign === 'b' || sign === '♭' ? -1 : 1), 0);
 }
 
 function readDegree(text: string): Degree {

@@ -36,3 +36,8 @@ export const CHROMATIC_DEGREES: readonly Degree[] = Object.freeze(
 
 /** Texts of the twelve semitones as degrees: `1`, `♭2` … */
 export const CHROMATIC_DEGREE_NAMES: readonly string[] = Object.freeze(CHROMATIC_DEGREES.map(degreeText));
+
+/** What accidentals before a degree come to, in semitones: `♭♭` or `bb` is −2, `♯` or `#` is 1. */
+export function alterOf(signs: string): number {
+  return [...signs].reduce((sum, sign) => sum + (sign === 'b' || sign === '♭' ? -1 : 1), 0);
+}

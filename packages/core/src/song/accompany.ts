@@ -7,7 +7,7 @@ import { chordHolds } from '../route/holds.ts';
 import type { LineNote } from '../route/line.ts';
 import { positionAt } from '../time/metre.ts';
 import type { Ticks } from '../time/ticks.ts';
-import { holdingAt, melodyOf, type Song } from './song.ts';
+import { holdingAt, melodyOf, pitchedVoices, type Song } from './song.ts';
 import { metresOfSong } from './songLine.ts';
 import { spelledForSong } from './transpose.ts';
 
@@ -73,9 +73,9 @@ function wantedAt(
   onsets: readonly Ticks[],
 ): (note: LineNote) => readonly (readonly Pitch[])[] {
   if (fullness === 'written') {
-    const others = song.parts
-      .filter(({ percussion }) => !percussion)
-      .flatMap(({ voices }) => voices.filter(({ id }) => id !== song.melody).flatMap(({ notes }) => notes));
+    const others = pitchedVoices(song)
+      .filter(({ id }) => id !== song.melody)
+      .flatMap(({ notes }) => notes);
     const at = new Map<Ticks, Pitch[]>();
     for (const { onset, pitch } of others) at.set(onset, [...(at.get(onset) ?? []), soundingPitch(pitch)]);
     return ({ onset }) => (at.get(onset) ?? []).map((pitch) => [pitch]);

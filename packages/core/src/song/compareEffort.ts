@@ -20,3 +20,8 @@ export function compareEffort(first: Effort, second: Effort): readonly EffortCha
     .sort((a, b) => b.weight - a.weight)
     .map(({ label, by }) => ({ label, by }));
 }
+
+/** `turns of breath: 4 more`. */
+export function changeText({ label, by }: EffortChange): string {
+  return `${label}: ${Math.abs(by)} ${by > 0 ? 'more' : 'fewer'}`;
+}

@@ -1,4 +1,4 @@
-import { compareEffort } from './compareEffort.ts';
+import { changeText, compareEffort, type EffortChange } from './compareEffort.ts';
 import type { SongView } from './songView.ts';
 
 /** What is easier and what is harder in a second arrangement than in a first, in a player's words. */
@@ -17,11 +17,9 @@ export function compareViews(
 ): ViewDifference {
   const easier: string[] = [];
   const harder: string[] = [];
-  const tell = (label: string, by: number) => {
-    if (by < 0) easier.push(`${label}: ${-by} fewer`);
-    if (by > 0) harder.push(`${label}: ${by} more`);
-  };
-  tell('notes that cannot be had', second.missing.length - first.missing.length);
-  for (const { label, by } of compareEffort(first.effort, second.effort)) tell(label, by);
+  const tell = (change: EffortChange) => (change.by < 0 ? easier : harder).push(changeText(change));
+  const lacking = second.missing.length - first.missing.length;
+  if (lacking !== 0) tell({ label: 'notes that cannot be had', by: lacking });
+  for (const change of compareEffort(first.effort, second.effort)) tell(change);
   return { easier, harder };
 }

@@ -2,7 +2,7 @@ import type { Instrument } from '../instrument/instrument.ts';
 import { noteText, type NoteName } from '../pitch/noteName.ts';
 import { pitchClass, type Pitch, type PitchClass } from '../pitch/pitch.ts';
 import { expectOk, fail, ok, shown, type Problem, type Result } from '../result.ts';
-import { MAJOR_STEPS } from '../scale/degree.ts';
+import { alterOf, MAJOR_STEPS } from '../scale/degree.ts';
 import { keyOf, scaleById } from '../scale/scale.ts';
 import type { MelodySketch } from './opening.ts';
 import type { Song } from './song.ts';
@@ -106,7 +106,7 @@ export function readKnownDegrees(text: string): Result<ReadonlySet<PitchClass>> 
       problems.push({ field: '', position: index, wrong: shown(token), message });
       continue;
     }
-    const alter = [...signs].reduce((sum, sign) => sum + (sign === 'b' || sign === '♭' ? -1 : 1), 0);
+    const alter = alterOf(signs);
     known.add(pitchClass(MAJOR_STEPS[Number(digit) - 1]! + alter));
   }
   return problems.length > 0 ? fail(...problems) : ok(known);

@@ -1,7 +1,7 @@
 import type { Instrument } from '../instrument/instrument.ts';
 import { notePitchClass, parseNote, parsePitch } from '../pitch/noteName.ts';
 import { pitchClass, type Pitch } from '../pitch/pitch.ts';
-import { degreeSemitones, MAJOR_STEPS } from '../scale/degree.ts';
+import { alterOf, degreeSemitones, MAJOR_STEPS } from '../scale/degree.ts';
 import { readTabLine } from '../tab/tabLine.ts';
 import { melodyLine } from './songLine.ts';
 import type { Song } from './song.ts';
@@ -73,7 +73,7 @@ const MINOR_STEPS: readonly number[] = Object.freeze([0, 2, 3, 5, 7, 8, 10]);
 function degreeIn(token: string, steps: readonly number[]): number | undefined {
   const [, signs = '', digit] = DEGREE.exec(token) ?? [];
   if (digit === undefined) return undefined;
-  const alter = [...signs].reduce((sum, sign) => sum + (sign === 'b' || sign === '♭' ? -1 : 1), 0);
+  const alter = alterOf(signs);
   return alter === 0 ? steps[Number(digit) - 1] : degreeSemitones({ number: Number(digit), alter });
 }
 

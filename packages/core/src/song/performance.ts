@@ -4,7 +4,7 @@ import { pitchClass, type Pitch } from '../pitch/pitch.ts';
 import { barLength, countedMetre, type Metre } from '../time/metre.ts';
 import { QUARTER, type Ticks } from '../time/ticks.ts';
 import { played } from './played.ts';
-import { barAt, barStarts, holdingAt, type Song, type Tempo } from './song.ts';
+import { barAt, barStarts, holdingAt, pitchedVoices, type Song, type Tempo } from './song.ts';
 import { melodyLine, songLine } from './songLine.ts';
 
 /** How a song is to sound. */
@@ -70,9 +70,9 @@ export function performance(song: Song, options: PerformanceOptions): Performanc
   const soundings: Sounding[] = [...counted.clicks];
   let begin = counted.seconds;
   const melody = song.parts.length > 0 ? melodyLine(song) : [];
-  const others = song.parts
-    .filter(({ percussion }) => !percussion)
-    .flatMap(({ voices }) => voices.filter(({ id }) => id !== song.melody).flatMap(songLine));
+  const others = pitchedVoices(song)
+    .filter(({ id }) => id !== song.melody)
+    .flatMap(songLine);
   for (const run of runs) {
     const place = (from: Ticks, length: Ticks) => {
       const at = begin + clock(run.from, from);

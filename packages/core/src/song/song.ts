@@ -190,3 +190,13 @@ export function mapNotes(
     })),
   };
 }
+
+/** A syllable as it is written under its note; empty where a verse has none. */
+export function sungText(syllable: Syllable | null): string {
+  return syllable ? syllable.text + (syllable.hyphen ? '-' : '') : '';
+}
+
+/** Voices that can be played elsewhere, the melody among them. */
+export function pitchedVoices({ parts }: Pick<Song, 'parts'>): readonly Voice[] {
+  return parts.filter(({ percussion }) => !percussion).flatMap(({ voices }) => voices);
+}

@@ -3,7 +3,7 @@ import type { NotationOptions } from '../map/notation.ts';
 import { routeLine } from '../route/route.ts';
 import { QUARTER } from '../time/ticks.ts';
 import type { ArrangementPlan } from './arrangement.ts';
-import { compareEffort } from './compareEffort.ts';
+import { changeText, compareEffort } from './compareEffort.ts';
 import type { ChosenFigure } from './figure.ts';
 import type { Song } from './song.ts';
 import { prepared } from './songView.ts';
@@ -50,9 +50,7 @@ export function figureOffers(
       figure: { noteId, wayIds: ways.map(({ id }) => id) },
       words,
       tab: all.map((one) => instrument.tab(one, dialect, name.spelled(one.pitch))).join(' '),
-      price: compareEffort(alone, effortOf(all)).map(
-        ({ label, by }) => `${label}: ${Math.abs(by)} ${by > 0 ? 'more' : 'fewer'}`,
-      ),
+      price: compareEffort(alone, effortOf(all)).map(changeText),
     };
   });
 }

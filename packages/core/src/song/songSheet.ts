@@ -3,7 +3,7 @@ import type { Scene, Shape } from '../scene/scene.ts';
 import { label, line as ruled } from '../scene/shapes.ts';
 import type { LineView } from '../map/lineView.ts';
 import { QUARTER } from '../time/ticks.ts';
-import { barAt, barStarts, type Song } from './song.ts';
+import { barAt, barStarts, sungText, type Song } from './song.ts';
 import type { SongView } from './songView.ts';
 
 /** Millimetres of a sheet: as wide as fits on A4 and Letter, as long as the song. */
@@ -144,9 +144,5 @@ function versesOf(song: Song): number {
 
 function lyricsById(song: Song): ReadonlyMap<string, readonly string[]> {
   const notes = song.parts.flatMap(({ voices }) => voices.flatMap((voice) => voice.notes));
-  return new Map(
-    notes.flatMap(({ id, lyrics }) =>
-      lyrics ? [[id, lyrics.map((sung) => (sung ? sung.text + (sung.hyphen ? '-' : '') : ''))] as const] : [],
-    ),
-  );
+  return new Map(notes.flatMap(({ id, lyrics }) => (lyrics ? [[id, lyrics.map(sungText)] as const] : [])));
 }

@@ -20,7 +20,7 @@ import type { Scene } from '../scene/scene.ts';
 import { checkTension, type TensionCheck, type TensionLimits } from '../tension/tension.ts';
 import { accompaniment, withAdded, type AddedNote } from './accompany.ts';
 import { breathPlaces, type BreathPlace } from './breaths.ts';
-import { compareEffort } from './compareEffort.ts';
+import { changeText, compareEffort } from './compareEffort.ts';
 import { withFigures } from './figure.ts';
 import { arranged, type ArrangementPlan, type Decision } from './arrangement.ts';
 import { barAt, barStarts, holdingAt, type Song } from './song.ts';
@@ -145,7 +145,7 @@ export function prepared(
       instrument,
     ),
     whole: { ...whole, notes: whole.notes.filter(({ id, way }) => !under.has(id) || way) },
-    added: { notes: sounding, under, price: priceOf(alone, whole.effort) },
+    added: { notes: sounding, under, price: compareEffort(alone, whole.effort).map(changeText) },
   };
 }
 
@@ -227,13 +227,6 @@ export function songAlternatives(
 
 function inTime(line: readonly LineNote[]): readonly LineNote[] {
   return [...line].sort((a, b) => a.onset - b.onset || a.pitch - b.pitch);
-}
-
-/** What a player counts more, or less, than for the melody alone. */
-function priceOf(alone: Effort, whole: Effort): readonly string[] {
-  return compareEffort(alone, whole).map(
-    ({ label, by }) => `${label}: ${Math.abs(by)} ${by > 0 ? 'more' : 'fewer'}`,
-  );
 }
 
 function missingOf({

@@ -1,4 +1,5 @@
 import {
+  alterOf,
   fail,
   letterAbove,
   MAJOR_STEPS,
@@ -160,7 +161,7 @@ function takeNote(reading: Reading, piece: string, position: number): void {
 }
 
 function pitchOf({ tonic, steps }: Reading, signs: string, degree: number, marks: string): SpelledPitch {
-  const alter = [...signs].reduce((sum, sign) => sum + (sign === 'b' || sign === '♭' ? -1 : 1), 0);
+  const alter = alterOf(signs);
   const octaves = [...marks].reduce((sum, mark) => sum + (mark === ',' ? -1 : 1), 0);
   const base = 60 + notePitchClass(tonic);
   // The degree of a sign is that of the major scale, as formulas have it; a bare one is the scale's own.

@@ -1,0 +1,47 @@
+import { counted, type SongView } from '@same-song/core';
+import type { SongState } from './useSong.ts';
+
+/** What sounds with a note, each to be left out. */
+export function AddedHere({ state, view, noteId }: { state: SongState; view: SongView; noteId: string }) {
+  const { adds } = state.plan;
+  const here = view.added.notes.filter(({ under }) => under === noteId);
+  if (!adds || here.length === 0) return null;
+  return (
+    <ul className="plain-list">
+      {here.map(({ id, note, tab }) => (
+        <li key={id}>
+          with {note}, {tab}{' '}
+          <button
+            type="button"
+            className="link"
+            onClick={() => state.add(adds.fullness, [...adds.without, id])}
+          >
+            leave it out
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** What is played with the melody, and what that costs. */
+export function WithTheMelody({ state, view }: { state: SongState; view: SongView }) {
+  const { adds } = state.plan;
+  if (!adds) return null;
+  const { notes, price } = view.added;
+  return (
+    <section>
+      <h2>With the melody</h2>
+      <p className="verdict-plain">
+        {notes.length === 0
+          ? 'Nothing can be sounded with it here.'
+          : `${counted(notes.length, 'note')} added. ${price.length > 0 ? price.slice(0, 5).join(', ') : 'It costs nothing more'}.`}
+      </p>
+      {adds.without.length > 0 && (
+        <button type="button" className="link" onClick={() => state.add(adds.fullness)}>
+          put back {counted(adds.without.length, 'note')} left out
+        </button>
+      )}
+    </section>
+  );
+}
