@@ -1,9 +1,11 @@
 import Button from '@mui/material/Button';
-import { edited, QUARTER, type SongEdit, type SongNote } from '@same-song/core';
+import { editedBy, holdingAt, type SongEdit } from '@same-song/core';
 import { songOf, songs, type SongRecord } from '../api/records.ts';
 import { notify } from '../frame/notice.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
+import { markEdits, noteEdits, type NoteEdit } from './noteEdits.ts';
+import { ChordHere, WordsHere } from './WordsHere.tsx';
 
 interface NoteEditsProps {
   readonly record: SongRecord;
@@ -17,99 +19,83 @@ export function NoteEdits({ record, noteId }: NoteEditsProps) {
   const note = record.parts
     .flatMap(({ voices }) => voices.flatMap(({ notes }) => notes))
     .find(({ id }) => id === noteId);
-  const make = (edit: SongEdit, label: string) => {
+  const make = (made: readonly SongEdit[], label: string) => {
     const before = songOf(record);
-    const made = edited(before, edit);
-    if (!made.ok) {
-      notify(made.problems[0]!.message);
+    const result = editedBy(before, made);
+    if (!result.ok) {
+      notify(result.problems[0]!.message);
       return;
     }
-    change(record, { before, after: made.value, label, notice: `The song is changed: ${label}.` });
+    change(record, { before, after: result.value, label, notice: `The song is changed: ${label}.` });
   };
-  const edits = note ? editsOf(note) : [];
+  const edits = note ? noteEdits(record, note) : [];
   useShortcuts(
-    edits.flatMap(({ key, label, edit }) =>
-      key ? [{ key, label, group: 'The song', run: () => !busy && make(edit, label) }] : [],
+    edits.flatMap(({ key, label, edits: made }) =>
+      key ? [{ key, label, group: 'The song', run: () => !busy && make(made, label) }] : [],
     ),
   );
   if (!note) return null;
-  const ends = record.phrases.includes(note.onset + note.length);
+  const end = note.onset + note.length;
+  const ends = record.phrases.includes(end);
+  const tools = (list: readonly NoteEdit[]) =>
+    list.map(({ words, label, edits: made, on }) => (
+      <Button
+        key={label}
+        size="small"
+        variant="outlined"
+        disabled={busy}
+        title={label}
+        {...(on !== undefined && { 'aria-pressed': on })}
+        onClick={() => make(made, label)}
+      >
+        {words}
+      </Button>
+    ));
   return (
     <details className="note-edits note-changes">
       <summary>Change the song here</summary>
       <div className="note-edits-tools">
-        {edits.map(({ words, label, edit }) => (
-          <Button
-            key={label}
-            size="small"
-            variant="outlined"
-            disabled={busy}
-            title={label}
-            onClick={() => make(edit, label)}
-          >
-            {words}
-          </Button>
-        ))}
-        <Button
-          size="small"
-          variant="outlined"
-          aria-pressed={ends}
-          disabled={busy}
-          onClick={() =>
-            make(
-              { kind: 'phrase', at: note.onset + note.length, ends: !ends },
-              ends ? 'no phrase ends here' : 'a phrase ends here',
-            )
-          }
-        >
-          {ends ? 'No phrase ends here' : 'A phrase ends here'}
-        </Button>
+        {tools(edits)}
+        {tools([
+          {
+            words: ends ? 'No phrase ends here' : 'A phrase ends here',
+            label: ends ? 'no phrase ends here' : 'a phrase ends here',
+            edits: [{ kind: 'phrase', at: end, ends: !ends }],
+            on: ends,
+          },
+        ])}
       </div>
+      <div className="note-edits-tools" role="group" aria-label="How it is played">
+        {tools(markEdits(note))}
+      </div>
+      <ChordHere
+        key={`chord ${record.version}`}
+        symbol={record.chords.find(({ at }) => at === note.onset)?.symbol ?? ''}
+        holding={holdingAt(record.chords, note.onset)?.symbol}
+        onChord={(symbol) =>
+          make(
+            [{ kind: 'chord', at: note.onset, symbol }],
+            symbol === '' ? 'no change of chord here' : `${symbol} from here`,
+          )
+        }
+      />
+      <WordsHere
+        key={`words ${record.version}`}
+        lyrics={note.lyrics ?? []}
+        verses={versesOf(record)}
+        onSung={(verse, syllable) =>
+          make(
+            [{ kind: 'lyric', noteId: note.id, verse, syllable }],
+            syllable ? `“${syllable.text}” is sung here` : 'nothing is sung here',
+          )
+        }
+      />
     </details>
   );
 }
 
-interface NoteEdit {
-  readonly words: string;
-  readonly label: string;
-  readonly edit: SongEdit;
-  readonly key?: string;
-}
-
-/** The shortest note that a halving leaves: a sixty-fourth. */
-const SHORTEST = QUARTER / 16;
-
-function editsOf({ id, length, tied = false }: SongNote): readonly NoteEdit[] {
-  const noteIds = [id];
-  return [
-    { words: 'step up', label: 'a step of the key up', edit: { kind: 'step', noteIds, steps: 1 }, key: '+' },
-    {
-      words: 'step down',
-      label: 'a step of the key down',
-      edit: { kind: 'step', noteIds, steps: -1 },
-      key: '-',
-    },
-    { words: '♯', label: 'a semitone up', edit: { kind: 'transpose', noteIds, semitones: 1 } },
-    { words: '♭', label: 'a semitone down', edit: { kind: 'transpose', noteIds, semitones: -1 } },
-    {
-      words: 'twice as long',
-      label: 'twice as long',
-      edit: { kind: 'retime', noteId: id, length: 2 * length },
-    },
-    ...(length % 2 === 0 && length / 2 >= SHORTEST
-      ? ([
-          {
-            words: 'half as long',
-            label: 'half as long',
-            edit: { kind: 'retime', noteId: id, length: length / 2 },
-          },
-        ] as const)
-      : []),
-    {
-      words: tied ? 'not tied on' : 'tied on',
-      label: tied ? 'not tied to the next' : 'tied to the next',
-      edit: { kind: 'tie', noteId: id, tied: !tied },
-    },
-    { words: 'take it out', label: 'a rest instead', edit: { kind: 'delete', noteId: id }, key: 'Delete' },
-  ];
+/** Verses that a song has words of. */
+function versesOf({ parts }: Pick<SongRecord, 'parts'>): number {
+  const notes = parts.flatMap(({ voices }) => voices.flatMap((voice) => voice.notes));
+  return Math.max(0, ...notes.map(({ lyrics = [] }) => lyrics.length));
 }
