@@ -218,7 +218,8 @@ export {
   type Decision,
 } from './song/arrangement.ts';
 export { melodyLine, metreOfSong } from './song/songLine.ts';
-export { songAlternatives, songView, type Offer, type SongMissing, type SongView } from './song/songView.ts';
+export type { Offer, SongMissing } from './song/missingNotes.ts';
+export { songAlternatives, songView, type SongView } from './song/songView.ts';
 export { songKeys, type SongKeyFit } from './song/songKeys.ts';
 export {
   chordPitches,

@@ -1,12 +1,15 @@
-import { fifthsOfSongKey, QUARTER, spelledIn, type Result } from '@same-song/core';
+import { fifthsOfSongKey, QUARTER, spelledIn, type Result, type SpelledPitch } from '@same-song/core';
 import { emptyDraft, finish, type DraftVoice, type Read } from './draft.ts';
 import { guessKey } from './midi/guess.ts';
 
+/** A pitch, a rest, a bar line, `with` between pitches that sound together, or one that is only touched before the next. */
+export type Step = number | 'rest' | 'bar' | 'with' | { readonly touched: number };
+
 /**
- * A song of equal notes, a quarter each, from pitches, rests and bar lines, `with` between those that sound together;
+ * A song of equal notes, a quarter each, from pitches, rests and bar lines; what is only touched becomes a grace note;
  * the key is a guess. Where there is no bar line, a new bar begins after four.
  */
-export function songOfPitches(steps: readonly (number | 'rest' | 'bar' | 'with')[]): Result<Read> {
+export function songOfPitches(steps: readonly Step[]): Result<Read> {
   const voice: DraftVoice = { id: '1', notes: [], tuplets: [] };
   const draft = emptyDraft('');
   draft.parts.push({ id: '1', name: '', percussion: false, voices: [voice] });
@@ -19,7 +22,12 @@ export function songOfPitches(steps: readonly (number | 'rest' | 'bar' | 'with')
   let at = 0;
   /** What comes next sounds with the note before it. */
   let together = false;
+  let touched: SpelledPitch[] = [];
   for (const step of steps) {
+    if (typeof step === 'object') {
+      touched.push(spelledIn(step.touched, fifths));
+      continue;
+    }
     if (step === 'with') {
       together = at > 0;
       if (together) at -= QUARTER;
@@ -29,7 +37,11 @@ export function songOfPitches(steps: readonly (number | 'rest' | 'bar' | 'with')
     if (step === 'bar') continue;
     if (at === 0 && !together) draft.bars.push({ length: 0 });
     if (step !== 'rest')
-      voice.notes.push({ bar: draft.bars.length - 1, at, length: QUARTER, pitch: spelledIn(step, fifths) });
+      voice.notes.push({
+        ...{ bar: draft.bars.length - 1, at, length: QUARTER, pitch: spelledIn(step, fifths) },
+        ...(touched.length > 0 && { grace: touched }),
+      });
+    touched = [];
     together = false;
     at += QUARTER;
     draft.bars.at(-1)!.length = at;

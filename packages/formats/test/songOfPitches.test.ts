@@ -1,4 +1,4 @@
-import { expectOk, melodyLine, QUARTER } from '@same-song/core';
+import { expectOk, melodyLine, QUARTER, soundingPitch } from '@same-song/core';
 import { songOfPitches } from '../src/index.ts';
 
 test('notes are a quarter each, in fours where no bar line stands; what sounds together begins together', () => {
@@ -13,5 +13,9 @@ test('notes are a quarter each, in fours where no bar line stands; what sounds t
     [72, 5],
   ]);
   expect(song.bars.map(({ length }) => length / QUARTER)).toEqual([4, 2]);
+  const [first, second] = expectOk(songOfPitches([60, { touched: 64 }, { touched: 65 }, 62])).song.parts[0]!
+    .voices[0]!.notes;
+  expect(first!.grace).toBeUndefined();
+  expect(second!.grace!.map(soundingPitch)).toEqual([64, 65]);
   expect(expectOk(songOfPitches(['with', 60])).song.bars).toHaveLength(1);
 });

@@ -27,6 +27,7 @@ const api = {
     if (!items.ok) return items;
     const steps = items.value.map((item) => {
       if (item.kind === 'way') return item.way.pitch;
+      if (item.kind === 'touched') return { touched: item.way.pitch };
       return item.kind === 'missing' ? item.pitch : item.kind;
     });
     return songOfPitches(steps);

@@ -107,31 +107,44 @@ type Lacking = SongView['missing'][number];
 
 function Ways({ state, view, lacking }: { state: SongState; view: SongView; lacking: Lacking }) {
   const alike = view.missing.filter(({ note }) => note === lacking.note);
+  const whole = (state.keys ?? [])
+    .filter(({ missing, transpose }) => missing === 0 && transpose !== state.plan.transpose)
+    .slice(0, KEYS_OFFERED);
   return (
     <>
       <p className="verdict-plain">{lacking.reason}</p>
       <ul className="plain-list song-offers">
-        {lacking.offers.map(({ text, decision }) => (
+        {lacking.offers.map(({ text, decisions }) => (
           <li key={text}>
-            <button type="button" className="link" onClick={() => state.decide([decision])}>
+            <button type="button" className="link" onClick={() => state.decide(decisions)}>
               {text}
             </button>
-            {alike.length > 1 && (
+            {alike.length > 1 && decisions.length === 1 && (
               <button
                 type="button"
                 className="link"
                 aria-label={`${text}, all ${alike.length} of them`}
-                onClick={() => state.decide(alike.map(({ noteId }) => ({ ...decision, noteId })))}
+                onClick={() => state.decide(alike.map(({ noteId }) => ({ ...decisions[0]!, noteId })))}
               >
                 all {alike.length}
               </button>
             )}
           </li>
         ))}
+        {whole.map((fit) => (
+          <li key={fit.transpose}>
+            <button type="button" className="link" onClick={() => state.move(fit.transpose)}>
+              {['the whole song in ' + fit.keyName, fit.facts[0]].filter((text) => text).join(', ')}
+            </button>
+          </li>
+        ))}
       </ul>
     </>
   );
 }
+
+/** Keys offered in place of this one for a note that is missing. */
+const KEYS_OFFERED = 2;
 
 function Missing({ state, view }: { state: SongState; view: SongView }) {
   if (view.missing.length === 0) return null;

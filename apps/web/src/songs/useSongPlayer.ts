@@ -58,6 +58,7 @@ export function useSongPlayer({ view, family, a4, perMinute, hearing, passage }:
     });
     const heard = {
       melody: true,
+      grace: true,
       click: true,
       voice: hearing.voices,
       chord: hearing.chords,

@@ -4,7 +4,7 @@ import { LEAD, startPlaying, stopLine, type Ready } from './player.ts';
 
 /** Something of a score that sounds; times in seconds since its beginning. */
 export interface ScoreSound {
-  readonly kind: 'melody' | 'voice' | 'chord' | 'drone' | 'click';
+  readonly kind: 'melody' | 'grace' | 'voice' | 'chord' | 'drone' | 'click';
   readonly at: number;
   readonly seconds: number;
   readonly hz: number;
@@ -25,6 +25,7 @@ export interface Score {
 /** How loud what is not the melody is against it, 1 as loud. */
 const LOUDNESS: Readonly<Record<ScoreSound['kind'], number>> = {
   melody: 0.9,
+  grace: 0.7,
   voice: 0.5,
   chord: 0.5,
   drone: 0.25,
@@ -52,7 +53,7 @@ function schedule(score: Score, { Tone, synth }: Ready, onNote: (id: string) => 
   const context = Tone.getContext();
   const under = chordSynth(Tone);
   const clicks = clickSynth(Tone);
-  const voices = { melody: synth, voice: synth, drone: under, chord: under, click: clicks };
+  const voices = { melody: synth, grace: synth, voice: synth, drone: under, chord: under, click: clicks };
   const zero = Tone.now() + LEAD;
   const timers = new Set<number>();
   const later = (run: () => void, at: number) => {
@@ -70,7 +71,7 @@ function schedule(score: Score, { Tone, synth }: Ready, onNote: (id: string) => 
     for (const { kind, at, seconds, hz, noteId } of sounds) {
       const time = zero + shift + at;
       if (noteId !== undefined) later(() => onNote(noteId), time);
-      if (kind === 'melody' && score.mute) continue;
+      if ((kind === 'melody' || kind === 'grace') && score.mute) continue;
       voices[kind].triggerAttackRelease(hz, kind === 'click' ? 0.03 : seconds * HELD, time, LOUDNESS[kind]);
     }
     const end = zero + shift + score.ends;

@@ -1,5 +1,9 @@
 import { songOf } from '../../test/samples/song.ts';
+import { parsePitch } from '../pitch/noteName.ts';
+import { spelledIn } from '../pitch/spelledPitch.ts';
+import { expectOk } from '../result.ts';
 import { quarters } from '../time/ticks.ts';
+import { mapNotes } from './song.ts';
 import { chordPitches, hasRepeats, performance, tempoOf, type PerformanceOptions } from './performance.ts';
 
 const PLAIN: PerformanceOptions = { perMinute: 60, repeats: false, countIn: false };
@@ -17,6 +21,23 @@ test('at sixty quarters a minute a quarter is a second', () => {
   ]);
   expect(performance(song, PLAIN)).toMatchObject({ begins: 0, ends: 8 });
   expect(heard(song, { perMinute: 120 })[2]).toEqual([2, 2, 64]);
+});
+
+test('grace notes take a little of their note, never more than half, and what follows keeps its time', () => {
+  const plain = songOf('C4 D4 E4*1/8');
+  const grace = ['E4', 'F4'].map((name) => spelledIn(expectOk(parsePitch(name)), 0));
+  const graced = mapNotes(plain, (note) => (note.onset > 0 ? { ...note, grace } : note));
+  expect(heard(graced, {}, 'grace')).toEqual([
+    [1, 0.06, 64],
+    [1.06, 0.06, 65],
+    [2, 0.03125, 64],
+    [2.03125, 0.03125, 65],
+  ]);
+  expect(heard(graced, {})).toEqual([
+    [0, 1, 60],
+    [1.12, 0.88, 62],
+    [2.0625, 0.0625, 64],
+  ]);
 });
 
 test('the beat is the one the song counts, and its tempo changes by as much', () => {

@@ -1,10 +1,11 @@
 import { parseChord } from '../harmony/chord.ts';
 import { notePitchClass, type NoteName } from '../pitch/noteName.ts';
 import { pitchClass, type Pitch } from '../pitch/pitch.ts';
+import { soundingPitch } from '../pitch/spelledPitch.ts';
 import { barLength, countedMetre, type Metre } from '../time/metre.ts';
 import { QUARTER, type Ticks } from '../time/ticks.ts';
 import { played } from './played.ts';
-import { barAt, barStarts, holdingAt, pitchedVoices, type Song, type Tempo } from './song.ts';
+import { barAt, barStarts, holdingAt, melodyOf, pitchedVoices, type Song, type Tempo } from './song.ts';
 import { melodyLine, songLine } from './songLine.ts';
 
 /** How a song is to sound. */
@@ -23,12 +24,12 @@ export interface PerformanceOptions {
 
 /** Something that sounds; times in seconds since the beginning. */
 export interface Sounding {
-  readonly kind: 'melody' | 'voice' | 'chord' | 'drone' | 'click';
+  readonly kind: 'melody' | 'grace' | 'voice' | 'chord' | 'drone' | 'click';
   readonly at: number;
   readonly seconds: number;
   /** Of a click 1 on the first beat of a bar, otherwise 0. */
   readonly pitch: Pitch;
-  /** Of a note of the melody. */
+  /** Of a note of the melody, and of the grace notes before it. */
   readonly noteId?: string;
 }
 
@@ -70,6 +71,7 @@ export function performance(song: Song, options: PerformanceOptions): Performanc
   const soundings: Sounding[] = [...counted.clicks];
   let begin = counted.seconds;
   const melody = song.parts.length > 0 ? melodyLine(song) : [];
+  const grace = graceOf(song);
   const others = pitchedVoices(song)
     .filter(({ id }) => id !== song.melody)
     .flatMap(songLine);
@@ -80,7 +82,9 @@ export function performance(song: Song, options: PerformanceOptions): Performanc
     };
     const inRun = ({ onset }: { readonly onset: Ticks }) => onset >= run.from && onset < run.to;
     for (const { id, onset, length, pitch } of melody.filter(inRun))
-      soundings.push({ kind: 'melody', ...place(onset, length), pitch, noteId: id });
+      soundings.push(
+        ...graced({ kind: 'melody', ...place(onset, length), pitch, noteId: id }, grace.get(id)),
+      );
     for (const { onset, length, pitch } of others.filter(inRun))
       soundings.push({ kind: 'voice', ...place(onset, length), pitch });
     for (const { at, length, pitches } of chordsIn(song, run))
@@ -98,6 +102,31 @@ export function performance(song: Song, options: PerformanceOptions): Performanc
     begins: counted.seconds,
     ends: begin,
   };
+}
+
+/** How long a grace note sounds in seconds, and the share of its note that all of them may take. */
+const GRACE = Object.freeze({ seconds: 0.06, share: 1 / 2 });
+
+/** Pitches of the grace notes before each note of the melody that has some. */
+function graceOf(song: Song): ReadonlyMap<string, readonly Pitch[]> {
+  const notes = song.parts.length > 0 ? melodyOf(song).voice.notes : [];
+  return new Map(notes.flatMap(({ id, grace }) => (grace ? [[id, grace.map(soundingPitch)] as const] : [])));
+}
+
+/** A note with its grace notes: they begin on its time and it comes after them, so that what follows keeps its own. */
+function graced(note: Sounding, grace: readonly Pitch[] = []): readonly Sounding[] {
+  const each = Math.min(GRACE.seconds, (note.seconds * GRACE.share) / Math.max(1, grace.length));
+  const taken = each * grace.length;
+  return [
+    ...grace.map((pitch, i): Sounding => ({
+      ...note,
+      kind: 'grace',
+      at: note.at + i * each,
+      seconds: each,
+      pitch,
+    })),
+    { ...note, at: note.at + taken, seconds: note.seconds - taken },
+  ];
 }
 
 function runsOf(song: Song, { repeats, passage }: PerformanceOptions): readonly Run[] {

@@ -9,7 +9,7 @@ import { sameTabOn } from '../map/sameTabOn.ts';
 import { arranged, checkPlan, TRANSPOSE_RANGE, type ArrangementPlan, type Decision } from './arrangement.ts';
 import { inModeIfAny } from './inMode.ts';
 import type { Song } from './song.ts';
-import { melodyLine, metresOfSong } from './songLine.ts';
+import { melodyLine, countingOfSong } from './songLine.ts';
 import { movedTonic } from './transpose.ts';
 
 /** What comes out when the tab of a song is played on another instrument of its family. */
@@ -32,7 +32,7 @@ function routeOf(base: Instrument, song: Song, { preferences }: ArrangementPlan,
     instrument,
     route: routeLine(routingContext(instrument, preferences), melodyLine(song), {
       pins,
-      metre: metresOfSong(song),
+      metre: countingOfSong(song),
     }),
   };
 }

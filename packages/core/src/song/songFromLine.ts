@@ -3,7 +3,7 @@ import { expectOk } from '../result.ts';
 import type { LineNote } from '../route/line.ts';
 import { QUARTER, type Ticks } from '../time/ticks.ts';
 import { checkSong } from './checkSong.ts';
-import type { Song, SongNote } from './song.ts';
+import type { Song, SongNote, Tuplet } from './song.ts';
 import { spelledForSong } from './transpose.ts';
 
 /** The bars into which a line is put. */
@@ -12,6 +12,7 @@ export interface BarsOfLine {
   readonly unit: number;
   /** Length of a first bar that is shorter, with a pickup; none when left out. */
   readonly pickup?: Ticks;
+  readonly tuplets?: readonly Tuplet[];
 }
 
 /** A line as a song in a key, in common time where nothing is said; notes that cross a bar line are tied. @throws for a line without notes */
@@ -20,7 +21,7 @@ export function songFromLine(
   key: { readonly tonic: NoteName; readonly scale: string },
   line: readonly Omit<LineNote, 'id'>[],
   tags: readonly string[] = [],
-  { count, unit, pickup = 0 }: BarsOfLine = { count: 4, unit: 4 },
+  { count, unit, pickup = 0, tuplets = [] }: BarsOfLine = { count: 4, unit: 4 },
 ): Song {
   const end = Math.max(...line.map(({ onset, length }) => onset + length));
   const whole = (4 * QUARTER * count) / unit;
@@ -57,7 +58,7 @@ export function songFromLine(
         {
           id: '1',
           name: '',
-          voices: [{ id: '1', notes: notes.map((note, i) => ({ id: `n${i + 1}`, ...note })), tuplets: [] }],
+          voices: [{ id: '1', notes: notes.map((note, i) => ({ id: `n${i + 1}`, ...note })), tuplets }],
         },
       ],
       melody: '1',

@@ -7,7 +7,7 @@ import { contextsFor } from '../keys/keyCell.ts';
 import { keyOf, scaleById } from '../scale/scale.ts';
 import { inModeIfAny } from './inMode.ts';
 import type { Song } from './song.ts';
-import { melodyLine, metresOfSong } from './songLine.ts';
+import { melodyLine, countingOfSong } from './songLine.ts';
 import { movedTonic } from './transpose.ts';
 
 /** How a song lies on an instrument in one key, in the octave where it lies best. */
@@ -39,7 +39,7 @@ export function songKeys(
   const song = inModeIfAny(written, mode);
   const scale = expectOk(scaleById(song.keys[0]!.scale));
   const line = melodyLine(song);
-  const metre = metresOfSong(song);
+  const metre = countingOfSong(song);
   const contextFor = contextsFor(preferences);
   const fits = Array.from({ length: 12 }, (_, i) => i - 6).flatMap((semitones) => {
     const tonic = movedTonic(song, semitones);

@@ -1,7 +1,8 @@
 import { songOf } from '../../test/samples/song.ts';
 import { timingsOf } from '../time/noteTiming.ts';
 import { quarters } from '../time/ticks.ts';
-import { melodyLine, metreOfSong, metresOfSong } from './songLine.ts';
+import type { Song } from './song.ts';
+import { melodyLine, countingOfSong, metreOfSong, metresOfSong } from './songLine.ts';
 import { played } from './played.ts';
 
 test('tied notes are one, under the id of the first', () => {
@@ -43,10 +44,27 @@ test('metres that change are counted each from where it begins', () => {
   const [first, second] = metresOfSong(song);
   expect(first).toMatchObject({ at: 0, metre: { name: '3/4', pickup: quarters(1) } });
   expect(second).toMatchObject({ at: quarters(4), metre: { name: '6/8', pickup: 0 } });
-  const timings = timingsOf(metresOfSong(song), melodyLine(song));
+  const timings = timingsOf(countingOfSong(song), melodyLine(song));
   // Of a quarter in 3/4, of a dotted one in 6/8.
   expect(timings.map(({ beats }) => beats)).toEqual([1, 3, 1, 1 / 3, 2 / 3, 2]);
   // Eighths are the pulse: the F on the fourth of its bar, the G a beat after it.
   expect(timings.map(({ offPulse }) => offPulse)).toEqual([false, false, false, true, false, false]);
   expect(metresOfSong(songOf('C4', { metres: [] }))).toMatchObject([{ at: 0, metre: { name: '4/4' } }]);
+});
+
+test('at speed there is less time between notes: haste is measured in seconds where a tempo is told', () => {
+  const at = (perMinute: number, at = 0) => ({ at, beat: quarters(1), perMinute });
+  const haste = (tempos: Song['tempos'], metres: Song['metres'] = []) => {
+    const song = songOf('C4*1/2 D4*1/2 E4*1/2 F4*1/2', { tempos, metres });
+    return timingsOf(countingOfSong(song), melodyLine(song)).map((timing) => timing.haste);
+  };
+  // Half a beat has passed: at a hundred half of what is easy, at 200 a quarter, at 50 all of it.
+  expect(haste([])).toEqual([0, 0.5, 0.5, 0.5]);
+  expect(haste([at(100)])).toEqual([0, 0.5, 0.5, 0.5]);
+  expect(haste([at(200)])).toEqual([0, 0.75, 0.75, 0.75]);
+  expect(haste([at(50)])).toEqual([0, 0, 0, 0]);
+  expect(haste([at(100), at(200, quarters(1))])).toEqual([0, 0.5, 0.75, 0.75]);
+  // Counted in dotted quarters, 150 quarters are 100 beats.
+  const jig = haste([at(150)], [{ at: 0, count: 6, unit: 8 }]);
+  expect(jig.map((one) => Math.round(one * 1000))).toEqual([0, 667, 667, 667]);
 });

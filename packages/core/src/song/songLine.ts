@@ -1,9 +1,9 @@
 import { soundingPitch } from '../pitch/spelledPitch.ts';
 import type { LineNote } from '../route/line.ts';
 import { countedMetre, type Metre } from '../time/metre.ts';
-import type { MetreFrom } from '../time/noteTiming.ts';
+import { EASY_BEAT, type Counted, type MetreFrom } from '../time/noteTiming.ts';
 import { QUARTER } from '../time/ticks.ts';
-import { barStarts, melodyOf, type Song, type Voice } from './song.ts';
+import { barStarts, holdingAt, melodyOf, type Song, type Voice } from './song.ts';
 
 /** Of each note that is tied on from another the id of the note with which it begins to sound; all others are left out. */
 export function tiedFrom(voice: Voice): ReadonlyMap<string, string> {
@@ -57,4 +57,16 @@ export function metresOfSong(song: Song): readonly MetreFrom[] {
     { at: 0, metre: metreOfSong(song) },
     ...later.map(({ at, count, unit }) => ({ at, metre: countedMetre(count, unit) })),
   ];
+}
+
+/** A song's metres, and how fast they are counted where it says a tempo. */
+export function countingOfSong(song: Song): Counted {
+  const metres = metresOfSong(song);
+  const changes = [...new Set([...song.tempos, ...metres].map(({ at }) => at))].sort((a, b) => a - b);
+  const paces = changes.flatMap((at) => {
+    const tempo = holdingAt(song.tempos, at);
+    const { metre } = holdingAt(metres, at)!;
+    return tempo ? [{ at, pace: (tempo.perMinute * tempo.beat) / metre.beat / EASY_BEAT }] : [];
+  });
+  return { metres, paces };
 }

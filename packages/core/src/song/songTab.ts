@@ -4,28 +4,39 @@ import type { Pitch } from '../pitch/pitch.ts';
 import type { Route } from '../route/route.ts';
 import { writeTabLine, type TabItem } from '../tab/tabLine.ts';
 import { QUARTER } from '../time/ticks.ts';
+import type { ChosenFigure } from './figure.ts';
 import { barAt, barStarts, type Song } from './song.ts';
 
 /** Bars in a line of tab. */
 const BARS = 4;
 
-/** A line of tab for every four bars, with bar lines and with rests of a beat and more. @param called names a pitch */
+/**
+ * A line of tab for every four bars, with bar lines, with rests of a beat and more, and with what is touched before a note.
+ * @param called names a pitch
+ */
 export function songTab(
   song: Song,
   route: Pick<Route, 'notes'>,
   instrument: Instrument,
   dialect: string,
   called: (pitch: Pitch) => NoteName,
+  figures: readonly ChosenFigure[] = [],
 ): string {
   const starts = barStarts(song);
   const inBar = song.bars.map((): TabItem[] => []);
+  const wayOf = new Map(figures.length > 0 ? instrument.ways.map((way) => [way.id, way]) : []);
+  const before = new Map(figures.map(({ noteId, wayIds }) => [noteId, wayIds]));
   let end = 0;
   let last = -1;
-  for (const { onset, length, way, pitch } of route.notes) {
+  for (const { id, onset, length, way, pitch } of route.notes) {
     const bar = inBar[barAt(starts, onset)]!;
     if (onset - end >= QUARTER) bar.push({ kind: 'rest' });
     if (onset === last) bar.push({ kind: 'with' });
     last = onset;
+    for (const touched of before.get(id) ?? []) {
+      const found = wayOf.get(touched);
+      if (found) bar.push({ kind: 'touched', way: found });
+    }
     bar.push(way ? { kind: 'way', way } : { kind: 'missing', pitch });
     end = Math.max(end, onset + length);
   }

@@ -6,7 +6,6 @@ import { sceneIn, waysIn, type WayView } from '../map/instrumentView.ts';
 import { lineIn, alternativeView, type AlternativeView, type LineView } from '../map/lineView.ts';
 import type { NotationOptions } from '../map/notation.ts';
 import { noteText } from '../pitch/noteName.ts';
-import type { Pitch } from '../pitch/pitch.ts';
 import { chordOver } from '../question/question.ts';
 import { expectOk } from '../result.ts';
 import type { AirBalance } from '../route/air.ts';
@@ -22,28 +21,12 @@ import { accompaniment, withAdded, type AddedNote } from './accompany.ts';
 import { breathPlaces, type BreathPlace } from './breaths.ts';
 import { changeText, compareEffort } from './compareEffort.ts';
 import { withFigures } from './figure.ts';
-import { arranged, type ArrangementPlan, type Decision } from './arrangement.ts';
-import { barAt, barStarts, holdingAt, type Song } from './song.ts';
-import { melodyLine, metresOfSong } from './songLine.ts';
+import { arranged, type ArrangementPlan } from './arrangement.ts';
+import { missingNotes, type SongMissing } from './missingNotes.ts';
+import { holdingAt, type Song } from './song.ts';
+import { melodyLine, countingOfSong } from './songLine.ts';
 import { songNamer } from './songNamer.ts';
 import { songTab } from './songTab.ts';
-
-/** A way out for a note that cannot be had. */
-export interface Offer {
-  readonly decision: Decision;
-  /** `an octave higher: G5`. */
-  readonly text: string;
-}
-
-/** A note of the song that the instrument does not give. */
-export interface SongMissing {
-  readonly noteId: string;
-  /** From 1. */
-  readonly bar: number;
-  readonly note: string;
-  readonly reason: string;
-  readonly offers: readonly Offer[];
-}
 
 /** A song on an instrument: plain data, ready to cross a worker's border. */
 export interface SongView {
@@ -119,7 +102,7 @@ export function prepared(
   const line = melodyLine(song);
   const { adds } = plan;
   const extra = adds ? accompaniment(context, song, line, adds.fullness, new Set(adds.without)) : [];
-  const options = { pins: plan.pins, metre: metresOfSong(song) };
+  const options = { pins: plan.pins, metre: countingOfSong(song) };
   const whole = routeLine(context, inTime([...line, ...extra]), options);
   const under = new Map(extra.map((note) => [note.id, note]));
   const route = { ...whole, notes: whole.notes.filter(({ id }) => !under.has(id)) };
@@ -186,7 +169,7 @@ export function songView(
       notation,
       name,
     ),
-    tabText: songTab(song, whole, instrument, notation.dialect, name.spelled),
+    tabText: songTab(song, whole, instrument, notation.dialect, name.spelled, plan.figures),
     added: {
       notes: added.notes.map(({ id, way, pitch }) => ({
         ...{ id, under: added.under.get(id)!.under, note: name.withOctave(pitch) },
@@ -205,7 +188,7 @@ export function songView(
       : [],
     remarks: remarks.filter((remark) => !remark.routine),
     tension: checkTension(song, limits),
-    missing: missingOf({ song, name, context, route, key }),
+    missing: missingNotes({ song, name, context, route, key, decisions: plan.decisions }),
     compass: `${name.withOctave(Math.min(...pitches))} to ${name.withOctave(Math.max(...pitches))}`,
     cautions: [
       ...new Set(
@@ -227,45 +210,4 @@ export function songAlternatives(
 
 function inTime(line: readonly LineNote[]): readonly LineNote[] {
   return [...line].sort((a, b) => a.onset - b.onset || a.pitch - b.pitch);
-}
-
-function missingOf({
-  song,
-  name,
-  context,
-  route,
-  key,
-}: Pick<Prepared, 'song' | 'name' | 'context' | 'route' | 'key'>): SongMissing[] {
-  const starts = barStarts(song);
-  return route.notes.flatMap(({ id, pitch, onset, missing }) => {
-    if (!missing) return [];
-    const offer = (by: number, words: string): Offer => ({
-      decision: { noteId: id, kind: 'move', by },
-      text: `${words}: ${name.withOctave(pitch + by)}`,
-    });
-    const nearest = nearestScaleNote(context, key, pitch);
-    return [
-      {
-        noteId: id,
-        bar: barAt(starts, onset) + 1,
-        note: name.withOctave(pitch),
-        reason: missing.text,
-        offers: [
-          ...(context.has(pitch + 12) ? [offer(12, 'an octave higher')] : []),
-          ...(context.has(pitch - 12) ? [offer(-12, 'an octave lower')] : []),
-          ...(nearest !== undefined ? [offer(nearest - pitch, 'the nearest note of the scale')] : []),
-          { decision: { noteId: id, kind: 'leave' }, text: 'leave it out' },
-        ],
-      },
-    ];
-  });
-}
-
-/** The note of the scale nearest to a pitch that can be had, of two alike the lower one; undefined beyond an octave. */
-function nearestScaleNote(context: RoutingContext, key: Key, pitch: Pitch): Pitch | undefined {
-  const away = Array.from({ length: 11 }, (_, i) => [-(i + 1), i + 1]).flat();
-  const by = away.find(
-    (step) => context.has(pitch + step) && key.scale.semitones.includes(aboveHome(key, pitch + step)),
-  );
-  return by === undefined ? undefined : pitch + by;
 }

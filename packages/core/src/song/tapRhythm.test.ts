@@ -50,6 +50,23 @@ test('in a jig the dotted beat is counted, and thirds of it are found', () => {
   ]);
 });
 
+test('three that share a beat evenly are a triplet, the others stay on their halves', () => {
+  const five = songOf('C4 D4 E4 F4 G4 A4');
+  const taps = [10, 500, 680, 830, 1010, 1260];
+  const tapped = expectOk(tapRhythm(five, { taps, end: 1490, beatMs: 500, metre: COMMON }));
+  expect(line(tapped)).toEqual([
+    [60, 0, 1],
+    [62, 1, 1 / 3],
+    [64, 4 / 3, 1 / 3],
+    [65, 5 / 3, 1 / 3],
+    [67, 2, 0.5],
+    [69, 2.5, 0.5],
+  ]);
+  expect(tapped.parts[0]!.voices[0]!.tuplets).toEqual([
+    { onset: quarters(1), length: quarters(1), actual: 3, normal: 2 },
+  ]);
+});
+
 test('a tap too many or too few is told', () => {
   const short = tapRhythm(song, { taps: [0, 500], end: 900, beatMs: 500, metre: COMMON });
   expect(short).toMatchObject({

@@ -32,7 +32,7 @@ const GRIDS = Object.freeze({
 
 /**
  * Gives a melody the rhythm that was tapped to a count, one tap a note: every tap falls on the nearest part of a beat, all
- * on one grid, the coarsest that does not bend them much. The metre is the one that was counted; chords, words and
+ * on one grid, the coarsest that does not bend them much; three that share a beat evenly are a triplet. The metre is the one that was counted; chords, words and
  * repeats of what had no rhythm yet are left behind.
  */
 export function tapRhythm(song: Song, { taps, end, beatMs, metre }: Tapping): Result<Song> {
@@ -44,11 +44,18 @@ export function tapRhythm(song: Song, { taps, end, beatMs, metre }: Tapping): Re
   }
   const beat = countedBeat(metre);
   const times = [...taps, end].map((ms) => ms / beatMs);
-  const grid = gridOf(times, metre);
+  const inThrees = tripletsOf(times.slice(0, -1), metre);
+  const isInThree = (time: number) => inThrees.has(beatOf(time));
+  const grid = gridOf(
+    times.filter((time) => !isInThree(time)),
+    metre,
+  );
   const placed: Ticks[] = [];
+  let least = 0;
   for (const time of times) {
-    const least = placed.length === 0 ? 0 : placed.at(-1)! + beat / grid;
-    placed.push(Math.max(least, (Math.round(time * grid) * beat) / grid));
+    const parts = isInThree(time) ? 3 : grid;
+    placed.push(Math.max(least, (Math.round(time * parts) * beat) / parts));
+    least = placed.at(-1)! + beat / parts;
   }
   const whole = (4 * QUARTER * metre.count) / metre.unit;
   // A tune that does not begin with the first beat of a bar begins with a pickup.
@@ -63,6 +70,9 @@ export function tapRhythm(song: Song, { taps, end, beatMs, metre }: Tapping): Re
   const made = songFromLine(song.title, { tonic, scale }, notes, song.tags, {
     ...metre,
     pickup: late === 0 ? 0 : whole - late,
+    tuplets: [...inThrees].map((index) => ({
+      ...{ onset: index * beat - first, length: beat, actual: 3, normal: 2 },
+    })),
   });
   const spelled = made.parts.map((part) => ({
     ...part,
@@ -85,12 +95,40 @@ function countedBeat({ count, unit }: Tapping['metre']): Ticks {
   return unit >= 8 && count % 3 === 0 && count > 3 ? 3 * written : written;
 }
 
+function isCompound(metre: Tapping['metre']): boolean {
+  return countedBeat(metre) !== (4 * QUARTER) / metre.unit;
+}
+
+/** A tap that comes a little early belongs to the beat that follows. */
+const EARLY = 1 / 8;
+
+/** Which beat a tap belongs to. */
+function beatOf(time: number): number {
+  return Math.floor(time + EARLY);
+}
+
+/** Beats of a simple metre in which exactly three taps fall, nearer to its thirds than to its quarters. */
+function tripletsOf(times: readonly number[], metre: Tapping['metre']): ReadonlySet<number> {
+  if (isCompound(metre)) return new Set();
+  const inBeat = new Map<number, number[]>();
+  for (const time of times) inBeat.set(beatOf(time), [...(inBeat.get(beatOf(time)) ?? []), time]);
+  const isTriplet = (taps: readonly number[]) =>
+    taps.length === 3 &&
+    taps.every((time, i) => Math.round(time * 3) === beatOf(time) * 3 + i) &&
+    offGrid(taps, 3) < offGrid(taps, 4);
+  return new Set([...inBeat].flatMap(([index, taps]) => (isTriplet(taps) ? [index] : [])));
+}
+
+/** How far taps lie from the parts of a beat in all, in beats. */
+function offGrid(times: readonly number[], parts: number): number {
+  return times.reduce((sum, time) => sum + Math.abs(time - Math.round(time * parts) / parts), 0);
+}
+
 /** Into how many parts the beat is cut: as few as explain the taps. */
 function gridOf(times: readonly number[], metre: Tapping['metre']): number {
-  const compound = countedBeat(metre) !== (4 * QUARTER) / metre.unit;
-  const costs = GRIDS[compound ? 'compound' : 'simple'].map(({ parts, doubt }) => {
-    const off = times.map((time) => Math.abs(time - Math.round(time * parts) / parts));
-    return { parts, cost: off.reduce((sum, one) => sum + one, 0) / times.length + doubt };
-  });
+  const costs = GRIDS[isCompound(metre) ? 'compound' : 'simple'].map(({ parts, doubt }) => ({
+    parts,
+    cost: offGrid(times, parts) / times.length + doubt,
+  }));
   return costs.sort((a, b) => a.cost - b.cost)[0]!.parts;
 }

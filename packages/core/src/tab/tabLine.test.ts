@@ -7,6 +7,7 @@ import { readTabLine, writeTabLine, type TabItem } from './tabLine.ts';
 /** Every way of an instrument with bar lines, rests and a missing note in between. */
 function everything(instrument: Instrument): TabItem[] {
   return instrument.ways.flatMap((way, i): TabItem[] => [
+    ...(i % 5 === 2 ? [{ kind: 'touched', way } as const] : []),
     { kind: 'way', way },
     ...(i % 4 === 3 ? [{ kind: 'rest' } as const, { kind: 'bar' } as const] : []),
     ...(i % 7 === 6 ? [{ kind: 'missing', pitch: 13 + i } as const] : []),
@@ -14,7 +15,15 @@ function everything(instrument: Instrument): TabItem[] {
 }
 
 const told = (items: readonly TabItem[]) =>
-  items.map((item) => (item.kind === 'way' ? item.way.id : item.kind === 'missing' ? item.pitch : item.kind));
+  items.map((item) =>
+    item.kind === 'way'
+      ? item.way.id
+      : item.kind === 'touched'
+        ? `{${item.way.id}}`
+        : item.kind === 'missing'
+          ? item.pitch
+          : item.kind,
+  );
 
 describe.each(FAMILY_IDS)('%s', (id) => {
   const { dialects, presets } = families[id];

@@ -8,6 +8,8 @@ import { expectOk, fail, ok, type Problem, type Result } from '../result.ts';
 /** What stands in a line of tab. */
 export type TabItem =
   | { readonly kind: 'way'; readonly way: Way }
+  /** A way that is only touched before the note that follows, in braces: `{5}`. */
+  | { readonly kind: 'touched'; readonly way: Way }
   /** A note that cannot be had, by name in brackets: `(F♯4)`. */
   | { readonly kind: 'missing'; readonly pitch: Pitch }
   | { readonly kind: 'rest' }
@@ -18,10 +20,11 @@ export type TabItem =
 const BAR = '|';
 const REST = 'r';
 const WITH = '+';
+const BRACES = 'Braces enclose one note that is only touched.';
 
 /**
  * Writes a line of tab: notes apart by the dialect's separator, `r` for a rest, `|` for a bar line, `+` between notes that
- * sound together.
+ * sound together, `{ }` round what is only touched.
  * @param called names a pitch; as the instrument's own key has it when left out
  */
 export function writeTabLine(
@@ -36,7 +39,8 @@ export function writeTabLine(
     if (item.kind === 'rest') return REST;
     if (item.kind === 'with') return WITH;
     if (item.kind === 'missing') return `(${pitchText(item.pitch, called?.(item.pitch))})`;
-    return instrument.tab(item.way, dialect, called?.(item.way.pitch));
+    const tab = instrument.tab(item.way, dialect, called?.(item.way.pitch));
+    return item.kind === 'touched' ? `{${tab}}` : tab;
   });
   return written.reduce((line, text, i) => {
     if (i === 0) return text;
@@ -57,7 +61,11 @@ export function readTabLine(
 ): Result<readonly TabItem[]> {
   const { separator } = dialectOf(instrument.family, dialect);
   return readLine(text, separator, (token): Result<TabItem> => {
-    const way = instrument.parseTab(token, dialect);
+    const braced = /^\{([^{}]*)\}$/u.exec(token);
+    const way = instrument.parseTab(braced ? braced[1]!.trim() : token, dialect);
+    if (way.ok && braced) return ok({ kind: 'touched', way: way.value });
+    // Braces within are those of another note.
+    if (/[{}]/u.test(token)) return way.ok ? fail({ field: '', wrong: token, message: BRACES }) : way;
     if (way.ok) return ok({ kind: 'way', way: way.value });
     if (token === REST) return ok({ kind: 'rest' });
     if (token === WITH) return ok({ kind: 'with' });
