@@ -12,11 +12,10 @@ import { drawSystem, engraverReady, systemsOf } from './engrave.ts';
 import { kindOf, readText, type TextKind } from './reading.ts';
 import { StepEntry } from './StepEntry.tsx';
 import { Tapping } from './Tapping.tsx';
+import { keepUnfinished, unfinishedSong } from './unfinished.ts';
 
 const KIND_WORDS: Readonly<Record<TextKind, string>> = { abc: 'ABC', degrees: 'degrees', tab: 'tab' };
 const EXAMPLE = 'T:My tune\nM:3/4\nL:1/4\nK:G\nD | G2 B | A2 D | G3- | G2 |]';
-/** A song begun and neither kept nor left, while its writer looks at something else. */
-let unfinished = { text: '', title: '' };
 
 /** After typing stops, in ms. */
 const PAUSE = 250;
@@ -35,9 +34,10 @@ interface NewSongProps {
 
 /** One box for a song in ABC, degrees or tab, with the staff of what is understood beneath it. */
 export function NewSong({ onDone, record }: NewSongProps) {
-  const [text, setText] = useState(() => (record ? writeAbc(songOf(record)) : unfinished.text));
+  const [begun] = useState(unfinishedSong);
+  const [text, setText] = useState(() => (record ? writeAbc(songOf(record)) : begun.text));
   const [told, setTold] = useState<TextKind | undefined>(record && 'abc');
-  const [title, setTitle] = useState(record?.title ?? unfinished.title);
+  const [title, setTitle] = useState(record?.title ?? begun.title);
   const [reading, setReading] = useState<Reading | undefined>(undefined);
   const { data: cabinet = [] } = instruments.useList();
   const { settings } = useSettings();
@@ -80,13 +80,13 @@ export function NewSong({ onDone, record }: NewSongProps) {
   }, [reading, title, tapped]);
   const isEven = reading?.read !== undefined && kind !== 'abc' && !record && isEvenIn(reading.read.song);
   useEffect(() => {
-    if (!record) unfinished = { text, title };
+    if (!record) keepUnfinished({ text, title });
   }, [record, text, title]);
   const done = () => {
     if (!record) {
       setText('');
       setTitle('');
-      unfinished = { text: '', title: '' };
+      keepUnfinished();
     }
     onDone();
   };

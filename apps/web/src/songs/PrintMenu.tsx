@@ -14,7 +14,16 @@ const WORDS: Readonly<Record<Paper, string>> = {
 };
 
 /** Prints the song: staff and tab, or one of them alone. */
-export function PrintMenu({ onPaper }: { onPaper: (paper: Paper) => void }) {
+export function PrintMenu({
+  onPaper,
+  drawing,
+  onDrawing,
+}: {
+  readonly onPaper: (paper: Paper) => void;
+  /** The instrument is drawn on paper too. */
+  readonly drawing: boolean;
+  readonly onDrawing: (drawing: boolean) => void;
+}) {
   const [open, setOpen] = useState(false);
   const button = useRef<HTMLButtonElement>(null);
   const print = (paper: Paper) => {
@@ -30,6 +39,9 @@ export function PrintMenu({ onPaper }: { onPaper: (paper: Paper) => void }) {
         Print
       </Button>
       <Menu open={open} anchorEl={() => button.current} onClose={() => setOpen(false)}>
+        <MenuItem role="menuitemcheckbox" aria-checked={drawing} divider onClick={() => onDrawing(!drawing)}>
+          {drawing ? '✓ ' : ''}With the drawing
+        </MenuItem>
         {(Object.keys(WORDS) as Paper[]).map((paper) => (
           <MenuItem key={paper} onClick={() => print(paper)}>
             {WORDS[paper]}

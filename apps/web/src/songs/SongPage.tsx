@@ -5,10 +5,12 @@ import { barAt, barStarts, noteCode, noteText, QUARTER, type SongView } from '@s
 import { dialectOf } from '../api/settings.ts';
 import { later } from '../frame/later.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
+import { usePrinting } from '../frame/usePrinting.ts';
 import { useTitle } from '../frame/useTitle.ts';
 import { TempoField } from '../map/TempoField.tsx';
 import { SceneView } from '../scene/SceneView.tsx';
 import { HearMenu } from './HearMenu.tsx';
+import { PaperNotes } from './PaperNotes.tsx';
 import type { Paper } from './PrintMenu.tsx';
 import { SongSentence } from './SongSentence.tsx';
 import { SongVerdict } from './SongVerdict.tsx';
@@ -108,6 +110,8 @@ function SongBody({ state, view }: { state: SongState; view: SongView }) {
   const [writing, setWriting] = useState(false);
   const [moving, setMoving] = useState(state.isBeside);
   const [paper, setPaper] = useState<Paper>('both');
+  const [onPaper, setOnPaper] = useState(true);
+  const printing = usePrinting();
   useLayoutEffect(() => {
     const watch = new ResizeObserver(([entry]) => setWidth(Math.floor(entry!.contentRect.width)));
     watch.observe(main.current!);
@@ -176,7 +180,7 @@ function SongBody({ state, view }: { state: SongState; view: SongView }) {
           >
             Move
           </Button>
-          <PrintMenu onPaper={setPaper} />
+          <PrintMenu onPaper={setPaper} drawing={onPaper} onDrawing={setOnPaper} />
           {loop && (
             <Button variant="outlined" size="small" onClick={() => setLoop(undefined)}>
               {loopWords(view, loop)} ✕
@@ -185,7 +189,15 @@ function SongBody({ state, view }: { state: SongState; view: SongView }) {
         </div>
         {writing && record && <NewSong record={record} onDone={() => setWriting(false)} />}
         {moving && record && <SongMove state={state} view={view} />}
-        {drawing && (
+        <div className="song-paper-head">
+          <h2>{view.song.title}</h2>
+          <p>
+            {[view.song.composer, `in ${noteText(view.song.keys[0]!.tonic)}`, chosen!.spec.name]
+              .filter((t) => t)
+              .join(' · ')}
+          </p>
+        </div>
+        {(printing ? onPaper : drawing) && (
           <div className="song-drawing">
             <SceneView
               scene={view.scene}
@@ -197,14 +209,6 @@ function SongBody({ state, view }: { state: SongState; view: SongView }) {
             />
           </div>
         )}
-        <div className="song-paper-head">
-          <h2>{view.song.title}</h2>
-          <p>
-            {[view.song.composer, `in ${noteText(view.song.keys[0]!.tonic)}`, chosen!.spec.name]
-              .filter((t) => t)
-              .join(' · ')}
-          </p>
-        </div>
         <div ref={main}>
           {width > 0 && (
             <Systems
@@ -224,6 +228,7 @@ function SongBody({ state, view }: { state: SongState; view: SongView }) {
         <section className="song-tab" aria-label="Tab">
           <pre>{unbroken(view.tabText, family, dialect)}</pre>
         </section>
+        {printing && <PaperNotes state={state} view={view} />}
       </div>
       <SongVerdict state={state} view={view} record={record!} />
     </div>

@@ -8,6 +8,7 @@ import { useTitle } from '../frame/useTitle.ts';
 import { Library } from './Library.tsx';
 import { SongFinder } from './SongFinder.tsx';
 import { SongImport } from './SongImport.tsx';
+import { unfinishedSong } from './unfinished.ts';
 import { useLibrary } from './useLibrary.ts';
 import './songs.css';
 
@@ -53,7 +54,7 @@ export function SongsPage() {
             />
           </label>
           <Button variant="contained" onClick={() => setWriting(!writing)} aria-expanded={writing}>
-            Write one
+            {!writing && unfinishedSong().text !== '' ? 'Go on writing' : 'Write one'}
           </Button>
           <Button variant="outlined" onClick={() => picker.current?.click()}>
             Read files

@@ -1,6 +1,7 @@
-import { memo, useEffect, useRef, useState } from 'react';
+import { memo, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import type { AirBalance, AirNames, LineView, SideNames, Song } from '@same-song/core';
-import { drawSystem, engraverReady, type DrawnSystem } from './engrave.ts';
+import { drawSystem, engraverReady, isEngraverReady, type DrawnSystem } from './engrave.ts';
 import { AddedRow, Balance, ChipRow, CHIPS, type Placed } from './SystemChips.tsx';
 
 /** The same song in another arrangement, its chips under those of the first. */
@@ -50,19 +51,21 @@ export const SystemView = memo(function SystemView(props: SystemProps) {
       rootMargin: '800px',
     });
     watch.observe(frame.current!);
-    const all = () => setNear(true);
+    const all = () => flushSync(() => setNear(true));
     window.addEventListener('beforeprint', all);
     return () => {
       watch.disconnect();
       window.removeEventListener('beforeprint', all);
     };
   }, [near]);
-  useEffect(() => {
+  useLayoutEffect(() => {
     if (!near) return undefined;
     let gone = false;
-    void engraverReady().then(() => {
+    const draw = () => {
       if (!gone && staff.current) setDrawn(drawSystem(staff.current, song, { systems, system, width }));
-    });
+    };
+    if (isEngraverReady()) draw();
+    else void engraverReady().then(draw);
     return () => {
       gone = true;
     };
@@ -71,6 +74,12 @@ export const SystemView = memo(function SystemView(props: SystemProps) {
     if (marked !== undefined && drawn?.notes.some(({ id }) => id === marked))
       frame.current?.scrollIntoView({ block: 'nearest' });
   }, [marked, drawn]);
+  useEffect(() => {
+    for (const { id, mark } of drawn?.notes ?? []) {
+      mark?.classList.toggle('is-sounding', id === sounding);
+      mark?.classList.toggle('is-marked', id === marked);
+    }
+  }, [drawn, sounding, marked]);
   const placed = (of: ReadonlyMap<string, LineView>) =>
     (drawn?.notes ?? []).flatMap(({ id, x }): Placed[] => {
       const note = of.get(id);

@@ -10,6 +10,8 @@ Svg.prototype.insertStyles = () => undefined;
 export interface DrawnNote {
   readonly id: string;
   readonly x: number;
+  /** Its head, stem and flag. */
+  readonly mark: Element | null;
 }
 
 export interface DrawnSystem {
@@ -19,7 +21,7 @@ export interface DrawnSystem {
 }
 
 /** What the engraver gives, as far as it is read here. */
-interface Element {
+interface Sign {
   readonly el_type: string;
   readonly rest?: { readonly type: string };
   readonly extraClass?: string;
@@ -27,7 +29,7 @@ interface Element {
   readonly abselem?: { readonly notePositions?: readonly { readonly x: number; readonly y: number }[] };
 }
 interface Voices {
-  voices: Element[][];
+  voices: Sign[][];
 }
 interface Tune {
   lines: { staff?: Voices[] }[];
@@ -36,14 +38,22 @@ interface Tune {
 /** As the style sheet calls it. */
 const FACE = 'Song Text';
 let faceLoaded: Promise<unknown> | undefined;
+let ready = false;
 
 /** Sizes of texts are remembered by the engraver, so the face must be there before the first drawing. */
 export function engraverReady(): Promise<unknown> {
   faceLoaded ??= Promise.all([
     document.fonts.load(`14px "${FACE}"`),
     document.fonts.load(`700 14px "${FACE}"`),
-  ]);
+  ]).then(() => {
+    ready = true;
+  });
   return faceLoaded;
+}
+
+/** Whether drawing needs no waiting: what is printed must be drawn at once. */
+export function isEngraverReady(): boolean {
+  return ready;
 }
 
 /** Bars of each system, so that nothing is set closer than it can be read. @param width in CSS pixels */
@@ -117,7 +127,8 @@ export function drawSystem(
       voices.flat().flatMap((element): DrawnNote[] => {
         const index = /k(\d+)k/.exec(element.extraClass ?? '')?.[1];
         const place = element.abselem?.notePositions?.[0];
-        return index !== undefined && place ? [{ id: ids[Number(index)]!, x: place.x }] : [];
+        if (index === undefined || !place) return [];
+        return [{ id: ids[Number(index)]!, x: place.x, mark: svg.querySelector(`.k${index}k`) }];
       }),
     ),
   );
@@ -130,7 +141,7 @@ const MARGIN = 12;
 function onlySystem(tune: Tune, system: number): Tune {
   const lines = tune.lines.filter(({ staff }) => staff !== undefined);
   const [line] = lines.slice(system, system + 1);
-  const real = (e: Element) => e.el_type === 'note' && !(e.rest && /invisible|spacer/.test(e.rest.type));
+  const real = (e: Sign) => e.el_type === 'note' && !(e.rest && /invisible|spacer/.test(e.rest.type));
   for (const staff of line?.staff ?? []) {
     staff.voices = staff.voices.filter((voice, i) => i === 0 || voice.some(real));
     if (system === 0) continue;

@@ -1,0 +1,110 @@
+import type { Page } from 'puppeteer-core';
+import { LOW_HARMONICA, songPath } from './songPage.ts';
+import { barriers, click, eventually, keys, openStage, sees, textOf, type Stage } from './stage.ts';
+
+let stage: Stage;
+let page: Page;
+beforeAll(async () => {
+  stage = await openStage({ SAME_SONG_DEMO: '1' });
+});
+afterAll(async () => {
+  expect(stage.complaints()).toEqual([]);
+  await stage.close();
+});
+afterEach(() => page.close());
+
+interface Kept {
+  readonly chords: readonly { readonly at: number; readonly symbol: string }[];
+  readonly parts: readonly {
+    readonly voices: readonly {
+      readonly notes: readonly {
+        readonly id: string;
+        readonly onset: number;
+        readonly length: number;
+        readonly marks?: readonly string[];
+        readonly lyrics?: readonly unknown[];
+      }[];
+    }[];
+  }[];
+}
+
+const kept = () =>
+  page.evaluate(async () => (await (await fetch(`/api${location.pathname}`)).json()) as Kept);
+const note = async (id: string) => (await kept()).parts[0]!.voices[0]!.notes.find((one) => one.id === id);
+
+test('a note gets its chord, its words and its marks where it stands, and all of it can be undone', async () => {
+  page = await stage.page(`${songPath(0)}?${LOW_HARMONICA}&at=n3`);
+  await page.waitForSelector('.is-marked');
+  await page.waitForSelector('.note-changes summary');
+  await page.click('.note-changes summary');
+  await page.waitForSelector('.note-edits-field input');
+  expect(await barriers(page)).toEqual([]);
+  const type = async (label: string, text: string) => {
+    await page.locator(`::-p-aria([name="${label}"][role="textbox"])`).click();
+    await keys(page, ...text, 'Enter');
+  };
+  await type('Chord from here', 'Em7');
+  const { onset } = (await note('n3'))!;
+  await eventually(kept, ({ chords }) => expect(chords).toContainEqual({ at: onset, symbol: 'Em7' }));
+  await sees(page, 'Em7 from here');
+  await type('Sung here, verse 1', 'lan-');
+  await eventually(
+    () => note('n3'),
+    (found) => expect(found!.lyrics).toEqual([{ text: 'lan', hyphen: true }]),
+  );
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll('.system-staff text')].some(({ textContent }) =>
+      textContent?.includes('lan'),
+    ),
+  );
+  await click(page, 'accented');
+  await eventually(
+    () => note('n3'),
+    (found) => expect(found!.marks).toEqual(['accent']),
+  );
+  const before = (await kept()).parts[0]!.voices[0]!.notes.length;
+  const { length } = (await note('n3'))!;
+  await click(page, 'two of half the length');
+  await eventually(kept, ({ parts }) => expect(parts[0]!.voices[0]!.notes).toHaveLength(before + 1));
+  expect((await note('n3'))!.length).toBe(length / 2);
+  for (let undone = 0; undone < 4; undone += 1) {
+    const { parts, chords } = await kept();
+    await click(page, 'Undo');
+    await eventually(kept, (now) => expect([now.parts, now.chords]).not.toEqual([parts, chords]));
+  }
+  expect((await note('n3'))!.length).toBe(length);
+  expect((await note('n3'))!.lyrics).toBeUndefined();
+  expect((await kept()).chords.some(({ symbol }) => symbol === 'Em7')).toBe(false);
+});
+
+test('what is printed has every system, drawn or not, the drawing and what is to be left out', async () => {
+  page = await stage.page(`${songPath(0)}?${LOW_HARMONICA}`);
+  await page.waitForSelector('.system-staff svg');
+  const drawn = await page.evaluate(() => {
+    const shows = (selector: string) => document.querySelectorAll(selector).length;
+    const before = shows('.song-drawing');
+    window.dispatchEvent(new Event('beforeprint'));
+    const now = [shows('.system') - shows('.system-staff svg'), shows('.song-drawing .scene')];
+    return [before, ...now, document.querySelector('.song-paper-notes')?.textContent ?? ''];
+  });
+  expect(drawn.slice(0, 3)).toEqual([0, 0, 1]);
+  expect(drawn[3]).toContain('E5 in bars 3, 7, 12');
+  await page.evaluate(() => window.dispatchEvent(new Event('afterprint')));
+  await page.waitForFunction(() => !document.querySelector('.song-paper-notes, .song-drawing'));
+});
+
+test('a text that is begun is there after the page is loaded again, until it is left', async () => {
+  page = await stage.page('/songs');
+  await click(page, 'Write one');
+  await page.waitForSelector('.new-song textarea');
+  await page.type('.new-song textarea', '1 2 3 -');
+  await page.waitForSelector('.new-song-staff svg');
+  await page.reload();
+  await click(page, 'Go on writing');
+  await page.waitForSelector('.new-song textarea');
+  expect(await page.$eval('.new-song textarea', (area) => area.value)).toBe('1 2 3 -');
+  await click(page, 'Leave it');
+  await page.reload();
+  await page.waitForSelector('.songs-list');
+  expect(await textOf(page, '.songs-tools .MuiButton-contained')).toBe('Write one');
+});
