@@ -10,6 +10,7 @@ import { checkSong } from '../src/song/checkSong.ts';
 import { planFromLink, planToLink } from '../src/song/planLink.ts';
 import { songKeys } from '../src/song/songKeys.ts';
 import { melodyLine } from '../src/song/songLine.ts';
+import type { Song } from '../src/song/song.ts';
 import { songView } from '../src/song/songView.ts';
 import { readTabLine } from '../src/tab/tabLine.ts';
 import { quarters } from '../src/time/ticks.ts';
@@ -48,7 +49,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
   test('what is added belongs to the chord, lies below the melody, and takes nothing of it away', () => {
     const alone = view();
     expect(alone.added).toEqual({ notes: [], price: [] });
-    for (const fullness of ['light', 'medium', 'full'] as const) {
+    for (const fullness of ['light', 'medium', 'full', 'broken'] as const) {
       const with_ = view(fullness);
       expect(with_.line.map(({ id, missing }) => [id, missing])).toEqual(
         alone.line.map(({ id, missing }) => [id, missing]),
@@ -63,6 +64,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
         const [, tones] = TONES.findLast(([from]) => note.onset / quarters(1) >= from)!;
         expect(tones).toContain(pitchClass(pitch - best!.transpose));
       }
+      if (fullness === 'broken') continue;
       const most = { light: 1, medium: 2, full: 3 }[fullness];
       for (const { id: under } of with_.line)
         expect(with_.added.notes.filter((note) => note.under === under).length).toBeLessThanOrEqual(most);
@@ -159,4 +161,45 @@ test('the notes of other voices that begin with the melody are held where the in
   const view = songView(harp, two, plan, { naming: 'key', dialect: families.harp.dialects[0]!.id });
   // C4, G3, E4 under the first three notes, F4 and G4 on the beats of the next bar, and E4.
   expect(view.added.notes.map(({ note }) => note)).toEqual(['C4', 'G3', 'E4', 'F4', 'G4', 'E4']);
+});
+
+test('a broken chord rises from the root with every half beat and begins anew with bar and chord', () => {
+  const harp = expectOk(openInstrument(specFromPreset('harp', families.harp.presets[0]!.id)));
+  const adds = { fullness: 'broken', without: [] } as const;
+  const view = (of: Song) =>
+    songView(harp, of, { ...plainPlan(families.harp), adds }, { naming: 'key', dialect: 'notes' });
+  const slow = songOf('C6*4 | B5*2 A5 -', {
+    chords: [
+      { at: 0, symbol: 'C' },
+      { at: quarters(6), symbol: 'F' },
+    ],
+  });
+  const shown = view(slow);
+  // Root within 28 semitones of the melody (C4 under C6, F3 under A5), the fifth above it, the third above that, the fifth again; twice a bar.
+  expect(shown.added.notes.map(({ note }) => note)).toEqual([
+    ...['C4', 'G4', 'E5', 'G4', 'C4', 'G4', 'E5', 'G4'],
+    ...['C4', 'G4', 'E5', 'G4', 'F3', 'C4'],
+  ]);
+  const voice = shown.song.parts.flatMap(({ voices }) => voices).find(({ id }) => id === ADDED_VOICE)!;
+  expect(voice.notes.map(({ onset }) => (2 * onset) / quarters(1)).slice(-3)).toEqual([11, 12, 13]);
+  expect(checkSong(shown.song).ok).toBe(true);
+  // In a jig three to a beat, and none in the rest before it begins.
+  const jig = songOf('- C6*3/2 G5*1/2', {
+    metres: [{ at: 0, count: 6, unit: 8 }],
+    chords: [{ at: 0, symbol: 'C' }],
+  });
+  const onsets = view(jig)
+    .song.parts.at(-1)!
+    .voices[0]!.notes.map(({ onset }) => (2 * onset) / quarters(1));
+  expect(onsets).toEqual([2, 3, 4, 5]);
+});
+
+test('where notes do not ring on a broken chord has its notes with those of the melody', () => {
+  const anglo = expectOk(openInstrument(specFromPreset('anglo', families.anglo.presets[0]!.id)));
+  const context = routingContext(anglo, plainPlan(families.anglo).preferences);
+  const line = melodyLine(song);
+  const onsets = new Set(line.map(({ onset }) => onset));
+  const added = accompaniment(context, song, line, 'broken');
+  expect(added.length).toBeGreaterThan(3);
+  for (const { onset } of added) expect(onsets.has(onset)).toBe(true);
 });

@@ -163,6 +163,7 @@ const COMPANY: Readonly<Record<Fullness | 'none', { readonly label: string; read
   light: { label: 'a note at each chord', about: 'the root where it can be had' },
   medium: { label: 'two notes on the beat', about: 'of the chord, under the melody' },
   full: { label: 'full chords', about: 'up to three notes under every note' },
+  broken: { label: 'broken chords', about: 'one note after the other, rising from the root' },
 };
 
 /** Chords are needed for some of it, other voices for some. */

@@ -51,6 +51,8 @@ export interface FamilyDefinition<Layout, W extends Way> {
   readonly air: AirNames | undefined;
   /** What its players do where a phrase ends; nothing for strings and tongues. */
   readonly phraseEnd?: 'breath' | 'bellows';
+  /** A note goes on sounding while others are begun, so that more can be played between those of a melody. */
+  readonly ringsOn?: true;
   readonly sides: SideNames;
   readonly techniques: readonly Technique[];
   /** What playing asks, one object a term. */
@@ -213,6 +215,7 @@ export interface Family extends Pick<
   | 'label'
   | 'air'
   | 'phraseEnd'
+  | 'ringsOn'
   | 'sides'
   | 'techniques'
   | 'preferences'

@@ -7,26 +7,27 @@ import { chordHolds } from '../route/holds.ts';
 import type { LineNote } from '../route/line.ts';
 import { positionAt } from '../time/metre.ts';
 import type { Ticks } from '../time/ticks.ts';
+import { brokenPlaces, brokenTone } from './brokenChord.ts';
 import { holdingAt, melodyOf, pitchedVoices, type Song } from './song.ts';
 import { metresOfSong } from './songLine.ts';
 import { spelledForSong } from './transpose.ts';
 
 /**
  * How much is played with the melody: the notes of the song's other voices that begin with its own; or of its chords a
- * note at each change, two on every beat, three with every note.
+ * note at each change, two on every beat, three with every note, or one after the other.
  */
-export const FULLNESSES = Object.freeze(['written', 'light', 'medium', 'full'] as const);
+export const FULLNESSES = Object.freeze(['written', 'light', 'medium', 'full', 'broken'] as const);
 export type Fullness = (typeof FULLNESSES)[number];
 
 /** A note that is sounded with one of the melody. */
 export interface AddedNote extends LineNote {
-  /** Id of the note of the melody it begins with. */
+  /** Id of the note of the melody it begins with, or that it is played under. */
   readonly under: string;
 }
 
 /** How far below the melody notes of its chord are looked for, in semitones. */
 const BELOW = 28;
-const MOST: Readonly<Record<Fullness, number>> = { written: 4, light: 1, medium: 2, full: 3 };
+const MOST: Readonly<Record<Fullness, number>> = { written: 4, light: 1, medium: 2, full: 3, broken: 1 };
 
 /**
  * What an instrument can sound with a melody. Only what it can hold together with a way of the melody's note is taken, by
@@ -44,6 +45,7 @@ export function accompaniment(
   const written = new Map(melodyOf(song).voice.notes.map((note) => [note.id, note.length]));
   const count = new Map<Ticks, number>();
   for (const { onset } of line) count.set(onset, (count.get(onset) ?? 0) + 1);
+  if (fullness === 'broken') return brokenUnder(context, song, line).filter(({ id }) => !without.has(id));
   const wanted = wantedAt(song, fullness, [...count.keys()]);
   /** A tune asks the same again and again. */
   const known = new Map<string, readonly Pitch[]>();
@@ -63,6 +65,23 @@ export function accompaniment(
         length: written.get(note.id) ?? note.length,
       }))
       .filter(({ id }) => !without.has(id));
+  });
+}
+
+/** Chords one note after the other; where strings ring on also between the notes of the melody. */
+function brokenUnder(context: RoutingContext, song: Song, line: readonly LineNote[]): readonly AddedNote[] {
+  const tops = line.filter(({ onset }, i) => line[i + 1]?.onset !== onset);
+  const places = brokenPlaces(song, tops, context.instrument.family.ringsOn ?? false);
+  return places.flatMap(({ note, onset, length, turn }): AddedNote[] => {
+    const tones = brokenTone(tonesUnder(song, onset, note.pitch), turn);
+    const pitches =
+      note.onset === onset
+        ? addedTo(context, note, [tones], 1)
+        : tones.filter((pitch) => context.has(pitch)).slice(0, 1);
+    return pitches.map((pitch) => ({
+      ...{ id: `${note.id}+${pitch}@${onset - note.onset}`, under: note.id },
+      ...{ pitch, onset, length },
+    }));
   });
 }
 

@@ -23,6 +23,7 @@ export const drum = defineFamily<DrumLayout, SpotWay>({
   ...SPOT_FAMILY,
   id: 'drum',
   label: 'tongue drum',
+  ringsOn: true,
   sides: { above: 'right hand', level: 'tongues', below: 'left hand' },
   techniques,
   dialects,

@@ -34,6 +34,7 @@ export const harp = defineFamily<HarpLayout, HarpWay>({
   id: 'harp',
   label: 'lever harp',
   air: undefined,
+  ringsOn: true,
   sides: { above: 'right hand', level: 'strings', below: 'left hand' },
   techniques,
   terms,

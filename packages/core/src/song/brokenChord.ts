@@ -1,0 +1,67 @@
+import type { Pitch } from '../pitch/pitch.ts';
+import { positionAt } from '../time/metre.ts';
+import type { Ticks } from '../time/ticks.ts';
+import type { LineNote } from '../route/line.ts';
+import { barStarts, holdingAt, type Song } from './song.ts';
+import { metresOfSong } from './songLine.ts';
+
+/** A place for one note of a broken chord. */
+export interface BrokenPlace {
+  /** The note of the melody that begins or still sounds there. */
+  readonly note: LineNote;
+  readonly onset: Ticks;
+  readonly length: Ticks;
+  /** Which note of its chord it is: 0 the first since the chord or the bar began. */
+  readonly turn: number;
+}
+
+/**
+ * Where a broken chord has its notes: two to a beat, three where beats are dotted, as long as the melody sounds, each bar
+ * and each chord begun anew. @param between also between the notes of the melody, for what rings on
+ */
+export function brokenPlaces(
+  song: Song,
+  line: readonly LineNote[],
+  between: boolean,
+): readonly BrokenPlace[] {
+  const metres = metresOfSong(song);
+  const starts = barStarts(song);
+  const places: BrokenPlace[] = [];
+  let at = 0;
+  for (const [bar] of song.bars.entries()) {
+    const [from, to] = [starts[bar]!, starts[bar + 1]!];
+    const { at: since, metre } = holdingAt(metres, from)!;
+    const step = metre.beat / metre.divisions;
+    const late = positionAt(metre, from - since).within % step;
+    let begun = from;
+    let turn = 0;
+    for (let onset = from + (late === 0 ? 0 : step - late); onset < to; onset += step) {
+      while (line[at + 1] && line[at + 1]!.onset <= onset) at += 1;
+      const note = line[at];
+      const chordAt = Math.max(from, holdingAt(song.chords, onset)?.at ?? from);
+      if (chordAt > begun) [begun, turn] = [chordAt, 0];
+      const sounds = note && note.onset <= onset && onset < note.onset + note.length;
+      if (sounds && (between || note.onset === onset))
+        places.push({ note, onset, length: Math.min(step, to - onset), turn });
+      turn += 1;
+    }
+  }
+  return places;
+}
+
+/** Which tone each turn has: root, fifth, third above it, fifth. */
+const TURNS = Object.freeze([0, 1, 2, 1]);
+
+/**
+ * The pitches that one turn of a broken chord can be, the one wanted most first: rising from the root as low as it is.
+ * @param tones root, fifth, third …, each with all its pitches
+ */
+export function brokenTone(tones: readonly (readonly Pitch[])[], turn: number): readonly Pitch[] {
+  if (tones.length === 0) return [];
+  const rising = tones.map((pitches) => [...pitches].sort((a, b) => a - b));
+  const wanted = TURNS[turn % TURNS.length]! % tones.length;
+  let above = -Infinity;
+  for (let tone = 0; tone < wanted; tone += 1) above = rising[tone]!.find((pitch) => pitch > above) ?? above;
+  const own = rising[wanted]!;
+  return [...own.filter((pitch) => pitch > above), ...own.filter((pitch) => pitch <= above)];
+}
