@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { LOW_HARMONICA } from './songPage.ts';
+import { LOW_HARMONICA, songPath } from './songPage.ts';
 import { barriers, click, eventually, keys, openStage, sees, type Stage } from './stage.ts';
 
 let stage: Stage;
@@ -111,4 +111,36 @@ test('a tune that is here twice, in another key and under another name, is found
       'Still Waterthe same tune as Slack Water',
     ]),
   );
+});
+
+test('a song is given a tag, the tag is called otherwise in all songs at once, and back', async () => {
+  page = await stage.page(songPath(0));
+  await click(page, 'change its tags');
+  await page.waitForSelector('.song-tags-line');
+  await keys(page, 'Escape');
+  await page.waitForFunction(() => !document.querySelector('.song-tags-line'));
+  await click(page, 'change its tags');
+  await page.waitForSelector('.song-tags-line');
+  await keys(page, 'End');
+  await page.keyboard.type(', wharf');
+  await keys(page, 'Enter');
+  await sees(page, 'Its tags: jig, wharf.');
+  await click(page, 'wharf');
+  await eventually(rows, (found) => expect(found).toHaveLength(1));
+  await click(page, 'Tags');
+  await page.waitForSelector('.song-tags li');
+  const said = () => page.$$eval('.song-tags li', (all) => all.map((one) => one.textContent ?? ''));
+  await eventually(said, (found) => expect(found.join()).toContain('wharf 1 song'));
+  expect(await barriers(page)).toEqual([]);
+  await page.click('[aria-label="change jig"]');
+  await page.waitForSelector('.song-tags input');
+  await page.$eval('.song-tags input', (input) => input.select());
+  await page.keyboard.type('6/8');
+  await page.focus('.song-tags label:nth-of-type(2) input');
+  await page.keyboard.type('in two');
+  await keys(page, 'Enter');
+  await eventually(said, (found) => expect(found.join()).toContain('6/8 2 songs: in two'));
+  await page.waitForFunction(() => document.body.textContent?.includes('2 songs changed.'));
+  await click(page, 'Undo');
+  await eventually(said, (found) => expect(found.join()).toContain('jig 2 songs'));
 });

@@ -19,6 +19,7 @@ const fileOf = (instruments: readonly object[]) => ({
   questions: [],
   progressions: [],
   layouts: [],
+  tags: [],
   songs: [],
   arrangements: [],
   settings: DEFAULT_SETTINGS,

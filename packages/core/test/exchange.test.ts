@@ -32,6 +32,7 @@ function file(): ExchangeFile {
       name: 'Ours',
       layout: instruments[n]!.layout,
     })),
+    tags: [{ id: id(350), name: 'Q', about: 'for two' }],
     songs: [{ id: id(400), ...songOf('C4 D4~ | D4 E4') }],
     arrangements: FAMILY_IDS.map((family, n) => ({
       id: id(500 + n),

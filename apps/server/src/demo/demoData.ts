@@ -269,6 +269,11 @@ function arrangement(
   return { id: id(600 + index), name, songId: id(500 + song), instrumentId: id(on + 1), plan };
 }
 
+const TAGS = [
+  { name: 'lick', about: 'A bar or two, to be played in every position.' },
+  { name: 'slow air', about: 'Without a count, as one would say it.' },
+];
+
 /** The demo data as a file that the ordinary import reads. */
 export function demoData(): ExchangeFile {
   return {
@@ -281,6 +286,7 @@ export function demoData(): ExchangeFile {
       const { family, layout } = instrument(INSTRUMENTS[like]!, like);
       return { id: id(400 + index), family, name, layout };
     }),
+    tags: TAGS.map((tag, index) => ({ id: id(450 + index), ...tag })),
     songs: songs(),
     arrangements: ARRANGED.map(arrangement),
     settings: DEFAULT_SETTINGS,

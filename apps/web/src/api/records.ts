@@ -16,6 +16,7 @@ export type InstrumentRecord = RecordOf<'instruments'>;
 export type QuestionRecord = RecordOf<'questions'>;
 export type ProgressionRecord = RecordOf<'progressions'>;
 export type LayoutRecord = RecordOf<'layouts'>;
+export type TagRecord = RecordOf<'tags'>;
 export type SongRecord = RecordOf<'songs'>;
 export type ArrangementRecord = RecordOf<'arrangements'>;
 
@@ -141,6 +142,7 @@ export const instruments = recordsOf('instruments');
 export const questions = recordsOf('questions');
 export const layouts = recordsOf('layouts');
 export const progressions = recordsOf('progressions');
+export const tags = recordsOf('tags');
 export const songs = recordsOf('songs');
 export const arrangements = recordsOf('arrangements');
 

@@ -120,6 +120,33 @@ export function useKeeping<K extends RecordKindId>(kind: Records<K>) {
       onChanged?.(record);
     }, onFailed);
   };
+  /** Gives several records other contents, one after the other; undo takes all of it back. @param made what it was, and what it shall be */
+  const changeAll = async (
+    made: readonly { readonly record: Kept; readonly before: Content; readonly after: Content }[],
+    { label, notice }: Pick<Changing<Content, Record>, 'label' | 'notice'>,
+  ) => {
+    const done: (typeof made)[number][] = [];
+    try {
+      for (const one of made) {
+        const { id, version } = one.record;
+        leftAs(await save.mutateAsync({ id, version, content: one.after }));
+        done.push(one);
+      }
+      notify(notice);
+    } catch (error) {
+      failed(error as Error);
+    }
+    if (done.length === 0) return;
+    remember({
+      label,
+      undo: async (anyway) => {
+        for (const { record, before } of done) await saveNow(record.id, before, anyway);
+      },
+      redo: async (anyway) => {
+        for (const { record, after } of done) await saveNow(record.id, after, anyway);
+      },
+    });
+  };
   const putAway = (record: Record, onGone?: () => unknown) =>
     void bin.mutateAsync(record).then((gone) => {
       const { id } = leftAs(gone);
@@ -135,7 +162,7 @@ export function useKeeping<K extends RecordKindId>(kind: Records<K>) {
       void onGone?.();
     }, failed);
   const busy = add.isPending || save.isPending || bin.isPending;
-  return { keep, keepAll, change, putAway, busy, error: add.error, changeError: save.error };
+  return { keep, keepAll, change, changeAll, putAway, busy, error: add.error, changeError: save.error };
 }
 
 const CHANGED = 'It was changed elsewhere since.';

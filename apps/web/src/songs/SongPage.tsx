@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import { useMemo, useRef, useState, useLayoutEffect } from 'react';
 import { Link, useParams } from 'react-router';
 import { barAt, barStarts, noteCode, noteText, QUARTER, type SongView } from '@same-song/core';
+import type { SongRecord } from '../api/records.ts';
 import { dialectOf } from '../api/settings.ts';
 import { later } from '../frame/later.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
@@ -13,6 +14,7 @@ import { HearMenu } from './HearMenu.tsx';
 import { PaperNotes } from './PaperNotes.tsx';
 import type { Paper } from './PrintMenu.tsx';
 import { SongSentence } from './SongSentence.tsx';
+import { SongTags } from './SongTags.tsx';
 import { SongVerdict } from './SongVerdict.tsx';
 import { unbroken } from './unbroken.ts';
 import { useSong, type SongState } from './useSong.ts';
@@ -46,7 +48,7 @@ export function SongPage() {
     <div className="song">
       <header className="song-head">
         <SongSentence state={state} />
-        {view && record && <SongFacts view={view} on={chosen?.ref} />}
+        {view && record && <SongFacts view={view} record={record} on={chosen?.ref} />}
       </header>
       {view && chosen && record ? (
         <SongBody state={state} view={view} />
@@ -59,7 +61,7 @@ export function SongPage() {
   );
 }
 
-function SongFacts({ view, on }: { view: SongView; on: string | undefined }) {
+function SongFacts({ view, record, on }: { view: SongView; record: SongRecord; on: string | undefined }) {
   const { song, line, missing, instrumentFacts, compass } = view;
   const [metre] = song.metres;
   const had = line.length - missing.length;
@@ -76,6 +78,8 @@ function SongFacts({ view, on }: { view: SongView; on: string | undefined }) {
       <Link className="link" to={`/map?${scaleOf(view, on)}`}>
         its scale on Map
       </Link>
+      {' · '}
+      <SongTags record={record} />
     </p>
   );
 }

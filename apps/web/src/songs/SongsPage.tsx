@@ -12,6 +12,7 @@ import { unfinishedSong } from './unfinished.ts';
 import { useLibrary } from './useLibrary.ts';
 import './songs.css';
 
+const Tags = later('The tags', async () => (await import('./Tags.tsx')).Tags);
 const NewSong = later('The box for a new song', async () => (await import('./NewSong.tsx')).NewSong);
 
 /** Every song, found by any of its words; new ones by text, by file, or dropped onto the page. */
@@ -20,6 +21,7 @@ export function SongsPage() {
   const { data: list, error, isPending } = songs.useTitles('kept');
   const library = useLibrary(list);
   const { text, setText } = library;
+  const [tagging, setTagging] = useState(false);
   const [writing, setWriting] = useState(false);
   const [files, setFiles] = useState<readonly File[]>([]);
   const [over, setOver] = useState(false);
@@ -56,6 +58,9 @@ export function SongsPage() {
           <Button variant="contained" onClick={() => setWriting(!writing)} aria-expanded={writing}>
             {!writing && unfinishedSong().text !== '' ? 'Go on writing' : 'Write one'}
           </Button>
+          <Button variant="text" onClick={() => setTagging(!tagging)} aria-expanded={tagging}>
+            Tags
+          </Button>
           <Button variant="outlined" onClick={() => picker.current?.click()}>
             Read files
           </Button>
@@ -74,6 +79,7 @@ export function SongsPage() {
           />
         </div>
       </header>
+      {tagging && list && <Tags list={list} onTag={setText} />}
       {writing && <NewSong onDone={() => setWriting(false)} />}
       {files.length > 0 && <SongImport files={files} onDone={() => setFiles([])} />}
       {error && <p role="alert">The songs cannot be read: {error.message}</p>}

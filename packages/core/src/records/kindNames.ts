@@ -7,6 +7,7 @@ export const KIND_NAMES = {
   questions: { one: 'This question', many: 'Questions', titled: 'name' },
   progressions: { one: 'This progression', many: 'Progressions', titled: 'name' },
   layouts: { one: 'This layout', many: 'Layouts of your own', titled: 'name' },
+  tags: { one: 'This tag', many: 'Tags', titled: 'name' },
   songs: { one: 'This song', many: 'Songs', titled: 'title' },
   arrangements: { one: 'This arrangement', many: 'Arrangements', titled: 'name' },
 } as const;

@@ -13,7 +13,7 @@ import { checkPlan, type ArrangementPlan } from '../song/arrangement.ts';
 import { checkSong } from '../song/checkSong.ts';
 import { melodySketch } from '../song/opening.ts';
 import type { Song } from '../song/song.ts';
-import { OPTIONAL_SONG_FIELDS, SONG_FIELDS } from '../song/songShape.ts';
+import { OPTIONAL_SONG_FIELDS, SONG_FIELDS, TAG_LIMIT } from '../song/songShape.ts';
 import { KIND_NAMES, recordTitle, type RecordKindId } from './kindNames.ts';
 import { checkSavedLayout, type SavedLayout } from './layoutFile.ts';
 import { unknownFields, type KindNames, type RecordKind, type Referred } from './recordKind.ts';
@@ -111,6 +111,32 @@ const layouts: RecordKind<SavedLayout> = {
   check: checkSavedLayout,
 };
 
+/** A word by which songs are found, and what whoever keeps it means by it. Songs bear the word itself. */
+export interface SavedTag {
+  readonly name: string;
+  readonly about: string;
+}
+
+const tags: RecordKind<SavedTag> = {
+  fields: {
+    name: { type: 'string', minLength: 1, maxLength: TAG_LIMIT },
+    about: { type: 'string', maxLength: NOTES_LIMIT },
+  },
+  optional: ['about'],
+  listed: ['about'],
+  check({ name, about = '' }) {
+    const problems = [
+      ...textProblems('name', name, 1, TAG_LIMIT, 'A tag'),
+      ...textProblems('about', about, 0, NOTES_LIMIT, 'What it means'),
+    ];
+    if (typeof name === 'string' && name.includes(','))
+      problems.push({ field: 'name', wrong: name, message: 'A comma parts one tag from the next.' });
+    return problems.length > 0
+      ? fail(...problems)
+      : ok({ name: (name as string).trim(), about: (about as string).trim() });
+  },
+};
+
 const songs: RecordKind<Song> = {
   fields: SONG_FIELDS,
   optional: OPTIONAL_SONG_FIELDS,
@@ -157,6 +183,7 @@ export const recordKinds = {
   questions,
   progressions,
   layouts,
+  tags,
   songs,
   arrangements,
 } as const satisfies {

@@ -3,6 +3,9 @@ import { objectOf, type Shape } from '../records/shape.ts';
 import { QUARTER } from '../time/ticks.ts';
 import { NOTE_MARKS } from './song.ts';
 
+/** Characters of a tag. */
+export const TAG_LIMIT = 40;
+
 /** What one song may hold; what goes beyond it is refused with a sentence. */
 export const SONG_LIMITS = Object.freeze({
   notes: 30_000,
@@ -80,7 +83,7 @@ export const SONG_FIELDS = {
   composer: text(200),
   source: text(300),
   licence: text(200),
-  tags: list(text(40, 1), 30),
+  tags: list(text(TAG_LIMIT, 1), 30),
   keys: list(objectOf({ at: AT, tonic: objectOf(NAME), scale: text(80) }), 2_000, 1),
   metres: list(objectOf({ at: AT, count: whole(1, 64), unit: { enum: [1, 2, 4, 8, 16, 32, 64] } }), 2_000),
   tempos: list(
