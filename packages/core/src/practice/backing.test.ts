@@ -1,0 +1,127 @@
+import { songOf } from '../../test/samples/song.ts';
+import { FORMS, parseProgression } from '../harmony/progression.ts';
+import { pitchClass } from '../pitch/pitch.ts';
+import { expectOk } from '../result.ts';
+import { quarters } from '../time/ticks.ts';
+import { backing, formOf, type BackingEvent } from './backing.ts';
+import { GROOVES, grooveById } from './grooves.ts';
+import { songForm } from './songForm.ts';
+
+const form = (text: string, beats = 4) => formOf(expectOk(parseProgression('', text, beats)));
+const of = (events: readonly BackingEvent[], part: BackingEvent['part']) =>
+  events.filter((event) => event.part === part);
+
+/** Roots of the twelve bars in semitones above home, and the tones of each seventh, worked out by hand. */
+const BLUES = [0, 0, 0, 0, 5, 5, 0, 0, 7, 5, 0, 7];
+
+test.each(GROOVES.map(({ id }) => [id]))('%s has the chords of the progression in every key', (id) => {
+  const blues = form(FORMS.find((one) => one.id === 'blues-12-sevenths')!.text);
+  for (let home = 0; home < 12; home += 1) {
+    const { events, chords, seconds } = backing(blues, { groove: grooveById(id), perMinute: 60, home });
+    expect(seconds).toBe(48);
+    expect(chords.map(({ chord }) => chord.tones[0])).toEqual(BLUES);
+    for (const { at, pitch, part, play } of events) {
+      const root = BLUES[Math.floor(at / 4)]! + home;
+      const tones = [0, 4, 7, 10].map((tone) => pitchClass(root + tone));
+      if (part === 'chords') expect(tones).toContain(pitchClass(pitch));
+      if (play === 'root') expect(pitchClass(pitch)).toBe(pitchClass(root));
+      if (play === 'fifth') expect(pitchClass(pitch)).toBe(pitchClass(root + 7));
+      if (part === 'bass') expect(pitch >= 34 && pitch <= 50).toBe(true);
+    }
+    const first = of(events, 'chords').filter(({ at }) => at < 4);
+    if (id !== 'drone') expect(new Set(first.map(({ pitch }) => pitchClass(pitch))).size).toBe(4);
+  }
+});
+
+test('a bass leads by a step into the next chord, and stays on the fifth where nothing changes', () => {
+  const { events } = backing(form('1 4 4 5'), { groove: grooveById('straight'), perMinute: 60, home: 0 });
+  const leads = events.filter(({ play }) => play === 'lead').map(({ pitch }) => pitch);
+  // Into F2 from E2 (E♭ is foreign to the key), within F by its fifth C2, into G2 from F2, back to C2 from D2 above.
+  expect(leads).toEqual([40, 36, 41, 38]);
+});
+
+test('swung eighths come at two thirds of a beat, earlier at speed; a form ends with a fill', () => {
+  const hats = (perMinute: number) =>
+    of(backing(form('1 1'), { groove: grooveById('shuffle'), perMinute, home: 0 }).events, 'drums')
+      .filter(({ play }) => play === 'hat')
+      .map(({ at }) => (at * perMinute) / 60);
+  expect(hats(90).slice(0, 3)).toEqual([0, expect.closeTo(2 / 3), expect.closeTo(1)]);
+  expect(hats(210)[1]).toBeCloseTo((2 / 3 + 0.54) / 2);
+  expect(hats(300)[1]).toBeCloseTo(0.54);
+  const { events } = backing(form('1 1'), { groove: grooveById('shuffle'), perMinute: 60, home: 0 });
+  const end = of(events, 'drums').filter(({ at }) => at >= 7);
+  expect(end.map(({ play, at }) => [play, at])).toEqual([
+    ['snare', 7],
+    ['snare', expect.closeTo(7 + 1 / 3)],
+    ['snare', expect.closeTo(7 + 2 / 3)],
+  ]);
+});
+
+test('bars of other lengths repeat or cut the groove, and nothing sounds past their end', () => {
+  for (const { id } of GROOVES)
+    for (const beats of [2, 3, 5, 7]) {
+      const { events, seconds } = backing(form('1 4,5 1', beats), {
+        groove: grooveById(id),
+        perMinute: 120,
+        home: 3,
+      });
+      expect(seconds).toBeCloseTo((3 * beats) / 2);
+      expect(events.length).toBeGreaterThan(0);
+      for (const { at } of events) expect(at >= 0 && at < seconds).toBe(true);
+      expect([...events].sort((a, b) => a.at - b.at).map(({ at }) => at)).toEqual(events.map(({ at }) => at));
+    }
+});
+
+test('no chord is a silence of chords and bass, not of the drums', () => {
+  const { events } = backing(form('1 N.C.'), { groove: grooveById('march'), perMinute: 60, home: 0 });
+  expect(of(events, 'bass').every(({ at }) => at < 4)).toBe(true);
+  expect(of(events, 'chords').every(({ at }) => at < 4)).toBe(true);
+  expect(of(events, 'drums').some(({ at }) => at >= 4)).toBe(true);
+});
+
+test('a song brings its own chords, its pickup without one', () => {
+  const song = songOf('D4 | G4*2 B4 | C5*3', {
+    metres: [{ at: 0, count: 3, unit: 4 }],
+    keys: [{ at: 0, tonic: { letter: 'G', accidental: 0 }, scale: 'major' }],
+    chords: [
+      { at: quarters(1), symbol: 'G' },
+      { at: quarters(3), symbol: 'D7/F♯' },
+      { at: quarters(4), symbol: 'C' },
+    ],
+  });
+  const own = songForm(song)!;
+  expect(own.bars).toEqual([
+    { at: 0, beats: 1 },
+    { at: 1, beats: 3 },
+    { at: 4, beats: 3 },
+  ]);
+  expect(own.chords.map(({ chord, at, beats }) => [chord.tones[0], at, beats])).toEqual([
+    [undefined, 0, 1],
+    [0, 1, 2],
+    [7, 3, 1],
+    [5, 4, 3],
+  ]);
+  const { events } = backing(own, { groove: grooveById('waltz'), perMinute: 60, home: 7 });
+  // The bass of D7 over F♯ is F♯2; chords of a bar that begins anew follow the bar.
+  expect(events.find(({ at, play }) => at === 4 && play === 'root')!.pitch).toBe(36);
+  expect(songForm(songOf('C4'))).toBeUndefined();
+});
+
+test.each([40, 92, 208])(
+  'at %d a minute ten minutes of forms stay on their beats to the millisecond',
+  (perMinute) => {
+    const groove = grooveById('reel');
+    const { events, seconds } = backing(form('1 4 5 1', 2), { groove, perMinute, home: 0 });
+    const kicks = events.filter(({ play }) => play === 'kick');
+    // Each form is laid at a whole number of forms from the first, as a player lays them.
+    let beat = 0;
+    for (let round = 0; round * seconds < 600; round += 1)
+      for (const { at } of kicks) {
+        const isFill = beat % 8 === 7;
+        if (isFill) beat += 1;
+        const ideal = (beat * 60) / perMinute;
+        expect(Math.abs(round * seconds + at - ideal)).toBeLessThan(1e-6);
+        beat += 1;
+      }
+  },
+);

@@ -1,0 +1,171 @@
+import type { Chord } from '../harmony/chord.ts';
+import type { Progression } from '../harmony/progression.ts';
+import { pitchClass, type Pitch, type PitchClass } from '../pitch/pitch.ts';
+import { degreeSemitones } from '../scale/degree.ts';
+import type { Groove, Hit, Play } from './grooves.ts';
+
+/** What an accompaniment is made of. */
+export const BACKING_PARTS = Object.freeze(['bass', 'chords', 'drums'] as const);
+export type BackingPart = (typeof BACKING_PARTS)[number];
+
+/** Something an accompaniment sounds; times in seconds since its form began. */
+export interface BackingEvent {
+  readonly part: BackingPart;
+  readonly play: Play;
+  readonly at: number;
+  readonly seconds: number;
+  /** Of a drum 0. */
+  readonly pitch: Pitch;
+  /** From 0 to 1. */
+  readonly loud: number;
+}
+
+/** A chord of the form and when it sounds. */
+export interface BackingChord {
+  readonly bar: number;
+  readonly chord: Chord;
+  /** Seconds since the form began. */
+  readonly at: number;
+  readonly seconds: number;
+}
+
+/** One time through a form. */
+export interface Backing {
+  /** Rising by time. */
+  readonly events: readonly BackingEvent[];
+  readonly chords: readonly BackingChord[];
+  readonly seconds: number;
+}
+
+export interface BackingOptions {
+  readonly groove: Groove;
+  /** Counted beats a minute. */
+  readonly perMinute: number;
+  /** Pitch class of degree 1. */
+  readonly home: PitchClass;
+}
+
+/** Swung eighths come at two thirds of a beat; from 120 a minute on they come earlier, and are nearly even at 300. */
+function lateEighth(perMinute: number): number {
+  const fast = Math.min(1, Math.max(0, (perMinute - 120) / 180));
+  return 2 / 3 - fast * (2 / 3 - 0.54);
+}
+
+/** Lowest pitches that a bass and a chord take. */
+const LOWEST = Object.freeze({ bass: 36, chords: 52 });
+
+/** Bars and chords that are gone through again and again; times in counted beats. */
+export interface Form {
+  readonly bars: readonly { readonly at: number; readonly beats: number }[];
+  /** Rising, without gaps. */
+  readonly chords: readonly FormChord[];
+}
+
+export interface FormChord {
+  readonly bar: number;
+  readonly chord: Chord;
+  readonly at: number;
+  readonly beats: number;
+}
+
+/** A progression as a form: the chords of a bar share it evenly. */
+export function formOf({ bars, beats }: Progression): Form {
+  return {
+    bars: bars.map((_, bar) => ({ at: bar * beats, beats })),
+    chords: bars.flatMap((chords, bar) =>
+      chords.map((chord, i) => ({
+        ...{ bar, chord },
+        at: bar * beats + (i * beats) / chords.length,
+        beats: beats / chords.length,
+      })),
+    ),
+  };
+}
+
+/** An accompaniment of a form, in any key and groove. Pure; the same every time. */
+export function backing(form: Form, options: BackingOptions): Backing {
+  const { groove, perMinute, home } = options;
+  const beat = 60 / perMinute;
+  const spans = form.chords;
+  const last = form.bars.at(-1);
+  const beats = last ? last.at + last.beats : 0;
+  const lateness = lateEighth(perMinute) - 1 / 2;
+  const fillFrom = groove.fill.length > 0 ? beats - 1 : beats;
+  const events: BackingEvent[] = [];
+  const add = (hit: Hit, at: number) => {
+    const index = spans.findLastIndex((span) => span.at <= at + 1e-9);
+    if (index < 0) return;
+    const time = at + (hit.swung ? lateness : 0);
+    const sound = { play: hit.play, at: time * beat, seconds: hit.beats * beat, loud: hit.loud };
+    const part = partOf(hit.play);
+    if (part === 'drums') events.push({ part, ...sound, pitch: 0 });
+    else for (const pitch of pitchesOf(hit.play, spans, index, home)) events.push({ part, ...sound, pitch });
+  };
+  for (const bar of form.bars)
+    for (let cycle = 0; cycle < bar.beats; cycle += groove.beats)
+      for (const hit of groove.hits) {
+        const within = cycle + hit.at;
+        const isDrum = partOf(hit.play) === 'drums';
+        if (within < bar.beats && !(isDrum && bar.at + within >= fillFrom)) add(hit, bar.at + within);
+      }
+  for (const hit of groove.fill) if (beats > 1) add(hit, fillFrom + hit.at);
+  return {
+    events: events.sort((a, b) => a.at - b.at || a.pitch - b.pitch),
+    chords: spans.map(({ bar, chord, at, beats: length }) => ({
+      ...{ bar, chord, at: at * beat, seconds: length * beat },
+    })),
+    seconds: beats * beat,
+  };
+}
+
+function partOf(play: Play): BackingPart {
+  if (play === 'chord') return 'chords';
+  return play === 'kick' || play === 'snare' || play === 'hat' ? 'drums' : 'bass';
+}
+
+/** The pitch of a class that lies in the octave from a pitch on. */
+function from(lowest: Pitch, of: PitchClass): Pitch {
+  return lowest + pitchClass(of - lowest);
+}
+
+function pitchesOf(
+  play: Play,
+  spans: readonly FormChord[],
+  index: number,
+  home: PitchClass,
+): readonly Pitch[] {
+  const { chord } = spans[index]!;
+  const [root] = chord.tones;
+  if (root === undefined) return [];
+  const low = from(LOWEST.bass, bassOf(chord) + home);
+  if (play === 'chord')
+    return chord.tones.map((tone) => from(LOWEST.chords, tone + home)).sort((a, b) => a - b);
+  if (play === 'root') return [low];
+  if (play === 'fifth') return [from(LOWEST.bass, fifthOf(chord) + home)];
+  return [leading(chord, spans[(index + 1) % spans.length]!.chord, home)];
+}
+
+function bassOf({ tones, bass }: Chord): PitchClass {
+  return bass === undefined ? tones[0]! : degreeSemitones(bass);
+}
+
+/** The chord's own fifth, diminished or raised as it is; the root where it has none. */
+function fifthOf({ tones }: Chord): PitchClass {
+  const fifth = tones.find((tone) => [6, 7, 8].includes(pitchClass(tone - tones[0]!)));
+  return fifth ?? tones[0]!;
+}
+
+/** Into another chord by a step from below or above, whichever is nearer; into the same one by its fifth. */
+function leading(now: Chord, next: Chord, home: PitchClass): Pitch {
+  const [root] = next.tones;
+  if (root === undefined || root === now.tones[0]) return from(LOWEST.bass, fifthOf(now) + home);
+  const here = from(LOWEST.bass, now.tones[0]! + home);
+  const there = from(LOWEST.bass, root + home);
+  const steps = here < there ? [-2, -1, 2, 1] : [2, 1, -2, -1];
+  const own = new Set([...DEGREES, ...now.tones, ...next.tones]);
+  const step = steps.find((by) => own.has(pitchClass(root + by)) && there + by >= LOWEST.bass) ?? 2;
+  return there + step;
+}
+
+/** What belongs to home, where a chord does not say otherwise. */
+const DEGREES: readonly PitchClass[] = Object.freeze([0, 2, 4, 5, 7, 9, 11]);

@@ -1,0 +1,213 @@
+/** What is played at a place of a groove. */
+export type Play =
+  /** Bass: the lowest note of the chord, its fifth, or what leads into the next chord. */
+  | 'root'
+  | 'fifth'
+  | 'lead'
+  /** All tones of the chord. */
+  | 'chord'
+  | 'kick'
+  | 'snare'
+  | 'hat';
+
+export interface Hit {
+  /** Counted beats since the groove's cycle began. */
+  readonly at: number;
+  readonly beats: number;
+  readonly play: Play;
+  /** From 0 to 1. */
+  readonly loud: number;
+  /** An off-beat eighth that comes late where the feel is swung. */
+  readonly swung?: true;
+}
+
+/** How an accompaniment moves; it is repeated through bars of any length. */
+export interface Groove {
+  readonly id: string;
+  readonly label: string;
+  /** Counted beats of its cycle. */
+  readonly beats: number;
+  /** Into how many parts its beats are felt. */
+  readonly divisions: 2 | 3;
+  readonly hits: readonly Hit[];
+  /** In the last beats of a form, in place of its drums there. */
+  readonly fill: readonly Hit[];
+}
+
+const third = 1 / 3;
+const hit = (play: Play, at: number, beats: number, loud: number): Hit => ({ play, at, beats, loud });
+const late = (play: Play, at: number, beats: number, loud: number): Hit => ({
+  ...hit(play, at, beats, loud),
+  swung: true,
+});
+const each = (count: number, made: (beat: number) => readonly Hit[]) =>
+  Array.from({ length: count }, (_, beat) => made(beat)).flat();
+
+const FILL_EVEN: readonly Hit[] = [0, 0.25, 0.5, 0.75].map((at, i) => hit('snare', at, 0.2, 0.5 + i * 0.12));
+const FILL_THREES: readonly Hit[] = [0, third, 2 * third].map((at, i) =>
+  hit('snare', at, 0.2, 0.5 + i * 0.15),
+);
+
+/** Source: what each dance or feel has on which beat, as accompanists of them are taught. */
+export const GROOVES: readonly Groove[] = Object.freeze([
+  {
+    id: 'straight',
+    label: 'straight',
+    beats: 4,
+    divisions: 2,
+    hits: [
+      ...[
+        hit('root', 0, 0.9, 1),
+        hit('root', 1.5, 0.4, 0.8),
+        hit('fifth', 2, 0.9, 0.9),
+        hit('lead', 3.5, 0.4, 0.8),
+      ],
+      ...[hit('chord', 1, 0.5, 0.8), hit('chord', 3, 0.5, 0.8)],
+      ...[
+        hit('kick', 0, 0.1, 1),
+        hit('snare', 1, 0.1, 0.9),
+        hit('kick', 2, 0.1, 0.9),
+        hit('snare', 3, 0.1, 0.9),
+      ],
+      ...each(4, (beat) => [hit('hat', beat, 0.05, 0.5), hit('hat', beat + 0.5, 0.05, 0.35)]),
+    ],
+    fill: FILL_EVEN,
+  },
+  {
+    id: 'shuffle',
+    label: 'shuffle',
+    beats: 4,
+    divisions: 3,
+    hits: [
+      ...[
+        hit('root', 0, 0.6, 1),
+        late('root', 0.5, 0.3, 0.6),
+        hit('fifth', 1, 0.6, 0.9),
+        late('fifth', 1.5, 0.3, 0.6),
+      ],
+      ...[
+        hit('root', 2, 0.6, 1),
+        late('root', 2.5, 0.3, 0.6),
+        hit('fifth', 3, 0.6, 0.9),
+        late('lead', 3.5, 0.3, 0.7),
+      ],
+      ...[hit('chord', 1, 0.4, 0.7), hit('chord', 3, 0.4, 0.7)],
+      ...[
+        hit('kick', 0, 0.1, 1),
+        hit('snare', 1, 0.1, 0.9),
+        hit('kick', 2, 0.1, 0.9),
+        hit('snare', 3, 0.1, 0.9),
+      ],
+      ...each(4, (beat) => [hit('hat', beat, 0.05, 0.5), late('hat', beat + 0.5, 0.05, 0.35)]),
+    ],
+    fill: FILL_THREES,
+  },
+  {
+    id: 'twelve-eight',
+    label: 'slow twelve-eight',
+    beats: 4,
+    divisions: 3,
+    hits: [
+      ...[hit('root', 0, 0.9, 1), hit('fifth', 2, 0.9, 0.9), hit('lead', 3 + 2 * third, 0.3, 0.7)],
+      ...each(4, (beat) =>
+        [0, third, 2 * third].map((at) => hit('chord', beat + at, 0.28, at === 0 ? 0.7 : 0.5)),
+      ),
+      ...[
+        hit('kick', 0, 0.1, 1),
+        hit('snare', 1, 0.1, 0.8),
+        hit('kick', 2, 0.1, 0.8),
+        hit('snare', 3, 0.1, 0.8),
+      ],
+      ...each(4, (beat) =>
+        [0, third, 2 * third].map((at) => hit('hat', beat + at, 0.05, at === 0 ? 0.5 : 0.3)),
+      ),
+    ],
+    fill: FILL_THREES,
+  },
+  {
+    id: 'waltz',
+    label: 'waltz',
+    beats: 3,
+    divisions: 2,
+    hits: [
+      ...[
+        hit('root', 0, 0.9, 1),
+        hit('chord', 1, 0.6, 0.7),
+        hit('chord', 2, 0.6, 0.7),
+        hit('lead', 2.5, 0.4, 0.6),
+      ],
+      ...[hit('kick', 0, 0.1, 0.9), hit('hat', 1, 0.05, 0.5), hit('hat', 2, 0.05, 0.5)],
+    ],
+    fill: FILL_EVEN,
+  },
+  {
+    id: 'jig',
+    label: 'jig',
+    beats: 2,
+    divisions: 3,
+    hits: [
+      ...[hit('root', 0, 0.6, 1), hit('chord', 2 * third, 0.3, 0.7)],
+      ...[hit('fifth', 1, 0.6, 0.9), hit('chord', 1 + 2 * third, 0.3, 0.7)],
+      ...[hit('kick', 0, 0.1, 0.9), hit('kick', 1, 0.1, 0.7)],
+      ...each(2, (beat) => [hit('hat', beat + 2 * third, 0.05, 0.5)]),
+    ],
+    fill: FILL_THREES,
+  },
+  {
+    id: 'reel',
+    label: 'reel',
+    beats: 2,
+    divisions: 2,
+    hits: [
+      ...[
+        hit('root', 0, 0.45, 1),
+        hit('chord', 0.5, 0.35, 0.7),
+        hit('fifth', 1, 0.45, 0.9),
+        hit('chord', 1.5, 0.35, 0.7),
+      ],
+      ...[
+        hit('kick', 0, 0.1, 0.9),
+        hit('hat', 0.5, 0.05, 0.5),
+        hit('kick', 1, 0.1, 0.7),
+        hit('hat', 1.5, 0.05, 0.5),
+      ],
+    ],
+    fill: FILL_EVEN,
+  },
+  {
+    id: 'march',
+    label: 'march or polka',
+    beats: 2,
+    divisions: 2,
+    hits: [
+      ...[
+        hit('root', 0, 0.45, 1),
+        hit('chord', 0.5, 0.3, 0.8),
+        hit('fifth', 1, 0.45, 0.9),
+        hit('chord', 1.5, 0.3, 0.8),
+      ],
+      ...[
+        hit('kick', 0, 0.1, 1),
+        hit('snare', 0.5, 0.1, 0.5),
+        hit('kick', 1, 0.1, 0.9),
+        hit('snare', 1.5, 0.1, 0.5),
+      ],
+    ],
+    fill: FILL_EVEN,
+  },
+  {
+    id: 'drone',
+    label: 'drone pulse',
+    beats: 1,
+    divisions: 2,
+    hits: [hit('root', 0, 0.95, 0.8), hit('fifth', 0, 0.95, 0.6), hit('hat', 0, 0.05, 0.35)],
+    fill: [],
+  },
+]);
+
+/** @throws for an unknown one */
+export function grooveById(id: string): Groove {
+  const found = GROOVES.find((groove) => groove.id === id);
+  if (!found) throw new Error(`grooveById: no groove ${id}`);
+  return found;
+}
