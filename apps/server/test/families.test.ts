@@ -116,6 +116,9 @@ test('a file of three thousand records goes in whole, and one wrong record among
     })),
     questions: [],
     arrangements: [],
+    items: [],
+    routines: [],
+    log: [],
   };
   const wrong = { ...many, instruments: many.instruments.with(2999, { ...many.instruments[2999]!, a4: 1 }) };
   const refused = await api().post('/api/data/import?apply=true').send(wrong).expect(422);

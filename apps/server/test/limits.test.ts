@@ -22,6 +22,10 @@ const fileOf = (instruments: readonly object[]) => ({
   tags: [],
   songs: [],
   arrangements: [],
+  people: [],
+  items: [],
+  routines: [],
+  log: [],
   settings: DEFAULT_SETTINGS,
 });
 

@@ -99,6 +99,77 @@ export type { Pin } from './route/pin.ts';
 export { routeLine } from './route/route.ts';
 export type { AirBalance } from './route/air.ts';
 export { everyStep, solve, type Layer } from './solver/solver.ts';
+export {
+  backing,
+  BACKING_PARTS,
+  formOf,
+  type Backing,
+  type BackingChord,
+  type BackingEvent,
+  type BackingPart,
+  type Form,
+} from './practice/backing.ts';
+export {
+  drillFits,
+  drillRound,
+  DRILLS,
+  isDrill,
+  ROUND,
+  type DrillGround,
+  type DrillId,
+  type DrillQuestion,
+} from './practice/drill.ts';
+export { GROOVES, grooveById, type Groove, type Play } from './practice/grooves.ts';
+export {
+  checkHow,
+  MINUTES_LIMIT,
+  USUAL_WAY,
+  type HowToPractise,
+  type PracticeItem,
+  type Practised,
+} from './practice/item.ts';
+export { jamStages, ROUNDS_A_STAGE, type JamStage, type LaidStage } from './practice/jam.ts';
+export { KEY_ORDERS, keysInOrder, type KeyOrderId } from './practice/keyOrder.ts';
+export {
+  afterRound,
+  FACTORS,
+  firstRung,
+  TEMPO_LIMITS,
+  USUAL_LADDER,
+  type Ladder,
+  type Rung,
+} from './practice/ladder.ts';
+export { standing, type LogEntry, type WayCount } from './practice/log.ts';
+export {
+  callPhrase,
+  DIFFICULTIES,
+  CALL_BARS,
+  type DifficultyId,
+  type PhraseNote,
+} from './practice/phrase.ts';
+export { planDay, PLAN_MINUTES, type Planned, type PlannedFrom, type Why } from './practice/plan.ts';
+export {
+  dayOf,
+  minutesByDay,
+  minutesByKey,
+  tempoCourses,
+  waysOf,
+  weightOf,
+  type DayMinutes,
+  type TempoCourse,
+  type WayRecord,
+} from './practice/progress.ts';
+export {
+  ARTICULATIONS,
+  inRhythm,
+  readRhythm,
+  RHYTHMS,
+  type ArticulationId,
+  type Rhythm,
+  type TimedNote,
+} from './practice/rhythm.ts';
+export { seededRandom, type SeededRandom } from './practice/seededRandom.ts';
+export { songForm } from './practice/songForm.ts';
 export { PATTERNS, patternById, type Pattern, type PatternId } from './practice/pattern.ts';
 
 // What Map and Keys ask and answer

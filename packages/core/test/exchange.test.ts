@@ -4,7 +4,7 @@ import { defaultQuestion } from '../src/question/question.ts';
 import { checkLayoutFile, layoutFile } from '../src/records/layoutFile.ts';
 import { expectOk } from '../src/result.ts';
 import { checkSettings, DEFAULT_SETTINGS } from '../src/settings/settings.ts';
-import { openInstrument, plainPlan, specFromPreset, type ExchangeFile } from '@same-song/core';
+import { openInstrument, plainPlan, USUAL_WAY, specFromPreset, type ExchangeFile } from '@same-song/core';
 import { songOf } from './samples/song.ts';
 
 const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
@@ -46,6 +46,23 @@ function file(): ExchangeFile {
         decisions: [{ noteId: 'n2', kind: 'move' as const, by: 12 }],
       },
     })),
+    people: [{ id: id(600), name: 'Q', notes: '' }],
+    items: FAMILY_IDS.map((family, n) => ({
+      id: id(700 + n),
+      name: 'Ours',
+      instrumentId: id(n),
+      what: { kind: 'line' as const, question: defaultQuestion(families[family]) },
+      how: USUAL_WAY,
+      set: n === 0,
+    })),
+    routines: [{ id: id(800), name: 'Ours', steps: [{ itemId: id(700), minutes: 3 }] }],
+    log: [
+      {
+        ...{ id: id(900), entry: id(901), revision: 2, at: '2026-05-04T17:30:00.000Z', name: 'Ours' },
+        ...{ itemId: id(700), personId: id(600), instrumentId: id(0), minutes: 4.5, tempo: 66 },
+        ...{ rounds: 3, clean: 2, keys: [10], ways: { '4b': { played: 3, missed: 1 } }, note: '' },
+      },
+    ],
     settings: DEFAULT_SETTINGS,
   };
 }

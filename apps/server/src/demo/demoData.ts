@@ -14,6 +14,7 @@ import {
   type StoredQuestion,
 } from '@same-song/core';
 import { readAbc } from '@same-song/formats';
+import { demoPractice } from './demoPractice.ts';
 import { LICKS, longDance, TUNES } from './tunes.ts';
 
 /** Ids of the demo records: fixed, so that links to them stay good and a second import changes nothing. */
@@ -274,12 +275,13 @@ const TAGS = [
   { name: 'slow air', about: 'Without a count, as one would say it.' },
 ];
 
-/** The demo data as a file that the ordinary import reads. */
-export function demoData(): ExchangeFile {
+/** The demo data as a file that the ordinary import reads. @param now ms since 1970: what was practised ends the day before */
+export function demoData(now = Date.now()): ExchangeFile {
+  const instruments = INSTRUMENTS.map(instrument);
   return {
     format: EXCHANGE_FORMAT,
     version: EXCHANGE_VERSION,
-    instruments: INSTRUMENTS.map(instrument),
+    instruments,
     questions: ASKS.map(question),
     progressions: PROGRESSIONS.map((progression, index) => ({ id: id(300 + index), ...progression })),
     layouts: LAYOUTS.map(({ name, like }, index) => {
@@ -289,6 +291,7 @@ export function demoData(): ExchangeFile {
     tags: TAGS.map((tag, index) => ({ id: id(450 + index), ...tag })),
     songs: songs(),
     arrangements: ARRANGED.map(arrangement),
+    ...demoPractice(instruments, now),
     settings: DEFAULT_SETTINGS,
   };
 }

@@ -18,6 +18,8 @@ export type ProgressionRecord = RecordOf<'progressions'>;
 export type LayoutRecord = RecordOf<'layouts'>;
 export type TagRecord = RecordOf<'tags'>;
 export type SongRecord = RecordOf<'songs'>;
+export type ItemRecord = RecordOf<'items'>;
+export type LogRecord = RecordOf<'log'>;
 export type ArrangementRecord = RecordOf<'arrangements'>;
 
 export type Which = 'kept' | 'binned';
@@ -145,6 +147,10 @@ export const progressions = recordsOf('progressions');
 export const tags = recordsOf('tags');
 export const songs = recordsOf('songs');
 export const arrangements = recordsOf('arrangements');
+export const people = recordsOf('people');
+export const items = recordsOf('items');
+export const routines = recordsOf('routines');
+export const log = recordsOf('log');
 
 /** The content of an instrument record, without what the server adds. */
 export function specOf({ id: _, version: __, ...spec }: InstrumentRecord): InstrumentSpec {

@@ -10,6 +10,10 @@ export const KIND_NAMES = {
   tags: { one: 'This tag', many: 'Tags', titled: 'name' },
   songs: { one: 'This song', many: 'Songs', titled: 'title' },
   arrangements: { one: 'This arrangement', many: 'Arrangements', titled: 'name' },
+  people: { one: 'This person', many: 'People', titled: 'name' },
+  items: { one: 'This item', many: 'What is practised', titled: 'name' },
+  routines: { one: 'This routine', many: 'Routines', titled: 'name' },
+  log: { one: 'This entry', many: 'Log of practice', titled: 'name' },
 } as const;
 
 export type RecordKindId = keyof typeof KIND_NAMES;

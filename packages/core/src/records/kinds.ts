@@ -7,6 +7,8 @@ import {
   textProblems,
   type InstrumentSpec,
 } from '../instrument/instrument.ts';
+import { checkItem, MINUTES_LIMIT, type PracticeItem } from '../practice/item.ts';
+import { checkLogEntry, type LogEntry } from '../practice/log.ts';
 import { checkQuestion, storedQuestion, type StoredQuestion } from '../question/question.ts';
 import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
 import { checkPlan, type ArrangementPlan } from '../song/arrangement.ts';
@@ -177,6 +179,135 @@ const arrangements: RecordKind<SavedArrangement> = {
   },
 };
 
+/** Somebody who plays: a pupil, a player, the teacher. */
+export interface SavedPerson {
+  readonly name: string;
+  readonly notes: string;
+}
+
+const people: RecordKind<SavedPerson> = {
+  fields: { name: NAME, notes: { type: 'string', maxLength: NOTES_LIMIT } },
+  optional: ['notes'],
+  listed: [],
+  check({ name, notes = '' }) {
+    const problems = [
+      ...textProblems('name', name, 1, NAME_LIMIT, 'A name'),
+      ...textProblems('notes', notes, 0, NOTES_LIMIT, 'Notes'),
+    ];
+    return problems.length > 0
+      ? fail(...problems)
+      : ok({ name: (name as string).trim(), notes: (notes as string).trim() });
+  },
+};
+
+const items: RecordKind<PracticeItem> = {
+  fields: {
+    name: { type: 'string', minLength: 1, maxLength: 200 },
+    instrumentId: ID,
+    songId: ID,
+    what: OBJECT,
+    how: OBJECT,
+    set: { type: 'boolean' },
+  },
+  optional: ['songId', 'how', 'set'],
+  refersTo: { instrumentId: 'instruments', songId: 'songs' },
+  listed: ['instrumentId', 'set'],
+  check(content, referred) {
+    const { instrumentId, songId } = content;
+    const instrument = isId(instrumentId) ? referred('instruments', instrumentId) : undefined;
+    if (!isRecord(instrument))
+      return fail({
+        field: 'instrumentId',
+        wrong: shown(instrumentId),
+        message: 'The instrument of this item is not there.',
+      });
+    const checked = checkItem(content, String(instrument['family']));
+    if (!checked.ok) return checked;
+    const isSong = checked.value.what.kind === 'song';
+    if (isSong !== (songId !== undefined) || (isSong && !(isId(songId) && referred('songs', songId))))
+      return fail({ field: 'songId', wrong: shown(songId), message: 'The song of this item is not there.' });
+    return ok({
+      ...checked.value,
+      instrumentId: instrumentId as string,
+      ...(isSong && { songId: songId as string }),
+    });
+  },
+};
+
+/** Items in an order that is kept: a warm-up, scales round the circle. */
+export interface SavedRoutine {
+  readonly name: string;
+  /** Ids of items, each with its minutes; an item that is gone is passed over. */
+  readonly steps: readonly { readonly itemId: string; readonly minutes: number }[];
+}
+
+const routines: RecordKind<SavedRoutine> = {
+  fields: {
+    name: NAME,
+    steps: {
+      type: 'array',
+      maxItems: 60,
+      items: {
+        type: 'object',
+        properties: { itemId: ID, minutes: { type: 'number', minimum: 1, maximum: MINUTES_LIMIT } },
+        required: ['itemId', 'minutes'],
+        additionalProperties: false,
+      },
+    },
+  },
+  listed: ['steps'],
+  check({ name, steps }) {
+    const problems: Problem[] = textProblems('name', name, 1, NAME_LIMIT, 'A name');
+    const list: readonly unknown[] = Array.isArray(steps) ? steps : [];
+    if (!Array.isArray(steps) || list.length > 60)
+      problems.push({ field: 'steps', wrong: shown(steps), message: 'A routine has up to 60 steps.' });
+    list.forEach((step, i) => {
+      const { itemId, minutes } = isRecord(step) ? step : {};
+      if (!isId(itemId))
+        problems.push({
+          field: `steps.${i}.itemId`,
+          wrong: shown(itemId),
+          message: 'A step is one of the items.',
+        });
+      if (typeof minutes !== 'number' || !(minutes >= 1 && minutes <= MINUTES_LIMIT))
+        problems.push({
+          field: `steps.${i}.minutes`,
+          wrong: shown(minutes),
+          message: `A step takes 1 to ${MINUTES_LIMIT} minutes.`,
+        });
+    });
+    if (problems.length > 0) return fail(...problems);
+    return ok({
+      name: (name as string).trim(),
+      steps: (list as SavedRoutine['steps']).map(({ itemId, minutes }) => ({ itemId, minutes })),
+    });
+  },
+};
+
+const log: RecordKind<LogEntry> = {
+  fields: {
+    entry: ID,
+    revision: { type: 'integer', minimum: 1 },
+    gone: { type: 'boolean' },
+    at: { type: 'string', format: 'date-time' },
+    name: { type: 'string', minLength: 1, maxLength: 200 },
+    itemId: { type: 'string' },
+    personId: { type: 'string' },
+    instrumentId: { type: 'string' },
+    minutes: { type: 'number', minimum: 0 },
+    tempo: { type: 'number', minimum: 0 },
+    rounds: { type: 'integer', minimum: 0 },
+    clean: { type: 'integer', minimum: 0 },
+    keys: { type: 'array', items: { type: 'integer' } },
+    ways: OBJECT,
+    note: { type: 'string' },
+  },
+  optional: ['gone', 'itemId', 'personId', 'instrumentId', 'keys', 'ways', 'note'],
+  listed: ['at', 'entry', 'revision'],
+  appendOnly: { at: ({ at }) => at },
+  check: (content) => checkLogEntry(content),
+};
+
 /** What is kept of each kind and how it is checked. */
 export const recordKinds = {
   instruments,
@@ -186,6 +317,10 @@ export const recordKinds = {
   tags,
   songs,
   arrangements,
+  people,
+  items,
+  routines,
+  log,
 } as const satisfies {
   readonly [K in RecordKindId]: unknown;
 };

@@ -1,0 +1,128 @@
+import type { Way } from '../families/way.ts';
+import type { Chord } from '../harmony/chord.ts';
+import type { Instrument } from '../instrument/instrument.ts';
+import type { PitchClass } from '../pitch/pitch.ts';
+import { usableWays } from '../route/context.ts';
+import { aboveHome, type Key } from '../scale/scale.ts';
+
+/** A stage of playing over a progression: what is allowed, for so many rounds. */
+export interface JamStage {
+  readonly id: string;
+  readonly label: string;
+  /** What to do, in a sentence. */
+  readonly about: string;
+  readonly rounds: number;
+}
+
+/** A stage with what it allows on an instrument. */
+export interface LaidStage extends JamStage {
+  /** Ids of the ways that may be played now. */
+  readonly allowed: readonly string[];
+  /** Those of them that are to be resolved by a step at once, or held on purpose. */
+  readonly outside: readonly string[];
+}
+
+export const ROUNDS_A_STAGE = 4;
+
+/**
+ * The stages of a family from what its ways are: one air and then the other, both, what is harder, one outside note
+ * quickly resolved, the same one held. Families without air begin with home, the chord and five notes. Source: a teacher's
+ * way of letting a pupil play over a blues from the first lesson on.
+ */
+export function jamStages(
+  instrument: Instrument,
+  key: Key,
+  { chords, five }: { readonly chords: readonly Chord[]; readonly five: readonly PitchClass[] },
+): readonly LaidStage[] {
+  const { family } = instrument;
+  const all = usableWays(instrument).filter(({ redundantTo }) => redundantTo === undefined);
+  const plain = family.techniques[0]?.id;
+  const above = (way: Way) => aboveHome(key, way.pitch);
+  const inScale = all.filter((way) => key.scale.semitones.includes(above(way)));
+  const easy = inScale.filter(({ technique }) => technique === plain);
+  const tones = new Set(chords.flatMap((chord) => chord.tones));
+  const stages: LaidStage[] = [];
+  const add = (
+    id: string,
+    label: string,
+    about: string,
+    allowed: readonly Way[],
+    outside: readonly Way[] = [],
+  ) => {
+    const ids = allowed.map((way) => way.id);
+    const known = stages.some((stage) => stage.allowed.join() === ids.join() && outside.length === 0);
+    if (ids.length > 0 && !known)
+      stages.push({
+        ...{ id, label, about, rounds: ROUNDS_A_STAGE, allowed: ids },
+        outside: outside.map((way) => way.id),
+      });
+  };
+  add(
+    'home',
+    'home alone',
+    'Only the home note: make a rhythm of it.',
+    easy.filter((way) => above(way) === 0),
+  );
+  if (family.air) {
+    const airs = [...new Set(easy.flatMap(({ air }) => air ?? []))];
+    for (const air of airs.sort((a, b) => Number(a === 'out') - Number(b === 'out'))) {
+      const { words } = { words: air === 'out' ? family.sides.above : family.sides.below };
+      add(
+        `air-${air}`,
+        `${words} only`,
+        `Every note with the same air: ${words}.`,
+        easy.filter((way) => way.air === air),
+      );
+    }
+  } else {
+    add(
+      'chord',
+      'the chord’s tones',
+      'Only what is in the chords.',
+      easy.filter((way) => tones.has(above(way))),
+    );
+    add(
+      'five',
+      'five notes',
+      'Five notes that hardly rub.',
+      easy.filter((way) => five.includes(above(way))),
+    );
+  }
+  add('both', family.air ? 'both ways of air' : 'the whole scale', 'All that is easy to have.', easy);
+  add('harder', 'with what is harder', harderWords(family.techniques.map(({ label }) => label)), inScale);
+  const outside = outsideNote(all, key, tones);
+  if (outside.length > 0) {
+    add(
+      'touched',
+      'one outside note, resolved',
+      'Touch it and step into the scale at once.',
+      [...inScale, ...outside],
+      outside,
+    );
+    add(
+      'held',
+      'the same, held',
+      'Hold it on purpose, and hear when it grates.',
+      [...inScale, ...outside],
+      outside,
+    );
+  }
+  return stages;
+}
+
+/** The easiest ways of one note beside the scale: the third of the other kind, the tritone or the flat seventh. */
+function outsideNote(all: readonly Way[], key: Key, tones: ReadonlySet<number>): readonly Way[] {
+  const wanted = [3, 6, 10, 4, 11, 1, 8].find(
+    (semitone) =>
+      !key.scale.semitones.includes(semitone) &&
+      all.some((way) => aboveHome(key, way.pitch) === semitone) &&
+      !tones.has(semitone),
+  );
+  return wanted === undefined ? [] : all.filter((way) => aboveHome(key, way.pitch) === wanted);
+}
+
+function harderWords([, ...harder]: readonly string[]): string {
+  return harder.length === 0
+    ? 'All notes of the scale.'
+    : `All notes of the scale, ${harder.slice(0, 3).join(', ')} too.`;
+}

@@ -1,0 +1,69 @@
+/** What is known of an item when a day is planned. */
+export interface PlannedFrom {
+  readonly id: string;
+  /** How long it takes at a time, in minutes. */
+  readonly minutes: number;
+  /** The teacher set it. */
+  readonly set: boolean;
+  readonly isSong: boolean;
+  /** When it is due again, in ms since 1970; undefined where it was never played. */
+  readonly due: number | undefined;
+  /** When it was last played. */
+  readonly last: number | undefined;
+}
+
+/** Why an item is in the plan of a day. */
+export type Why = 'set' | 'due' | 'new' | 'song' | 'again';
+
+export interface Planned {
+  readonly id: string;
+  readonly minutes: number;
+  readonly why: Why;
+  /** Days it has been due for. */
+  readonly overdue: number;
+}
+
+const DAY = 86_400_000;
+/** Less than this is no practice of anything, in minutes. */
+export const LEAST_MINUTES = 2;
+/** Minutes a day that can be planned. */
+export const PLAN_MINUTES = Object.freeze({ least: 5, most: 90, usual: 20 });
+/** Items of one plan that were never played: one thing new is enough for twenty minutes. */
+const MINUTES_A_NEW = 20;
+
+/**
+ * What to play in the minutes at hand: what the teacher set, what is due again with what has waited longest first,
+ * something new, and a song to end with. Never more minutes than there are. Pure.
+ * @param now ms since 1970
+ */
+export function planDay(items: readonly PlannedFrom[], minutes: number, now: number): readonly Planned[] {
+  const plan: Planned[] = [];
+  let left = minutes;
+  const overdueOf = ({ due }: PlannedFrom) => (due === undefined ? 0 : Math.max(0, (now - due) / DAY));
+  const take = (item: PlannedFrom | undefined, why: Why) => {
+    if (!item || plan.some(({ id }) => id === item.id)) return;
+    const wanted = Math.min(item.minutes, left);
+    if (wanted < Math.min(LEAST_MINUTES, item.minutes)) return;
+    plan.push({ id: item.id, minutes: wanted, why, overdue: Math.floor(overdueOf(item)) });
+    left -= wanted;
+  };
+  const byWaiting = (a: PlannedFrom, b: PlannedFrom) =>
+    overdueOf(b) - overdueOf(a) || (a.last ?? 0) - (b.last ?? 0);
+  const isDue = ({ due }: PlannedFrom) => due !== undefined && due <= now;
+  const playedToday = ({ last }: PlannedFrom) => last !== undefined && now - last < DAY / 2;
+  const song = [...items].filter((item) => item.isSong && !playedToday(item)).sort(byWaiting)[0];
+  // Room for the song at the end is kept from the beginning, where there is enough for both.
+  const kept = song && minutes >= 2 * song.minutes ? song.minutes : 0;
+  left -= kept;
+  for (const item of items) if (item.set && !playedToday(item) && item !== song) take(item, 'set');
+  for (const item of items.filter(isDue).sort(byWaiting)) if (item !== song) take(item, 'due');
+  const fresh = items.filter((item) => item.due === undefined && !item.set && item !== song);
+  for (const item of fresh.slice(0, Math.max(1, Math.floor(minutes / MINUTES_A_NEW)))) take(item, 'new');
+  const again = items.filter(
+    (item) => item.due !== undefined && !isDue(item) && !playedToday(item) && item !== song,
+  );
+  for (const item of again.sort((a, b) => a.due! - b.due!)) take(item, 'again');
+  left += kept;
+  take(song, song?.set ? 'set' : 'song');
+  return plan;
+}

@@ -1,0 +1,166 @@
+/** Practice on all families: drills are checked against facts of core, stages and calls against their notes. */
+import { families, FAMILY_IDS } from '../src/families/index.ts';
+import { fiveOf } from '../src/harmony/layer.ts';
+import { parseProgression } from '../src/harmony/progression.ts';
+import { openInstrument, specFromPreset } from '../src/instrument/instrument.ts';
+import { parseNote } from '../src/pitch/noteName.ts';
+import { pitchClass } from '../src/pitch/pitch.ts';
+import { drillFits, drillRound, DRILLS, ROUND } from '../src/practice/drill.ts';
+import { jamStages } from '../src/practice/jam.ts';
+import { callPhrase, CALL_BARS, DIFFICULTIES } from '../src/practice/phrase.ts';
+import { expectOk } from '../src/result.ts';
+import { aboveHome, keyOf, scaleById } from '../src/scale/scale.ts';
+
+const major = (tonic: string) => keyOf(expectOk(scaleById('major')), expectOk(parseNote(tonic)));
+const opened = (id: (typeof FAMILY_IDS)[number]) => {
+  const { presets } = families[id];
+  return expectOk(openInstrument(specFromPreset(id, presets[0]!.id)));
+};
+/** Semitones of the degrees of major and of the notes by name, written out by hand. */
+const DEGREES: Readonly<Record<string, number>> = { 1: 0, 2: 2, 3: 4, 4: 5, 5: 7, 6: 9, 7: 11 };
+const NOTES: Readonly<Record<string, number>> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
+
+describe.each(FAMILY_IDS)('%s', (id) => {
+  const instrument = opened(id);
+  const key = major('C');
+  const ground = { instrument, key };
+  const pitchOf = new Map(instrument.ways.map((way) => [way.id, way.pitch]));
+
+  test.each(DRILLS.map((drill) => [drill.id]))(
+    '%s asks what can be answered, and what is right is right',
+    (drill) => {
+      if (!drillFits(drill, ground)) {
+        expect(() => drillRound(drill, ground, 1)).toThrow('does not fit');
+        return;
+      }
+      const round = drillRound(drill, ground, 7);
+      expect(round).toHaveLength(ROUND);
+      expect(drillRound(drill, ground, 7)).toEqual(round);
+      round.forEach((question, i) => {
+        expect(question.right.length).toBeGreaterThan(0);
+        if (i > 0) expect(question.about).not.toBe(round[i - 1]!.about);
+        if (question.choices.length > 0) {
+          const labels = question.choices.map(({ label }) => label);
+          expect(new Set(labels).size).toBe(labels.length);
+          expect(question.choices.filter((choice) => question.right.includes(choice.id))).toHaveLength(1);
+        } else for (const way of question.right) expect(pitchOf.has(way)).toBe(true);
+      });
+    },
+  );
+
+  test('notes, degrees and chords of the key lie where they are said to lie', () => {
+    const asked = (drill: 'note-way' | 'degree-way' | 'way-note' | 'chord-tones' | 'ear-way') =>
+      drillFits(drill, ground) ? drillRound(drill, ground, 3, 40) : [];
+    for (const { prompt, right } of asked('note-way')) {
+      const [, letter, octave] = /^Where is ([A-G])(-?\d)\?$/.exec(prompt)!;
+      for (const way of right) expect(pitchOf.get(way)).toBe(12 * (Number(octave) + 1) + NOTES[letter!]!);
+    }
+    for (const { prompt, right } of asked('degree-way')) {
+      const [, degree] = /^Where is degree (\d) of C\?$/.exec(prompt)!;
+      for (const way of right) expect(pitchClass(pitchOf.get(way)!)).toBe(DEGREES[degree!]);
+    }
+    for (const { shown, right } of asked('way-note'))
+      expect(pitchClass(pitchOf.get(shown!)!)).toBe(NOTES[right[0]!]);
+    const triads: Readonly<Record<string, readonly number[]>> = {
+      C: [0, 4, 7],
+      Dm: [2, 5, 9],
+      Em: [4, 7, 11],
+      F: [5, 9, 0],
+      G: [7, 11, 2],
+      Am: [9, 0, 4],
+      'B°': [11, 2, 5],
+    };
+    for (const { prompt, right } of asked('chord-tones')) {
+      const [, chord] = /^Show a note of (.+)\.$/.exec(prompt)!;
+      for (const way of right) expect(triads[chord!]).toContain(pitchClass(pitchOf.get(way)!));
+    }
+    for (const { heard, right } of asked('ear-way')) {
+      const semitones = Math.round(12 * Math.log2(heard[1]! / instrument.spec.a4)) + 69;
+      for (const way of right) expect(pitchOf.get(way)).toBe(semitones);
+    }
+  });
+
+  test('stages allow more and more, the last ones an outside note', () => {
+    const chords = expectOk(parseProgression('', '1 4 5 1', 4)).bars.flat();
+    const stages = jamStages(instrument, key, { chords, five: fiveOf(key.scale) });
+    expect(stages.length).toBeGreaterThan(0);
+    expect(new Set(stages.map((stage) => stage.id)).size).toBe(stages.length);
+    const degrees = (ways: readonly string[]) =>
+      new Set(ways.map((way) => aboveHome(key, pitchOf.get(way)!)));
+    for (const stage of stages) {
+      const outside = new Set(stage.outside);
+      for (const way of stage.allowed)
+        expect(key.scale.semitones.includes(aboveHome(key, pitchOf.get(way)!))).toBe(!outside.has(way));
+    }
+    const home = stages.find((stage) => stage.id === 'home');
+    if (home) expect([...degrees(home.allowed)]).toEqual([0]);
+    const [touched, held] = ['touched', 'held'].map((one) => stages.find((stage) => stage.id === one));
+    expect(touched?.allowed).toEqual(held?.allowed);
+    if (touched) expect(degrees(touched.outside).size).toBe(1);
+  });
+});
+
+test('on a harmonica a pupil plays blow only, draw only, both, then bends and an outside note', () => {
+  const instrument = opened('diatonic');
+  const home = instrument.ways.find((way) => way.id === '1b')!.pitch;
+  const tonic = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'][pitchClass(home)]!;
+  const key = major(tonic);
+  const stages = jamStages(instrument, key, { chords: [], five: fiveOf(key.scale) });
+  expect(stages.map(({ id }) => id)).toEqual([
+    'home',
+    'air-in',
+    'air-out',
+    'both',
+    'harder',
+    'touched',
+    'held',
+  ]);
+  const air = (stage: string) =>
+    new Set(
+      stages
+        .find(({ id }) => id === stage)!
+        .allowed.map((id) => instrument.ways.find((way) => way.id === id)!.air),
+    );
+  expect([...air('air-in')]).toEqual(['in']);
+  expect([...air('air-out')]).toEqual(['out']);
+});
+
+test('what was missed is asked more often', () => {
+  const instrument = opened('diatonic');
+  const ground = { instrument, key: major('C'), weight: (about: string) => (about === '4b' ? 5 : 1) };
+  const of = (round: ReturnType<typeof drillRound>) => round.filter(({ about }) => about === '4b').length;
+  const even = of(drillRound('way-note', { ...ground, weight: () => 1 }, 1, 2000));
+  const weighted = of(drillRound('way-note', ground, 1, 2000));
+  expect(weighted / even).toBeGreaterThan(3);
+  expect(weighted / even).toBeLessThan(5.5);
+});
+
+test.each(DIFFICULTIES.map(({ id, leap }) => [id, leap] as const))(
+  'a call that is %s fills two bars from the notes there are and ends on home',
+  (difficulty, leap) => {
+    const pitches = [60, 62, 64, 67, 69, 72];
+    for (let seed = 1; seed <= 60; seed += 1)
+      for (const beats of [2, 3, 4]) {
+        const phrase = callPhrase(pitches, [60, 72], { difficulty, beats, seed });
+        expect(callPhrase(pitches, [60, 72], { difficulty, beats, seed })).toEqual(phrase);
+        const last = phrase.at(-1)!;
+        expect([60, 72]).toContain(last.pitch);
+        expect(last.start + last.beats).toBe(CALL_BARS * beats);
+        phrase.forEach(({ pitch, start, beats: length }, i) => {
+          expect(pitches).toContain(pitch);
+          const next = phrase[i + 1];
+          if (next) expect(start + length).toBeLessThanOrEqual(next.start + 1e-9);
+          if (next && i + 2 < phrase.length && start + length === next.start)
+            expect(Math.abs(pitches.indexOf(next.pitch) - pitches.indexOf(pitch))).toBeLessThanOrEqual(leap);
+        });
+      }
+    expect(() => callPhrase([], [], { difficulty, beats: 4, seed: 1 })).toThrow('no notes');
+  },
+);
+
+test('different seeds give different calls', () => {
+  const calls = Array.from({ length: 20 }, (_, seed) =>
+    JSON.stringify(callPhrase([60, 62, 64, 65, 67], [60], { difficulty: 'middle', beats: 4, seed })),
+  );
+  expect(new Set(calls).size).toBeGreaterThan(15);
+});
