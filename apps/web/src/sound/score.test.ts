@@ -4,15 +4,15 @@ import { playScore, type Score } from './score.ts';
 
 /** A sound library on a clock that is moved by hand, noting what is struck. */
 const mockTone = {
-  struck: [] as [hz: number, at: number, length: number][],
+  struck: [] as [hz: number, at: number, length: number, volume: number][],
   timers: [] as { run: () => void; at: number; gone?: true }[],
   now: 10,
   disposed: 0,
 };
 jest.mock('tone', () => {
   class PolySynth {
-    triggerAttackRelease(hz: number, length: number, at: number) {
-      mockTone.struck.push([hz, Number((at - 10.1).toFixed(3)), Number(length.toFixed(3))]);
+    triggerAttackRelease(hz: number, length: number, at: number, volume: number) {
+      mockTone.struck.push([hz, Number((at - 10.1).toFixed(6)), Number(length.toFixed(3)), volume]);
     }
     toDestination() {
       return this;
@@ -84,16 +84,16 @@ beforeEach(() => {
 
 test('everything is struck at its time, notes are told, and at its end it stops by itself', async () => {
   await play();
+  until(11.2);
+  expect(told).toEqual(['a']);
+  until(13.2);
+  expect(told).toEqual(['a', 'b', undefined]);
   expect(mockTone.struck.map(([hz, at]) => [hz, at])).toEqual([
     [1600, 0],
     [440, 1],
     [110, 1],
     [494, 2],
   ]);
-  until(11.2);
-  expect(told).toEqual(['a']);
-  until(13.2);
-  expect(told).toEqual(['a', 'b', undefined]);
   expect(mockTone.disposed).toBe(3);
 });
 
@@ -115,3 +115,59 @@ test('a melody that is muted is followed and not heard', async () => {
   expect(told).toEqual(['a', 'b', undefined]);
   expect(mockTone.struck.map(([hz]) => hz)).toEqual([1600, 110]);
 });
+
+test('so many rounds are played and told, with marks of their own, and then it ends', async () => {
+  const rounds: number[] = [];
+  const marks: string[] = [];
+  const score = {
+    ...SCORE,
+    loop: true,
+    rounds: 3,
+    marks: [
+      { at: 0, mark: 'in' },
+      { at: 1, mark: 'one' },
+    ],
+  };
+  await playScore(score, timbre, {
+    onNote: (id) => told.push(id),
+    onMark: (mark) => marks.push(mark),
+    onRound: (played) => rounds.push(played),
+  });
+  until(30);
+  expect(rounds).toEqual([1, 2]);
+  expect(marks).toEqual(['in', 'one', 'one', 'one']);
+  expect(told.filter((id) => id === 'a')).toHaveLength(3);
+  expect(told.at(-1)).toBeUndefined();
+});
+
+test('a part is made softer or silent while it plays', async () => {
+  const volumes = { chord: 1 };
+  await playScore({ ...SCORE, loop: true }, timbre, {
+    onNote: () => undefined,
+    volumeOf: (kind) => (kind === 'chord' ? volumes.chord : 1),
+  });
+  until(12);
+  volumes.chord = 0;
+  until(15);
+  const chords = mockTone.struck.filter(([hz]) => hz === 110);
+  expect(chords.map(([, at]) => at)).toEqual([1]);
+});
+
+test.each([40, 92, 208])(
+  'at %d a minute every click of ten minutes stands where it should',
+  async (perMinute) => {
+    const beat = 60 / perMinute;
+    // Two bars of four are counted, then bars of four go round.
+    const clicks = Array.from({ length: 12 }, (_, i) => ({
+      ...{ kind: 'click' as const, at: i * beat, seconds: 0, hz: 1600 },
+    }));
+    await playScore(
+      { sounds: clicks, begins: 8 * beat, ends: 12 * beat, loop: true, mute: false },
+      timbre,
+      () => undefined,
+    );
+    until(10 + 600);
+    expect(mockTone.struck.length).toBeGreaterThanOrEqual(Math.floor(10 * perMinute));
+    mockTone.struck.forEach(([, at], i) => expect(Math.abs(at - i * beat)).toBeLessThan(1e-5));
+  },
+);
