@@ -4,7 +4,8 @@ import { dayOf, minutesByDay, minutesByKey, tempoCourses, waysOf, weightOf } fro
 import { expectOk } from '../result.ts';
 
 const DAY = 86_400_000;
-const NOW = Date.parse('2026-05-04T18:00:00Z');
+/** A day on which what is due comes before what is new. */
+const NOW = Date.parse('2026-05-05T18:00:00Z');
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 const item = (id: string, changes: Partial<PlannedFrom> = {}): PlannedFrom => ({
   ...{ id, minutes: 5, set: false, isSong: false, due: undefined, last: undefined },
@@ -29,6 +30,12 @@ test('first what is set, then what has waited longest, something new, and a song
   expect(planDay(items, 30, NOW)[1]!.overdue).toBe(4);
   // Half of it: what waits longest still comes, and the song.
   expect(told(planDay(items, 15, NOW))).toEqual(['set 5 set', 'later 5 due', 'song 5 song']);
+});
+
+test('every third day what is new has the first turn, so that it comes where time never suffices', () => {
+  const items = [item('new one'), item('late', { due: NOW - 9 * DAY, last: NOW - 12 * DAY })];
+  const first = [0, 1, 2].map((day) => planDay(items, 5, NOW + day * DAY)[0]!.id);
+  expect(first.filter((id) => id === 'new one')).toHaveLength(1);
 });
 
 test('no day is longer than the minutes at hand, and what was played just now does not come again', () => {
@@ -112,7 +119,7 @@ test('days are those where the player lives, and days without anything are there
     entry(2, { name: 'Jig', minutes: 10 }),
     entry(3, { at: '2026-05-02T10:00:00Z', minutes: 3 }),
   ];
-  expect(minutesByDay(list, { now: NOW, days: 3, offset: 0 })).toEqual([
+  expect(minutesByDay(list, { now: NOW, days: 4, offset: 0 })).toEqual([
     { day: '2026-05-02', minutes: 3, byName: [{ name: 'Blues', minutes: 3 }] },
     { day: '2026-05-03', minutes: 0, byName: [] },
     {
@@ -122,6 +129,7 @@ test('days are those where the player lives, and days without anything are there
         { name: 'Blues', minutes: 6 },
       ],
     },
+    { day: '2026-05-05', minutes: 0, byName: [] },
   ]);
 });
 

@@ -30,6 +30,8 @@ export const LEAST_MINUTES = 2;
 export const PLAN_MINUTES = Object.freeze({ least: 5, most: 90, usual: 20 });
 /** Items of one plan that were never played: one thing new is enough for twenty minutes. */
 const MINUTES_A_NEW = 20;
+/** Days after which something new comes before what is due. */
+const NEW_FIRST_EVERY = 3;
 
 /**
  * What to play in the minutes at hand: what the teacher set, what is due again with what has waited longest first,
@@ -51,14 +53,21 @@ export function planDay(items: readonly PlannedFrom[], minutes: number, now: num
     overdueOf(b) - overdueOf(a) || (a.last ?? 0) - (b.last ?? 0);
   const isDue = ({ due }: PlannedFrom) => due !== undefined && due <= now;
   const playedToday = ({ last }: PlannedFrom) => last !== undefined && now - last < DAY / 2;
-  const song = [...items].filter((item) => item.isSong && !playedToday(item)).sort(byWaiting)[0];
-  // Room for the song at the end is kept from the beginning, where there is enough for both.
-  const kept = song && minutes >= 2 * song.minutes ? song.minutes : 0;
+  // Room for a song at the end is kept from the beginning, where there is enough for more than that; a longer one takes
+  // its turn like all else.
+  const endings = items.filter((item) => item.isSong && !playedToday(item) && 2 * item.minutes <= minutes);
+  const [song] = endings.sort(byWaiting);
+  const kept = song?.minutes ?? 0;
   left -= kept;
   for (const item of items) if (item.set && !playedToday(item) && item !== song) take(item, 'set');
-  for (const item of items.filter(isDue).sort(byWaiting)) if (item !== song) take(item, 'due');
   const fresh = items.filter((item) => item.due === undefined && !item.set && item !== song);
-  for (const item of fresh.slice(0, Math.max(1, Math.floor(minutes / MINUTES_A_NEW)))) take(item, 'new');
+  const takeNew = () => {
+    for (const item of fresh.slice(0, Math.max(1, Math.floor(minutes / MINUTES_A_NEW)))) take(item, 'new');
+  };
+  // Where time never suffices for what is due, what is new would never come: now and then it has the first turn.
+  if (Math.floor(now / DAY) % NEW_FIRST_EVERY === 0) takeNew();
+  for (const item of items.filter(isDue).sort(byWaiting)) if (item !== song) take(item, 'due');
+  takeNew();
   const again = items.filter(
     (item) => item.due !== undefined && !isDue(item) && !playedToday(item) && item !== song,
   );

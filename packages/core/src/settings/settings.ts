@@ -23,6 +23,8 @@ export interface Settings {
   readonly welcomed: boolean;
   /** Whether single letters, digits and signs are shortcuts. */
   readonly singleKeys: boolean;
+  /** Id of the person who practises; empty where nobody is named. */
+  readonly person: string;
   /** When a note against its chord grates. */
   readonly tension: TensionLimits;
 }
@@ -35,6 +37,7 @@ export const DEFAULT_SETTINGS: Settings = Object.freeze({
   lastInstrument: '',
   welcomed: false,
   singleKeys: true,
+  person: '',
   tension: TENSION_LIMITS,
 });
 
@@ -51,7 +54,7 @@ export function checkSettings(stored: unknown): Result<Settings> {
     if (!Object.hasOwn(DEFAULT_SETTINGS, field))
       wrong(field, field, `There is no setting “${shown(field)}”.`);
   }
-  const { theme, naming, staff, dialects, lastInstrument, welcomed, singleKeys, tension } = {
+  const { theme, naming, staff, dialects, lastInstrument, welcomed, singleKeys, person, tension } = {
     ...DEFAULT_SETTINGS,
     ...stored,
   } as Record<string, unknown>;
@@ -61,6 +64,8 @@ export function checkSettings(stored: unknown): Result<Settings> {
   if (typeof staff !== 'boolean') wrong('staff', staff, 'The staff is shown or not: true or false.');
   if (typeof lastInstrument !== 'string' || lastInstrument.length > LAST_LIMIT)
     wrong('lastInstrument', lastInstrument, 'The last instrument must be the id of one.');
+  if (typeof person !== 'string' || person.length > LAST_LIMIT)
+    wrong('person', person, 'Who practises is named by an id.');
   if (typeof welcomed !== 'boolean')
     wrong('welcomed', welcomed, 'The first visit is over or not: true or false.');
   if (typeof singleKeys !== 'boolean')
@@ -77,6 +82,7 @@ export function checkSettings(stored: unknown): Result<Settings> {
     lastInstrument,
     welcomed,
     singleKeys,
+    person,
     tension,
     dialects: { ...DEFAULT_SETTINGS.dialects, ...(dialects as Record<string, string>) },
   } as Settings);
