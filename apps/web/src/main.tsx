@@ -56,6 +56,20 @@ const router = createBrowserRouter([
         lazy: fetchedAhead(async () => ({ Component: (await import('./songs/SongPage.tsx')).SongPage })),
       },
       {
+        path: 'practice/play/:id',
+        errorElement: <TroublePage />,
+        HydrateFallback: () => null,
+        lazy: fetchedAhead(async () => ({ Component: (await import('./practice/PlayPage.tsx')).PlayPage })),
+      },
+      {
+        path: 'practice/:view?',
+        errorElement: <TroublePage />,
+        HydrateFallback: () => null,
+        lazy: fetchedAhead(async () => ({
+          Component: (await import('./practice/PracticePage.tsx')).PracticePage,
+        })),
+      },
+      {
         path: 'cabinet/:id?',
         errorElement: <TroublePage />,
         HydrateFallback: () => null,

@@ -10,6 +10,7 @@ export {
   A4_RANGE,
   PITCH_RANGE,
   pitchClass,
+  type PitchClass,
   centsFromStandard,
   frequency,
   type Pitch,
@@ -39,6 +40,7 @@ export {
   scaleById,
   scaleGroupName,
   usualTonic,
+  aboveHome,
   type Key,
   type Scale,
 } from './scale/scale.ts';
@@ -57,7 +59,7 @@ export {
   type ScaleFit,
 } from './harmony/suitability.ts';
 export { chordSymbol, parseChord, type Chord } from './harmony/chord.ts';
-export { LAYERS } from './harmony/layer.ts';
+export { fiveOf, LAYERS } from './harmony/layer.ts';
 export type { Role } from './harmony/role.ts';
 
 export { inventoryLists, type InventoryList } from './inventory/lists.ts';
@@ -168,6 +170,7 @@ export {
   type Rhythm,
   type TimedNote,
 } from './practice/rhythm.ts';
+export { roundOf, type Round, type RoundBeat } from './practice/round.ts';
 export { seededRandom, type SeededRandom } from './practice/seededRandom.ts';
 export { songForm } from './practice/songForm.ts';
 export { PATTERNS, patternById, type Pattern, type PatternId } from './practice/pattern.ts';

@@ -23,6 +23,7 @@ const PLACES = [
   { path: '/map', name: 'Map', about: 'where it lies', key: '1' },
   { path: '/keys', name: 'Keys', about: 'which key', key: '2' },
   { path: '/songs', name: 'Songs', about: 'what to play', key: '3' },
+  { path: '/practice', name: 'Practice', about: 'day by day', key: '4' },
   { path: '/cabinet', name: 'Cabinet', about: 'what I have', key: '6' },
 ];
 

@@ -18,6 +18,25 @@ interface Waiting {
 
 /** Where nothing may be kept, entries wait as long as the page is open. */
 const held = new Map<string, Waiting>();
+const listeners = new Set<() => void>();
+let seen: readonly LogEntry[] | undefined;
+
+function changed(): void {
+  seen = undefined;
+  listeners.forEach((listener) => listener());
+}
+
+/** Told whenever something is kept or was sent. @returns what ends it */
+export function onEntries(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
+
+/** All entries that wait, the same list until there is another. */
+export function entriesSeen(): readonly LogEntry[] {
+  seen ??= waitingEntries().map(({ entry }) => entry);
+  return seen;
+}
 
 /** Keeps an entry as it stands now. @param open it goes on */
 export function keepEntry(entry: LogEntry, open: boolean, now = Date.now()): void {
@@ -28,6 +47,7 @@ export function keepEntry(entry: LogEntry, open: boolean, now = Date.now()): voi
   } catch {
     // Held in memory then.
   }
+  changed();
 }
 
 function forget(id: string): void {
@@ -37,6 +57,7 @@ function forget(id: string): void {
   } catch {
     // There was none.
   }
+  changed();
 }
 
 /** All that waits, in this page and in others of this browser. */

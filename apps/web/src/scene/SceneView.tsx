@@ -17,6 +17,8 @@ interface SceneViewProps {
   readonly related?: ReadonlySet<string>;
   /** Ids used by the line. */
   readonly used?: ReadonlySet<string>;
+  /** How hot each of them is, from 0 to 3: where it goes wrong. */
+  readonly heat?: ReadonlyMap<string, number>;
   readonly onSelect?: (id: string) => void;
   /** Arrows move within the drawing, Space chooses; where the page's own arrows do not walk it. */
   readonly walked?: boolean;
@@ -78,7 +80,8 @@ function plainGroup(shape: GroupShape, key: number, props: SceneViewProps): Reac
 }
 
 function choosableGroup(shape: GroupShape, id: string, key: number, props: SceneViewProps): ReactNode {
-  const { selected, chosen, related, used, onSelect, names, walked = false } = props;
+  const { selected, chosen, related, used, onSelect, names, heat, walked = false } = props;
+  const hot = heat?.get(id) ?? 0;
   const { box } = shape;
   const isSelected = selected === id || (chosen?.has(id) ?? false);
   const choose = onSelect && {
@@ -99,6 +102,19 @@ function choosableGroup(shape: GroupShape, id: string, key: number, props: Scene
         <rect x={box.x} y={box.y} width={box.width} height={box.height} fill="transparent" />
       )}
       <g aria-hidden="true">{drawn(shape.shapes, props)}</g>
+      {box && hot > 0 && (
+        <rect
+          x={box.x - 1}
+          y={box.y - 1}
+          width={box.width + 2}
+          height={box.height + 2}
+          rx={2}
+          fill="var(--home)"
+          fillOpacity={hot * 0.17}
+          stroke="var(--home)"
+          strokeWidth={hot * 0.6}
+        />
+      )}
       {box && used?.has(id) && (
         <path
           d={`M${box.x + 2.5} ${box.y + box.height + 1.3} H${box.x + box.width - 2.5}`}

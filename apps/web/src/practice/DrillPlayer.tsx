@@ -1,0 +1,241 @@
+import Button from '@mui/material/Button';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import {
+  drillFits,
+  drillRound,
+  DRILLS,
+  expectOk,
+  familyById,
+  keyOf,
+  notePitchClass,
+  openInstrument,
+  parseNote,
+  scaleById,
+  waysOf,
+  weightOf,
+  type DrillGround,
+  type DrillQuestion,
+  type WayCount,
+} from '@same-song/core';
+import { dialectOf, useSettings } from '../api/settings.ts';
+import { useMapView } from '../compute/compute.ts';
+import { useShortcuts } from '../frame/shortcuts.ts';
+import { soundTrouble } from '../map/usePlayer.ts';
+import { SceneView } from '../scene/SceneView.tsx';
+import { playLine } from '../sound/player.ts';
+import { useChosen, type OnStand } from './onStand.ts';
+
+/** After a right answer the next question comes by itself, in ms. */
+const GOES_ON = 900;
+
+interface Answered {
+  readonly question: DrillQuestion;
+  readonly given: string;
+  readonly right: boolean;
+}
+
+/** A round of twenty questions, answered on the drawing or by key, and what was wrong at its end. */
+export function DrillPlayer({ practice, item, begin, told }: OnStand) {
+  const chosen = useChosen(practice, item);
+  const { settings } = useSettings();
+  const what = item.what.kind === 'drill' ? item.what : undefined;
+  const family = familyById(chosen?.spec.family ?? '');
+  const dialect = family ? dialectOf(settings, family) : '';
+  const { data: view } = useMapView(chosen, what!.question, { naming: settings.naming, dialect });
+  const [seed, setSeed] = useState(() => Math.floor(Math.random() * 1e9));
+  const [answers, setAnswers] = useState<readonly Answered[]>([]);
+  const [showing, setShowing] = useState<Answered | undefined>(undefined);
+  const known = useMemo(
+    () => waysOf(practice.entries, item.instrumentId),
+    [practice.entries, item.instrumentId],
+  );
+  /** What was known when the round began: its questions stay as they are. */
+  const [weights, setWeights] = useState(known);
+  const ground = useMemo((): DrillGround | undefined => {
+    if (!chosen || !what) return undefined;
+    const key = keyOf(expectOk(scaleById(what.question.scale)), expectOk(parseNote(what.question.tonic)));
+    const instrument = expectOk(openInstrument(chosen.spec)).forKey(key);
+    return { instrument, key, weight: (about) => weightOf(weights.get(about)) };
+  }, [chosen, what, weights]);
+  const round = useMemo(
+    () => (ground && what && drillFits(what.drill, ground) ? drillRound(what.drill, ground, seed) : []),
+    [ground, what, seed],
+  );
+  const question = round[answers.length];
+  const over = round.length > 0 && answers.length >= round.length && !showing;
+  const timbre = family?.timbre;
+  const hear = (sounds: readonly number[]) => {
+    if (sounds.length === 0 || !timbre) return;
+    const line = sounds.map((hz, i) => ({ hz, start: i, beats: 0.95, id: String(i) }));
+    playLine(line, 80, { timbre, drones: [] }, () => undefined).catch(soundTrouble);
+  };
+  useEffect(() => {
+    if (question && !showing && timbre && question.heard.length > 0) {
+      const line = question.heard.map((hz, i) => ({ hz, start: i, beats: 0.95, id: String(i) }));
+      playLine(line, 80, { timbre, drones: [] }, () => undefined).catch(soundTrouble);
+    }
+  }, [question, showing, timbre]);
+  const started = useRef(false);
+  const goOn = () => {
+    if (!showing) return;
+    const next = [...answers, showing];
+    setAnswers(next);
+    setShowing(undefined);
+    if (next.length < round.length) return;
+    const ways: Record<string, WayCount> = {};
+    for (const { question: asked, right } of next) {
+      const before = ways[asked.about] ?? { played: 0, missed: 0 };
+      ways[asked.about] = { played: before.played + 1, missed: before.missed + Number(!right) };
+    }
+    const rights = next.filter(({ right }) => right).length;
+    for (const [i, one] of next.entries())
+      told({
+        clean: one.right,
+        tempo: 0,
+        keys: i === 0 ? [notePitchClass(expectOk(parseNote(what!.question.tonic)))] : [],
+        ...(i === next.length - 1 && { ways }),
+      });
+    return rights;
+  };
+  const answer = (given: string) => {
+    if (!question || showing) return;
+    if (!started.current) begin();
+    started.current = true;
+    setShowing({ question, given, right: question.right.includes(given) });
+  };
+  useEffect(() => {
+    if (!showing?.right) return undefined;
+    const timer = window.setTimeout(goOn, GOES_ON);
+    return () => window.clearTimeout(timer);
+  });
+  const again = () => {
+    setAnswers([]);
+    setWeights(known);
+    setSeed(seed + 1);
+  };
+  const group = 'The drill';
+  useShortcuts([
+    ...(question?.choices ?? []).map(({ id, label }, i) => ({
+      key: String(i + 1),
+      label: `Answer ${i + 1}`,
+      group,
+      run: () => (showing ? goOn() : answer(id)),
+      about: label,
+    })),
+    { key: 'PageDown', label: 'Go on', group, run: () => (over ? again() : void goOn()) },
+    {
+      key: ' ',
+      label: 'Hear it again, or go on',
+      group,
+      run: () => (showing ? void goOn() : hear(question?.heard ?? [])),
+    },
+  ]);
+  const names = useMemo(
+    () =>
+      new Map(
+        view?.ways.map((way) => [way.id, question && !showing ? way.words : `${way.words}, ${way.note}`]),
+      ),
+    [view, question, showing],
+  );
+  const label = DRILLS.find(({ id }) => id === what?.drill)?.label ?? '';
+  if (!view || !ground) return <p className="loading">Opening the drill…</p>;
+  if (round.length === 0) return <p>This drill makes no sense on this instrument in this key.</p>;
+  if (over) return <DrillEnd answers={answers} onAgain={again} view={view} names={names} />;
+  const onDrawing = (question?.choices.length ?? 0) === 0;
+  const shown = showing ? showing.question.right : [];
+  return (
+    <div className="player drill">
+      <header className="player-head">
+        <h1>{label}</h1>
+        <p>
+          {chosen?.spec.name} · {Math.min(round.length, answers.length + 1)} of {round.length} ·{' '}
+          {answers.filter(({ right }) => right).length} right
+        </p>
+      </header>
+      <p className="drill-prompt" aria-live="polite">
+        {question?.prompt}
+        {(question?.heard.length ?? 0) > 0 && (
+          <Button variant="outlined" onClick={() => hear(question!.heard)}>
+            Hear it again
+          </Button>
+        )}
+      </p>
+      <div className={onDrawing && !showing ? 'drill-drawing hides-notes' : 'drill-drawing hides-notes'}>
+        <SceneView
+          scene={view.scene}
+          label={onDrawing ? 'Answer on the drawing' : 'The instrument'}
+          names={names}
+          selected={showing?.question.shown ?? question?.shown ?? showing?.given}
+          related={new Set(shown)}
+          used={new Set(shown)}
+          {...(onDrawing && { onSelect: answer, walked: true })}
+        />
+      </div>
+      {!onDrawing && (
+        <div className="drill-choices">
+          {question?.choices.map(({ id, label: words }, i) => (
+            <Button
+              key={id}
+              variant={showing && question.right.includes(id) ? 'contained' : 'outlined'}
+              disabled={showing !== undefined}
+              onClick={() => answer(id)}
+            >
+              <kbd>{i + 1}</kbd>&nbsp;{words}
+            </Button>
+          ))}
+        </div>
+      )}
+      <p className="drill-answer" role="status">
+        {showing && (showing.right ? 'Right.' : `Not quite: ${showing.question.answer}.`)}{' '}
+        {showing && !showing.right && (
+          <Button variant="contained" onClick={() => void goOn()}>
+            Go on
+          </Button>
+        )}
+      </p>
+    </div>
+  );
+}
+
+function DrillEnd({
+  answers,
+  onAgain,
+  view,
+  names,
+}: {
+  readonly answers: readonly Answered[];
+  readonly onAgain: () => void;
+  readonly view: { readonly scene: Parameters<typeof SceneView>[0]['scene'] };
+  readonly names: ReadonlyMap<string, string>;
+}) {
+  const wrong = answers.filter(({ right }) => !right);
+  const weak = new Set(wrong.flatMap(({ question }) => [question.about, ...question.right]));
+  return (
+    <div className="player drill">
+      <h1>
+        {answers.length - wrong.length} of {answers.length} right
+      </h1>
+      {wrong.length === 0 ? (
+        <p>Nothing was wrong. It comes again when it is time.</p>
+      ) : (
+        <>
+          <p>What was wrong comes more often next time:</p>
+          <ul>
+            {wrong.map(({ question, given }, i) => (
+              <li key={i}>
+                {question.prompt} <b>{question.answer}</b>
+                {question.choices.length > 0 ? `, not ${given}` : ''}
+              </li>
+            ))}
+          </ul>
+          <div className="drill-drawing">
+            <SceneView scene={view.scene} label="Where it was wrong" names={names} chosen={weak} />
+          </div>
+        </>
+      )}
+      <Button variant="contained" onClick={onAgain}>
+        Another round
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,248 @@
+import Button from '@mui/material/Button';
+import { useCallback, useEffect, useState, type ReactNode } from 'react';
+import { GROOVES, type HowToPractise, type Ladder } from '@same-song/core';
+import { Picklist } from '../controls/Picklist.tsx';
+import { useShortcuts } from '../frame/shortcuts.ts';
+import { TempoField } from '../map/TempoField.tsx';
+import { Cautions } from './Cautions.tsx';
+import { Mixer } from './Mixer.tsx';
+import { NoteCards } from './NoteCards.tsx';
+import type { Playable } from './playable.ts';
+import { Stand } from './Stand.tsx';
+import { USUAL_MIX, useRounds } from './useRounds.ts';
+import type { RoundTold } from './useLog.ts';
+
+interface PlayerProps {
+  readonly playable: Playable;
+  readonly how: HowToPractise;
+  /** Tempo at which it was left, or is to begin. */
+  readonly tempo: number;
+  /** Pitch classes of the keys it is played in now. */
+  readonly keys: readonly number[];
+  /** What comes after this, in words: the next key, the next item. */
+  readonly next: string | undefined;
+  readonly onBegin: () => void;
+  readonly onRound: (told: RoundTold) => void;
+  readonly children?: ReactNode;
+}
+
+/** The stand: what is played, round after round, everything by one key or a pedal. */
+export function Player({ playable, how, tempo, keys, next, onBegin, onRound, children }: PlayerProps) {
+  const ladder: Ladder = {
+    from: Math.min(how.tempo, tempo),
+    to: how.wanted,
+    step: how.step,
+    raiseAfter: 3,
+    fallAfter: 2,
+  };
+  const [raiseAfter, setRaiseAfter] = useState(3);
+  const [groove, setGroove] = useState(how.groove);
+  const [mix, setMix] = useState(USUAL_MIX);
+  const [goesOn, setGoesOn] = useState(false);
+  const [mirror, setMirror] = useState(false);
+  /** Place of the note that is talked through; undefined while it is played in time. */
+  const [card, setCard] = useState<number | undefined>(undefined);
+  const told = useCallback(
+    (round: Pick<RoundTold, 'clean' | 'tempo'>) => onRound({ ...round, keys }),
+    [onRound, keys],
+  );
+  const [steady] = useState(ladder);
+  const rounds = useRounds({
+    ...{ playable, tempo, groove, mix, goesOn, onBegin },
+    ladder: useSteady({ ...steady, raiseAfter }),
+    onRound: told,
+  });
+  const { stage, rung, count, at, beat, begin, stop, mark, setTempo } = rounds;
+  useEffect(() => setCard(undefined), [playable]);
+  const walk = (by: number) =>
+    setCard((place) => Math.min(playable.notes.length - 1, Math.max(0, (place ?? -1) + by)));
+  const forward = () => {
+    if (card !== undefined) return walk(1);
+    if (stage === 'over') return mark(true, true);
+    if (stage === 'still') begin();
+  };
+  const back = () => {
+    if (card !== undefined) return walk(-1);
+    if (stage === 'over') return mark(false, true);
+    stop();
+    begin();
+  };
+  const toggle = () => (stage === 'still' || stage === 'over' ? begin() : stop());
+  const group = 'The player';
+  useShortcuts([
+    { key: ' ', label: 'Begin or stop', group, run: toggle },
+    { key: 'PageDown', label: 'Begin; after a round: it was clean, go on', group, run: forward },
+    { key: 'PageUp', label: 'From the beginning; after a round: it was not clean, again', group, run: back },
+    { key: 'ArrowRight', label: 'As Page Down', group, run: forward },
+    { key: 'ArrowLeft', label: 'As Page Up', group, run: back },
+    { key: 'Enter', label: 'As Page Down', group, run: forward },
+    {
+      key: 'ArrowUp',
+      label: 'Faster by a step',
+      group,
+      run: () => setTempo(Math.min(300, rung.perMinute + how.step)),
+    },
+    {
+      key: 'ArrowDown',
+      label: 'Slower by a step',
+      group,
+      run: () => setTempo(Math.max(20, rung.perMinute - how.step)),
+    },
+    { key: 'n', label: 'Note by note', group, run: () => setCard(card === undefined ? 0 : undefined) },
+    { key: 'a', label: 'The next round begins by itself', group, run: () => setGoesOn(!goesOn) },
+    {
+      key: 'l',
+      label: 'Hear the line, or only the rest',
+      group,
+      run: () => setMix({ ...mix, line: mix.line > 0 ? 0 : 1 }),
+    },
+    { key: 'f', label: 'For a pupil who sits opposite', group, run: () => setMirror(!mirror) },
+  ]);
+  return (
+    <div className="player">
+      <header className="player-head">
+        <h1>{playable.title}</h1>
+        <p>{playable.facts.filter((fact) => fact).join(' · ')}</p>
+      </header>
+      <div className="player-beat">
+        <Beats count={playable.beatsPerBar} beat={beat} counting={stage === 'counting'} />
+        <p className="player-tempo">{rung.perMinute} a minute</p>
+        <p className="player-state" role="status">
+          {STATE_WORDS[stage]}
+          {rung.moved === 'up' ? ' Faster now.' : rung.moved === 'down' ? ' A step back.' : ''}
+          {rung.moved === 'top' ? ' That is the tempo you wanted.' : ''}
+        </p>
+      </div>
+      {card === undefined ? (
+        <Stand playable={playable} at={at} mirror={mirror} onNote={setCard} />
+      ) : (
+        <NoteCards playable={playable} at={card} />
+      )}
+      <Cautions cautions={playable.cautions} />
+      <footer className="player-foot">
+        <div className="player-keys">
+          {card !== undefined ? (
+            <>
+              <Button variant="outlined" onClick={() => walk(-1)}>
+                Back
+              </Button>
+              <Button variant="contained" onClick={() => walk(1)}>
+                Next note
+              </Button>
+              <Button variant="text" onClick={() => setCard(undefined)}>
+                In time
+              </Button>
+            </>
+          ) : stage === 'over' ? (
+            <>
+              <Button variant="contained" onClick={() => mark(true, true)}>
+                Clean
+              </Button>
+              <Button variant="outlined" onClick={() => mark(false, true)}>
+                Not clean
+              </Button>
+            </>
+          ) : (
+            <>
+              <Button variant="contained" onClick={toggle}>
+                {stage === 'still' ? 'Begin' : 'Stop'}
+              </Button>
+              <Button variant="outlined" onClick={() => setCard(0)}>
+                Note by note
+              </Button>
+            </>
+          )}
+          {children}
+        </div>
+        <p className="player-ladder">
+          <b>
+            {ladder.from} → {how.wanted}
+          </b>{' '}
+          by {how.step} · clean {rung.clean} of {raiseAfter} · round {count.rounds + 1}
+          {next !== undefined && (
+            <>
+              {' '}
+              · <span className="player-next">{next}</span>
+            </>
+          )}
+        </p>
+        <details className="player-more">
+          <summary>Tempo, sound and more</summary>
+          <div className="player-settings">
+            <TempoField tempo={rung.perMinute} onTempo={setTempo} />
+            {[1, 1.5, 2].map((factor) => (
+              <Button
+                key={factor}
+                size="small"
+                variant="outlined"
+                onClick={() => setTempo(Math.min(300, Math.round(how.tempo * factor)))}
+              >
+                ×{factor}
+              </Button>
+            ))}
+            <Picklist
+              label="faster after"
+              value={String(raiseAfter)}
+              choices={[1, 2, 3, 4, 5].map((one) => ({ id: String(one), label: `${one} clean` }))}
+              onChange={(id) => setRaiseAfter(Number(id))}
+            />
+            {playable.form && (
+              <Picklist
+                label="accompanied"
+                value={groove}
+                choices={[{ id: '', label: 'not' }, ...GROOVES.map(({ id, label }) => ({ id, label }))]}
+                onChange={setGroove}
+              />
+            )}
+            <Mixer mix={mix} onMix={setMix} accompanied={groove !== '' && playable.form !== undefined} />
+            <Button size="small" variant="outlined" aria-pressed={goesOn} onClick={() => setGoesOn(!goesOn)}>
+              {goesOn ? 'Goes on by itself' : 'Waits after each round'}
+            </Button>
+            <Button size="small" variant="outlined" aria-pressed={mirror} onClick={() => setMirror(!mirror)}>
+              {mirror ? 'Seen from opposite' : 'Seen by the player'}
+            </Button>
+          </div>
+        </details>
+        <p className="player-help">
+          Space begins and stops · Page Down clean, go on · Page Up again · ↑ ↓ tempo · ? all keys
+        </p>
+      </footer>
+    </div>
+  );
+}
+
+const STATE_WORDS = {
+  still: 'Ready.',
+  counting: 'Counting in …',
+  playing: 'Playing.',
+  over: 'Was it clean?',
+} as const;
+
+/** The same object as long as its content is. */
+function useSteady<T extends object>(value: T): T {
+  const [kept, setKept] = useState(value);
+  if (JSON.stringify(kept) === JSON.stringify(value)) return kept;
+  setKept(value);
+  return value;
+}
+
+/** The beats of a bar, the one that sounds filled; the first one is larger. */
+function Beats({
+  count,
+  beat,
+  counting,
+}: {
+  readonly count: number;
+  readonly beat: number;
+  readonly counting: boolean;
+}) {
+  return (
+    <div className={counting ? 'beats counting' : 'beats'} aria-hidden="true">
+      {Array.from({ length: Math.ceil(count) }, (_, i) => (
+        <span key={i} className={`${i === 0 ? 'beat first' : 'beat'}${i + 1 === beat ? ' now' : ''}`}>
+          {i + 1}
+        </span>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,147 @@
+import { scaleBand, scaleLinear } from 'd3-scale';
+import { line } from 'd3-shape';
+import type { TempoCourse } from '@same-song/core';
+
+const WIDTH = 760;
+const HEIGHT = 190;
+const MARGIN = Object.freeze({ left: 44, right: 10, top: 10, bottom: 28 });
+
+interface Bar {
+  readonly label: string;
+  readonly value: number;
+  readonly title: string;
+}
+
+/** Bars side by side, nothing told by colour alone. */
+export function BarChart({
+  label,
+  bars,
+  unit,
+}: {
+  readonly label: string;
+  readonly bars: readonly Bar[];
+  readonly unit: string;
+}) {
+  const most = Math.max(1, ...bars.map(({ value }) => value));
+  const x = scaleBand<number>()
+    .domain(bars.map((_, i) => i))
+    .range([MARGIN.left, WIDTH - MARGIN.right])
+    .padding(0.25);
+  const y = scaleLinear()
+    .domain([0, most])
+    .nice(4)
+    .range([HEIGHT - MARGIN.bottom, MARGIN.top]);
+  return (
+    <svg className="chart" viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={label}>
+      {y.ticks(4).map((tick) => (
+        <g key={tick}>
+          <path d={`M${MARGIN.left} ${y(tick)}H${WIDTH - MARGIN.right}`} stroke="var(--rule)" />
+          <text x={MARGIN.left - 6} y={y(tick) + 5} textAnchor="end">
+            {tick}
+          </text>
+        </g>
+      ))}
+      {bars.map(({ label: name, value, title }, i) => (
+        <g key={name + i}>
+          <title>{title}</title>
+          <rect
+            x={x(i)}
+            y={y(value)}
+            width={x.bandwidth()}
+            height={Math.max(0, HEIGHT - MARGIN.bottom - y(value))}
+            fill="var(--chord)"
+          />
+          <text x={x(i)! + x.bandwidth() / 2} y={HEIGHT - 8} textAnchor="middle">
+            {name}
+          </text>
+        </g>
+      ))}
+      <text x={4} y={MARGIN.top + 4} className="chart-unit">
+        {unit}
+      </text>
+    </svg>
+  );
+}
+
+/** Lines apart by how they are drawn, and named at their end. */
+const STROKES = [
+  { dash: undefined, ink: 'var(--chord)' },
+  { dash: '7 4', ink: 'var(--home)' },
+  { dash: '2 4', ink: 'var(--colour)' },
+  { dash: '12 4 2 4', ink: 'var(--air)' },
+] as const;
+
+/** Tempos over time, a line an item. */
+export function CourseChart({
+  label,
+  courses,
+}: {
+  readonly label: string;
+  readonly courses: readonly TempoCourse[];
+}) {
+  const times = courses.flatMap(({ points }) => points.map(({ at }) => Date.parse(at)));
+  const tempos = courses.flatMap(({ points }) => points.map(({ tempo }) => tempo));
+  const x = scaleLinear()
+    .domain([Math.min(...times), Math.max(Math.min(...times) + 1, ...times)])
+    .range([MARGIN.left, WIDTH - 150]);
+  const y = scaleLinear()
+    .domain([Math.min(...tempos) - 4, Math.max(...tempos) + 4])
+    .nice(4)
+    .range([HEIGHT + 40 - MARGIN.bottom, MARGIN.top]);
+  const path = line<TempoCourse['points'][number]>()
+    .x(({ at }) => x(Date.parse(at)))
+    .y(({ tempo }) => y(tempo));
+  const ends = spread(courses.map(({ points }) => y(points.at(-1)!.tempo)));
+  return (
+    <svg className="chart" viewBox={`0 0 ${WIDTH} ${HEIGHT + 40}`} role="img" aria-label={label}>
+      {y.ticks(5).map((tick) => (
+        <g key={tick}>
+          <path d={`M${MARGIN.left} ${y(tick)}H${WIDTH - 150}`} stroke="var(--rule)" />
+          <text x={MARGIN.left - 6} y={y(tick) + 5} textAnchor="end">
+            {tick}
+          </text>
+        </g>
+      ))}
+      {[Math.min(...times), Math.max(...times)].map((time, i) => (
+        <text key={i} x={x(time)} y={HEIGHT + 32} textAnchor={i === 0 ? 'start' : 'end'}>
+          {new Date(time).toISOString().slice(0, 10)}
+        </text>
+      ))}
+      {courses.map(({ itemId, name, points }, i) => {
+        const { dash, ink } = STROKES[i % STROKES.length]!;
+        return (
+          <g key={itemId}>
+            <title>{name}</title>
+            <path
+              d={path([...points]) ?? ''}
+              fill="none"
+              stroke={ink}
+              strokeWidth={2.5}
+              strokeDasharray={dash}
+            />
+            <path
+              d={`M${WIDTH - 144} ${ends[i]! - 4}h22`}
+              stroke={ink}
+              strokeWidth={3}
+              strokeDasharray={dash}
+            />
+            <text x={WIDTH - 118} y={ends[i]}>
+              {name.length > 17 ? `${name.slice(0, 16)}…` : name}
+            </text>
+          </g>
+        );
+      })}
+    </svg>
+  );
+}
+
+/** Heights at least a line apart, in their order. */
+function spread(heights: readonly number[]): readonly number[] {
+  const order = heights.map((_, i) => i).sort((a, b) => heights[a]! - heights[b]!);
+  const placed = [...heights];
+  order.forEach((i, k) => {
+    const above = k === 0 ? -Infinity : placed[order[k - 1]!]!;
+    placed[i] = Math.max(heights[i]!, above + 18);
+  });
+  return placed;
+}

@@ -1,0 +1,36 @@
+import type { Backing } from '@same-song/core';
+import type { Score, ScoreMark, ScoreSound } from '../sound/score.ts';
+import { soundOf } from './useRounds.ts';
+
+interface JamOptions {
+  /** Counted beats in a bar. */
+  readonly beats: number;
+  readonly perMinute: number;
+  readonly a4: number;
+  /** Rounds after which it ends; 0 for never. */
+  readonly rounds: number;
+}
+
+const CLICK = Object.freeze({ first: 1760, other: 1175 });
+
+/** An accompaniment that goes round and round after two bars that are counted. */
+export function jamScore(under: Backing, { beats, perMinute, a4, rounds }: JamOptions): Score {
+  const beat = 60 / perMinute;
+  const begins = 2 * beats * beat;
+  const counted = Array.from({ length: 2 * beats }, (_, i): ScoreSound => ({
+    ...{ kind: 'click', at: i * beat, seconds: 0, hz: i % beats === 0 ? CLICK.first : CLICK.other },
+  }));
+  const marks: ScoreMark[] = [
+    ...under.chords.map(({ at }, i) => ({ at: begins + at, mark: `c${i}` })),
+    // Just before its end: at the end itself a last round is over and nothing is told any more.
+    { at: begins + under.seconds - 0.02, mark: 'end' },
+  ];
+  return {
+    sounds: [...counted, ...under.events.map((event) => ({ ...soundOf(event, a4), at: begins + event.at }))],
+    marks,
+    begins,
+    ends: begins + under.seconds,
+    ...{ loop: true, mute: false },
+    ...(rounds > 0 && { rounds }),
+  };
+}

@@ -1,0 +1,91 @@
+import { planDay, type Planned, type Why } from '@same-song/core';
+import type { ItemRecord } from '../api/records.ts';
+import type { Schedule } from './schedule.ts';
+
+/** One row of the plan of a day. */
+export interface TodayRow {
+  readonly id: string;
+  readonly minutes: number;
+  readonly why: Why | 'routine';
+  readonly overdue: number;
+  readonly done?: boolean;
+}
+
+/** The plan as it was changed or begun: it outlives a reload. */
+interface KeptPlan {
+  readonly day: string;
+  readonly who: string;
+  readonly rows: readonly TodayRow[];
+}
+
+const KEY = 'same-song.today';
+
+/** @param day as `2026-05-04` */
+export function keptPlan(day: string, who: string): readonly TodayRow[] | undefined {
+  try {
+    const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Partial<KeptPlan> | null;
+    return kept?.day === day && kept.who === who && Array.isArray(kept.rows) ? kept.rows : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/** @param rows undefined to plan the day anew */
+export function keepPlan(day: string, who: string, rows: readonly TodayRow[] | undefined): void {
+  try {
+    if (rows) localStorage.setItem(KEY, JSON.stringify({ day, who, rows } satisfies KeptPlan));
+    else localStorage.removeItem(KEY);
+  } catch {
+    // The plan is computed again after a reload then.
+  }
+}
+
+/** What the minutes at hand are planned for. */
+export function proposed(
+  items: readonly ItemRecord[],
+  scheduleFor: (id: string) => Schedule,
+  { minutes, now }: { readonly minutes: number; readonly now: number },
+): readonly Planned[] {
+  const known = items.map(({ id, how, set, what }) => ({
+    ...{ id, minutes: how.minutes, set, isSong: what.kind === 'song' },
+    ...scheduleFor(id),
+  }));
+  return planDay(known, minutes, now);
+}
+
+/** Why something is in the plan, in words. */
+export function whyWords({ why, overdue }: Pick<TodayRow, 'why' | 'overdue'>): string {
+  if (why === 'due')
+    return overdue > 0 ? `waiting for ${overdue} ${overdue === 1 ? 'day' : 'days'}` : 'due again today';
+  return WHY[why];
+}
+
+const WHY: Readonly<Record<Exclude<TodayRow['why'], 'due'>, string>> = {
+  set: 'your teacher set it',
+  new: 'something new',
+  song: 'a song to end with',
+  again: 'there is time for it',
+  routine: 'part of the routine',
+};
+
+/** `due in 3 days`, `not played yet`. */
+export function dueWords({ due }: Schedule, now: number): string {
+  if (due === undefined) return 'not played yet';
+  const days = Math.ceil((due - now) / 86_400_000);
+  if (days <= 0) return 'due again';
+  return days === 1 ? 'due again tomorrow' : `due again in ${days} days`;
+}
+
+/** The same row moved up or down by one. */
+export function moved(rows: readonly TodayRow[], at: number, by: -1 | 1): readonly TodayRow[] {
+  const to = at + by;
+  if (to < 0 || to >= rows.length) return rows;
+  const next = [...rows];
+  [next[at], next[to]] = [next[to]!, next[at]!];
+  return next;
+}
+
+/** How many minutes local time is ahead of UTC. */
+export function localOffset(): number {
+  return -new Date().getTimezoneOffset();
+}

@@ -1,0 +1,58 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
+import { standing, type LogEntry } from '@same-song/core';
+import { instruments, items, log, people, routines } from '../api/records.ts';
+import { useSettings } from '../api/settings.ts';
+import { useOnline } from '../frame/useOnline.ts';
+import { entriesSeen, onEntries, sendWaiting } from './outbox.ts';
+import { scheduleOf, type Schedule } from './schedule.ts';
+
+const NOTHING: Schedule = { due: undefined, last: undefined };
+
+/** Sends what waits whenever it can be sent, and shows it then. */
+export function useSending(): void {
+  const client = useQueryClient();
+  const online = useOnline();
+  const waiting = useSyncExternalStore(onEntries, entriesSeen);
+  useEffect(() => {
+    if (!online) return undefined;
+    const send = () =>
+      void sendWaiting().then((taken) => {
+        if (taken > 0) void client.invalidateQueries({ queryKey: ['log'] });
+      });
+    send();
+    const timer = window.setInterval(send, 15_000);
+    return () => window.clearInterval(timer);
+  }, [online, client, waiting]);
+}
+
+/** What somebody practises, and what was played of it so far, here not sent yet included. */
+export function usePractice() {
+  const { settings, change } = useSettings();
+  const { data: list, error } = items.useList();
+  const { data: written = [], isPending } = log.useList();
+  const { data: persons = [] } = people.useList();
+  const { data: cabinet = [] } = instruments.useList();
+  const { data: kept = [] } = routines.useList();
+  const waiting = useSyncExternalStore(onEntries, entriesSeen);
+  useSending();
+  const who = persons.some(({ id }) => id === settings.person) ? settings.person : '';
+  const entries = useMemo(
+    () => standing<LogEntry>([...written, ...waiting]).filter(({ personId }) => personId === who),
+    [written, waiting, who],
+  );
+  const schedules = useMemo(() => {
+    const of = new Map<string, LogEntry[]>();
+    for (const entry of entries) of.set(entry.itemId, [...(of.get(entry.itemId) ?? []), entry]);
+    return new Map([...of].map(([id, own]) => [id, scheduleOf(own)]));
+  }, [entries]);
+  const scheduleFor = useCallback((id: string) => schedules.get(id) ?? NOTHING, [schedules]);
+  return {
+    ...{ items: list ?? [], isPending: list === undefined || isPending, error, entries, persons, cabinet },
+    ...{ routines: kept, who, scheduleFor },
+    person: persons.find(({ id }) => id === who),
+    choosePerson: (id: string) => change({ person: id }),
+  };
+}
+
+export type Practice = ReturnType<typeof usePractice>;
