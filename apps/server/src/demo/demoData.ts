@@ -14,7 +14,7 @@ import {
   type StoredQuestion,
 } from '@same-song/core';
 import { readAbc } from '@same-song/formats';
-import { demoPractice } from './demoPractice.ts';
+import { BRAM_ID, demoPractice } from './demoPractice.ts';
 import { LICKS, longDance, TUNES } from './tunes.ts';
 
 /** Ids of the demo records: fixed, so that links to them stay good and a second import changes nothing. */
@@ -292,6 +292,6 @@ export function demoData(now = Date.now()): ExchangeFile {
     songs: songs(),
     arrangements: ARRANGED.map(arrangement),
     ...demoPractice(instruments, now),
-    settings: DEFAULT_SETTINGS,
+    settings: { ...DEFAULT_SETTINGS, person: BRAM_ID },
   };
 }

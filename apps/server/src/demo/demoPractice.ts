@@ -32,6 +32,9 @@ const PEOPLE = [
 ];
 const [MARA, BRAM, ILSE] = [0, 1, 2] as const;
 
+/** Who practises when the demo opens. */
+export const BRAM_ID = id(700 + BRAM);
+
 interface DemoItem {
   readonly name: string;
   /** Number of the instrument, from 0. */

@@ -248,7 +248,11 @@ export class RecordsService {
     if (fields.length === 0) return;
     await this.#links.destroy({ where: { fromId: records.map(({ id }) => id) }, transaction });
     const links = records.flatMap(({ id: fromId, content }) =>
-      fields.map((field) => ({ fromId, field, toId: (content as Record<string, string>)[field] })),
+      fields.flatMap((field) => {
+        // A reference may be left out.
+        const toId = (content as Record<string, string | undefined>)[field];
+        return toId === undefined ? [] : [{ fromId, field, toId }];
+      }),
     );
     await this.#links.bulkCreate(links, { transaction });
   }

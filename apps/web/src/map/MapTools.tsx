@@ -8,6 +8,7 @@ import { TempoField } from './TempoField.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
 import { CompareButton } from './CompareButton.tsx';
 import { KeepQuestion } from './KeepQuestion.tsx';
+import { PractiseButton } from './PractiseButton.tsx';
 import type { QuestionState } from '../question/useQuestion.ts';
 
 const FilesMenu = later('The list of files', async () => (await import('./FilesMenu.tsx')).FilesMenu);
@@ -62,6 +63,7 @@ export function MapTools(props: MapToolsProps) {
       {view.drones.length > 0 && <Check label="drones" checked={droning} onChange={onDrone} />}
       <CompareButton state={state} />
       <KeepQuestion state={state} title={title} />
+      <PractiseButton state={state} title={title} />
       <Button variant="text" onClick={() => window.print()}>
         Print
       </Button>

@@ -160,7 +160,7 @@ export function DrillPlayer({ practice, item, begin, told }: OnStand) {
           </Button>
         )}
       </p>
-      <div className={onDrawing && !showing ? 'drill-drawing hides-notes' : 'drill-drawing hides-notes'}>
+      <div className="drill-drawing">
         <SceneView
           scene={view.scene}
           label={onDrawing ? 'Answer on the drawing' : 'The instrument'}
@@ -168,6 +168,7 @@ export function DrillPlayer({ practice, item, begin, told }: OnStand) {
           selected={showing?.question.shown ?? question?.shown ?? showing?.given}
           related={new Set(shown)}
           used={new Set(shown)}
+          plain={!showing}
           {...(onDrawing && { onSelect: answer, walked: true })}
         />
       </div>

@@ -112,13 +112,13 @@ export function Player({ playable, how, tempo, keys, next, onBegin, onRound, chi
           {rung.moved === 'up' ? ' Faster now.' : rung.moved === 'down' ? ' A step back.' : ''}
           {rung.moved === 'top' ? ' That is the tempo you wanted.' : ''}
         </p>
+        {stage === 'still' && count.rounds === 0 && <Cautions cautions={playable.cautions} />}
       </div>
       {card === undefined ? (
         <Stand playable={playable} at={at} mirror={mirror} onNote={setCard} />
       ) : (
         <NoteCards playable={playable} at={card} />
       )}
-      <Cautions cautions={playable.cautions} />
       <footer className="player-foot">
         <div className="player-keys">
           {card !== undefined ? (
@@ -153,19 +153,19 @@ export function Player({ playable, how, tempo, keys, next, onBegin, onRound, chi
             </>
           )}
           {children}
+          <p className="player-ladder">
+            <b>
+              {ladder.from} → {how.wanted}
+            </b>{' '}
+            by {how.step} · clean {rung.clean} of {raiseAfter} · round {count.rounds + 1}
+            {next !== undefined && (
+              <>
+                {' '}
+                · <span className="player-next">{next}</span>
+              </>
+            )}
+          </p>
         </div>
-        <p className="player-ladder">
-          <b>
-            {ladder.from} → {how.wanted}
-          </b>{' '}
-          by {how.step} · clean {rung.clean} of {raiseAfter} · round {count.rounds + 1}
-          {next !== undefined && (
-            <>
-              {' '}
-              · <span className="player-next">{next}</span>
-            </>
-          )}
-        </p>
         <details className="player-more">
           <summary>Tempo, sound and more</summary>
           <div className="player-settings">

@@ -58,7 +58,7 @@ export function ProgressView({ practice }: { readonly practice: Practice }) {
         <p>
           {rounded(week)} minutes in the last seven days, {rounded(before)} in the seven before.
         </p>
-        <BarChart label={`Minutes a day, ${DAYS} days`} bars={bars} unit="minutes" />
+        <BarChart label={`Minutes a day, ${DAYS} days`} bars={bars} />
         <details>
           <summary>As a table</summary>
           <table>
@@ -130,7 +130,7 @@ export function ProgressView({ practice }: { readonly practice: Practice }) {
       <section>
         <h2>Which keys are neglected?</h2>
         <p>{silent.length === 0 ? 'Every key was played.' : `Not played at all: ${silent.join(', ')}.`}</p>
-        <BarChart label="Minutes in each key" bars={keyBars} unit="minutes" />
+        <BarChart label="Minutes in each key" bars={keyBars} />
         <details>
           <summary>As a table</summary>
           <table>

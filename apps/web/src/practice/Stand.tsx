@@ -63,8 +63,8 @@ export function Stand({ playable, at, mirror, onNote }: StandProps) {
 }
 
 /** Heights in CSS pixels. */
-const CHIP = 60;
-const AXIS = 80;
+const CHIP = 54;
+const AXIS = 68;
 
 function StandRow({
   playable: { line, notes },
@@ -131,7 +131,7 @@ function StandRow({
           <span
             className="line-note-name"
             aria-hidden="true"
-            style={{ top: note.side === 'below' ? AXIS - 36 : AXIS + 8 }}
+            style={{ top: note.side === 'below' ? AXIS - 33 : AXIS + 6 }}
           >
             {note.degree}
           </span>
@@ -148,5 +148,5 @@ function sizeOf({ brief = '' }: LineView): string {
 
 function chipTop({ side, missing }: LineView): number {
   if (side === 'level' || missing !== undefined) return AXIS - CHIP / 2;
-  return side === 'above' ? AXIS - 12 - CHIP : AXIS + 12;
+  return side === 'above' ? AXIS - 9 - CHIP : AXIS + 9;
 }

@@ -266,10 +266,10 @@ function Nothing() {
       <p>Nothing to practise yet. Anything that can be played can be practised:</p>
       <ul>
         <li>
-          a line of <Link to="/map">Map</Link>, with the key P;
+          a line of <Link to="/map">Map</Link>, with the key B;
         </li>
         <li>
-          a <Link to="/songs">song</Link>, or a passage of it, with the key P;
+          a <Link to="/songs">song</Link>, or a passage of it, with the key B;
         </li>
         <li>
           a drill or a progression, from <Link to="/practice/items">everything</Link>.

@@ -13,15 +13,7 @@ interface Bar {
 }
 
 /** Bars side by side, nothing told by colour alone. */
-export function BarChart({
-  label,
-  bars,
-  unit,
-}: {
-  readonly label: string;
-  readonly bars: readonly Bar[];
-  readonly unit: string;
-}) {
+export function BarChart({ label, bars }: { readonly label: string; readonly bars: readonly Bar[] }) {
   const most = Math.max(1, ...bars.map(({ value }) => value));
   const x = scaleBand<number>()
     .domain(bars.map((_, i) => i))
@@ -56,12 +48,12 @@ export function BarChart({
           </text>
         </g>
       ))}
-      <text x={4} y={MARGIN.top + 4} className="chart-unit">
-        {unit}
-      </text>
     </svg>
   );
 }
+
+/** Room at the right for the names of lines. */
+const NAMES = 230;
 
 /** Lines apart by how they are drawn, and named at their end. */
 const STROKES = [
@@ -83,7 +75,7 @@ export function CourseChart({
   const tempos = courses.flatMap(({ points }) => points.map(({ tempo }) => tempo));
   const x = scaleLinear()
     .domain([Math.min(...times), Math.max(Math.min(...times) + 1, ...times)])
-    .range([MARGIN.left, WIDTH - 150]);
+    .range([MARGIN.left, WIDTH - NAMES]);
   const y = scaleLinear()
     .domain([Math.min(...tempos) - 4, Math.max(...tempos) + 4])
     .nice(4)
@@ -96,7 +88,7 @@ export function CourseChart({
     <svg className="chart" viewBox={`0 0 ${WIDTH} ${HEIGHT + 40}`} role="img" aria-label={label}>
       {y.ticks(5).map((tick) => (
         <g key={tick}>
-          <path d={`M${MARGIN.left} ${y(tick)}H${WIDTH - 150}`} stroke="var(--rule)" />
+          <path d={`M${MARGIN.left} ${y(tick)}H${WIDTH - NAMES}`} stroke="var(--rule)" />
           <text x={MARGIN.left - 6} y={y(tick) + 5} textAnchor="end">
             {tick}
           </text>
@@ -120,13 +112,13 @@ export function CourseChart({
               strokeDasharray={dash}
             />
             <path
-              d={`M${WIDTH - 144} ${ends[i]! - 4}h22`}
+              d={`M${WIDTH - NAMES + 8} ${ends[i]! - 4}h22`}
               stroke={ink}
               strokeWidth={3}
               strokeDasharray={dash}
             />
-            <text x={WIDTH - 118} y={ends[i]}>
-              {name.length > 17 ? `${name.slice(0, 16)}…` : name}
+            <text x={WIDTH - NAMES + 36} y={ends[i]}>
+              {name.length > 27 ? `${name.slice(0, 26)}…` : name}
             </text>
           </g>
         );

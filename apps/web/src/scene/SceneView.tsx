@@ -17,6 +17,8 @@ interface SceneViewProps {
   readonly related?: ReadonlySet<string>;
   /** Ids used by the line. */
   readonly used?: ReadonlySet<string>;
+  /** Nothing is told of them but where they lie: for who is asked. */
+  readonly plain?: boolean;
   /** How hot each of them is, from 0 to 3: where it goes wrong. */
   readonly heat?: ReadonlyMap<string, number>;
   readonly onSelect?: (id: string) => void;
@@ -34,7 +36,7 @@ export const SceneView = memo(function SceneView(props: SceneViewProps) {
       className="scene"
       viewBox={`0 0 ${scene.widthMm} ${scene.heightMm}`}
       role={onSelect ? 'listbox' : 'img'}
-      {...(props.chosen && { 'aria-multiselectable': true })}
+      {...(props.chosen && onSelect && { 'aria-multiselectable': true })}
       aria-label={label}
       preserveAspectRatio="xMidYMid meet"
     >
@@ -80,7 +82,7 @@ function plainGroup(shape: GroupShape, key: number, props: SceneViewProps): Reac
 }
 
 function choosableGroup(shape: GroupShape, id: string, key: number, props: SceneViewProps): ReactNode {
-  const { selected, chosen, related, used, onSelect, names, heat, walked = false } = props;
+  const { selected, chosen, related, used, onSelect, names, heat, plain = false, walked = false } = props;
   const hot = heat?.get(id) ?? 0;
   const { box } = shape;
   const isSelected = selected === id || (chosen?.has(id) ?? false);
@@ -97,11 +99,24 @@ function choosableGroup(shape: GroupShape, id: string, key: number, props: Scene
   };
   return (
     <g key={key} className="chip" data-way={id} {...choose}>
-      <title>{names?.get(id) ?? shape.label}</title>
+      <title>{names?.get(id) ?? (plain ? '' : shape.label)}</title>
       {box && onSelect && (
         <rect x={box.x} y={box.y} width={box.width} height={box.height} fill="transparent" />
       )}
-      <g aria-hidden="true">{drawn(shape.shapes, props)}</g>
+      {plain && box ? (
+        <rect
+          x={box.x + 0.6}
+          y={box.y + 0.6}
+          width={box.width - 1.2}
+          height={box.height - 1.2}
+          rx={2}
+          fill="var(--leaf)"
+          stroke="var(--ink)"
+          strokeWidth={0.5}
+        />
+      ) : (
+        <g aria-hidden="true">{drawn(shape.shapes, props)}</g>
+      )}
       {box && hot > 0 && (
         <rect
           x={box.x - 1}

@@ -14,6 +14,7 @@ import { HearMenu } from './HearMenu.tsx';
 import { PaperNotes } from './PaperNotes.tsx';
 import type { Paper } from './PrintMenu.tsx';
 import { SongSentence } from './SongSentence.tsx';
+import { PractiseSong } from './PractiseSong.tsx';
 import { SongTags } from './SongTags.tsx';
 import { SongVerdict } from './SongVerdict.tsx';
 import { unbroken } from './unbroken.ts';
@@ -184,6 +185,7 @@ function SongBody({ state, view }: { state: SongState; view: SongView }) {
           >
             Move
           </Button>
+          <PractiseSong state={state} view={view} perMinute={perMinute} />
           <PrintMenu onPaper={setPaper} drawing={onPaper} onDrawing={setOnPaper} />
           {loop && (
             <Button variant="outlined" size="small" onClick={() => setLoop(undefined)}>

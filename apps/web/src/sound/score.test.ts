@@ -12,6 +12,8 @@ const mockTone = {
 jest.mock('tone', () => {
   class PolySynth {
     triggerAttackRelease(hz: number, length: number, at: number, volume: number) {
+      // As the library does.
+      if (!(length > 0)) throw new Error('The duration must be greater than 0');
       mockTone.struck.push([hz, Number((at - 10.1).toFixed(6)), Number(length.toFixed(3)), volume]);
     }
     toDestination() {

@@ -140,7 +140,12 @@ function instrumentsOf(Tone: typeof ToneModule, kinds: ReadonlySet<ScoreKind>) {
   const poly = (synth: ToneModule.PolySynth, of: readonly ScoreKind[], longest = Infinity) => {
     for (const kind of of)
       triggers.set(kind, (hz, seconds, time, volume) =>
-        synth.triggerAttackRelease(hz, Math.min(longest, seconds * HELD), time, volume),
+        synth.triggerAttackRelease(
+          hz,
+          seconds > 0 ? Math.min(longest, seconds * HELD) : longest,
+          time,
+          volume,
+        ),
       );
     ends.push(() => {
       synth.releaseAll();

@@ -19,7 +19,7 @@ export interface RecordKind<Content extends object = object> {
   readonly fields: Readonly<Record<keyof Content & string, object>>;
   /** Fields that may be left out, which `check` then fills in. */
   readonly optional?: readonly (keyof Content & string)[];
-  /** Fields that hold the id of a record of another kind, which must stand before this one in the list. */
+  /** Fields that hold the id of a record of another kind, if they are there, which must stand before this one in the list. */
   readonly refersTo?: Readonly<Record<string, string>>;
   /** Fields that lists show beside the title, since they are small. */
   readonly listed: readonly (keyof Content & string)[];
