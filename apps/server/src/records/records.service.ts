@@ -52,7 +52,7 @@ export class RecordsService {
     this.#links = sequelize.getRepository(RecordLinkModel);
   }
 
-  /** Oldest first, append-only kinds by their time. */
+  /** In the order in which they were first kept. */
   async list(kind: RecordKindId, query: ListQuery): Promise<Page> {
     const { which = 'kept', after = 0, limit = PAGE.usual, from, to } = query;
     const at = { ...(from && { [Op.gte]: from }), ...(to && { [Op.lt]: to }) };

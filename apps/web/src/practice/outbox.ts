@@ -1,5 +1,6 @@
 import type { LogEntry } from '@same-song/core';
 import { request, RequestError } from '../api/client.ts';
+import { notify } from '../frame/notice.ts';
 
 /**
  * Log entries on their way to the server. An entry is in the browser's store from its first round on, so that closing the
@@ -97,6 +98,7 @@ async function send(now: number): Promise<number> {
       const refused = error instanceof RequestError && error.body.status >= 400 && error.body.status < 500;
       // What the server will never take must not keep others back.
       if (!refused) return taken;
+      notify(`The log cannot take “${entry.name}”: ${(error as Error).message}`, { kind: 'error' });
     }
     // It may have been told anew meanwhile.
     const after = waitingEntries().find((one) => one.entry.entry === entry.entry);

@@ -1,11 +1,16 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
 import { standing, type LogEntry } from '@same-song/core';
-import { instruments, items, log, people, routines } from '../api/records.ts';
+import { instruments, items, log, people, routines, type LogRecord } from '../api/records.ts';
 import { useSettings } from '../api/settings.ts';
 import { useOnline } from '../frame/useOnline.ts';
 import { entriesSeen, onEntries, sendWaiting } from './outbox.ts';
 import { scheduleOf, type Schedule } from './schedule.ts';
+
+/** An entry without what the server adds. */
+function entryOf({ id: _, version: __, ...entry }: LogRecord): LogEntry {
+  return entry;
+}
 
 const NOTHING: Schedule = { due: undefined, last: undefined };
 
@@ -38,7 +43,7 @@ export function usePractice() {
   useSending();
   const who = persons.some(({ id }) => id === settings.person) ? settings.person : '';
   const entries = useMemo(
-    () => standing<LogEntry>([...written, ...waiting]).filter(({ personId }) => personId === who),
+    () => standing([...written.map(entryOf), ...waiting]).filter(({ personId }) => personId === who),
     [written, waiting, who],
   );
   const schedules = useMemo(() => {

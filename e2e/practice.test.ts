@@ -1,0 +1,257 @@
+import type { Page } from 'puppeteer-core';
+import { LOW_HARMONICA, songPath } from './songPage.ts';
+import { barriers, click, eventually, keys, openStage, sees, textOf, type Stage } from './stage.ts';
+
+let stage: Stage;
+let page: Page;
+beforeAll(async () => {
+  stage = await openStage({ SAME_SONG_DEMO: '1' });
+});
+afterAll(async () => {
+  expect(stage.complaints()).toEqual([]);
+  await stage.close();
+});
+afterEach(() => page.close());
+
+const itemPath = (number: number) =>
+  `/practice/play/5a3e5046-0000-4000-8000-${String(720 + number).padStart(12, '0')}`;
+const state = () => textOf(page, '.player-state');
+interface Told {
+  readonly name: string;
+  readonly rounds: number;
+  readonly clean: number;
+  readonly minutes: number;
+  readonly revision: number;
+}
+/** What the server has of the log, newest last. */
+const logged = () =>
+  page.evaluate(async () => {
+    const list: { id: string }[] = [];
+    for (let after: number | null = 0; after !== null;) {
+      const response = await fetch(`/api/log?which=kept&after=${after}`);
+      const { items, next } = (await response.json()) as { items: { id: string }[]; next: number | null };
+      list.push(...items);
+      after = next;
+    }
+    const ids = list.slice(-3).map(({ id }) => id);
+    const told = (await (await fetch(`/api/log/contents?ids=${ids.join(',')}`)).json()) as (Told & {
+      id: string;
+    })[];
+    return ids.flatMap((id) => told.filter((one) => one.id === id));
+  });
+
+test('the plan of the day says why, is changed, and is there again after a reload', async () => {
+  page = await stage.page('/practice');
+  await page.waitForSelector('.today-rows li');
+  expect(await barriers(page)).toEqual([]);
+  const names = () => page.$$eval('.today-name b', (all) => all.map((one) => one.textContent ?? ''));
+  expect((await names())[0]).toBe('Six-note blues in B♭, groups of three');
+  expect(await textOf(page, '.today-name small')).toContain('your teacher set it');
+  const before = await names();
+  await page.click('[aria-label="Six-note blues in B♭, groups of three: later"]');
+  await eventually(names, (now) => expect(now.slice(0, 2)).toEqual([before[1], before[0]]));
+  await page.click('[aria-label="Six-note blues in B♭, groups of three: a minute less"]');
+  await page.reload();
+  await page.waitForSelector('.today-rows li');
+  expect((await names()).slice(0, 2)).toEqual([before[1], before[0]]);
+  expect(await textOf(page, '.today-rows li:nth-child(2) .today-minutes')).toContain('5 min');
+  await page.click(`[aria-label="skip ${before[1]}"]`);
+  await eventually(names, (now) => expect(now).not.toContain(before[1]));
+  await click(page, 'Undo');
+  await eventually(names, (now) => expect(now).toContain(before[1]));
+});
+
+test('a round is counted in, played, judged by a pedal and logged, and the tempo climbs after three clean ones', async () => {
+  page = await stage.page(`${itemPath(8)}?for=4`);
+  await page.waitForSelector('.stand-note');
+  expect(await barriers(page)).toEqual([]);
+  const tempo = () => textOf(page, '.player-tempo');
+  await page.$eval('.player-more summary', (summary) => summary.click());
+  await page.waitForSelector('.player-settings input');
+  await page.$eval('.player-settings input[type=number]', (input) => input.select());
+  await page.keyboard.type('300');
+  await eventually(tempo, (text) => expect(text).toBe('300 a minute'));
+  await page.select('.player-settings select', '1');
+  await page.$eval('.player-more summary', (summary) => summary.click());
+  await page.focus('#place');
+  await keys(page, 'PageDown');
+  await eventually(state, (text) => expect(text).toContain('Counting in'));
+  await eventually(state, (text) => expect(text).toContain('Playing.'));
+  await page.waitForSelector('.stand-note.sounding');
+  await eventually(state, (text) => expect(text).toContain('Was it clean?'));
+  await keys(page, 'PageUp');
+  await eventually(state, (text) => expect(text).toContain('Counting in'));
+  await keys(page, ' ');
+  await eventually(state, (text) => expect(text).toContain('Ready.'));
+  expect(await textOf(page, '.player-ladder')).toContain('round 2');
+  await click(page, 'Done');
+  await page.waitForSelector('.today');
+  await eventually(logged, (list) =>
+    expect(list.at(-1)).toMatchObject({ name: 'Drum, down to the anchor', rounds: 1, clean: 0 }),
+  );
+});
+
+test('a tab that is closed in the middle, with the server away, loses no round', async () => {
+  page = await stage.page(`${itemPath(8)}?for=4`);
+  await page.waitForSelector('.stand-note');
+  const before = (await logged()).length;
+  expect(before).toBe(3);
+  await page.setRequestInterception(true);
+  page.on('request', (request) => {
+    void (request.url().includes('/api/') ? request.abort() : request.continue());
+  });
+  for (let i = 0; i < 40; i += 1) await keys(page, 'ArrowUp');
+  await keys(page, 'PageDown');
+  await eventually(state, (text) => expect(text).toContain('Was it clean?'));
+  await keys(page, 'PageDown');
+  await eventually(state, (text) => expect(text).toContain('Counting in'));
+  const told = await page.evaluate(() =>
+    Object.keys(localStorage).filter((key) => key.startsWith('same-song.log.')),
+  );
+  expect(told).toHaveLength(1);
+  await page.close();
+  page = await stage.page('/practice/log');
+  await eventually(logged, (list) => expect(list.at(-1)).toMatchObject({ rounds: 1, clean: 1 }));
+  await sees(page, '1 of 1');
+});
+
+test('note by note each is one card, walked by pedal', async () => {
+  page = await stage.page(`${itemPath(0)}?for=4`);
+  await page.waitForSelector('.stand-note');
+  await keys(page, 'n');
+  await page.waitForSelector('.note-card');
+  expect(await textOf(page, '.note-card-how')).toContain('draw');
+  expect(await textOf(page, '.note-card-place')).toContain('1 of');
+  await keys(page, 'PageDown');
+  await eventually(
+    () => textOf(page, '.note-card-place'),
+    (text) => expect(text).toContain('2 of'),
+  );
+  await keys(page, 'PageUp');
+  await eventually(
+    () => textOf(page, '.note-card-place'),
+    (text) => expect(text).toContain('1 of'),
+  );
+  expect(await barriers(page)).toEqual([]);
+});
+
+test('a drill is answered by keys alone; what was wrong stands at its end and is logged', async () => {
+  page = await stage.page(itemPath(7));
+  await page.waitForSelector('.drill-choices button');
+  expect(await barriers(page)).toEqual([]);
+  const count = () => textOf(page, '.player-head p');
+  for (let i = 1; i <= 20; i += 1) {
+    await eventually(count, (text) => expect(text).toContain(`${i} of 20`));
+    await page.waitForSelector('.drill-choices button:not([disabled])');
+    await keys(page, '1');
+    await page.waitForFunction(() =>
+      /Right|Not quite/.test(document.querySelector('.drill-answer')?.textContent ?? ''),
+    );
+    await keys(page, ' ');
+  }
+  await page.waitForFunction(() => /of 20 right/.test(document.querySelector('h1')?.textContent ?? ''));
+  const [right] = /\d+/.exec(await textOf(page, '.drill h1'))!;
+  expect(await barriers(page)).toEqual([]);
+  const wrong = await page.$$eval('.drill li', (all) => all.length);
+  expect(wrong).toBe(20 - Number(right));
+  await page.goto(`${new URL(page.url()).origin}/practice/log`);
+  await eventually(logged, (list) => expect(list.at(-1)).toMatchObject({ rounds: 20, clean: Number(right) }));
+});
+
+test('over chords the bar that sounds is marked, stages are walked, and a call can be had again by its number', async () => {
+  page = await stage.page(itemPath(3));
+  await page.waitForSelector('.jam-bars li');
+  expect(await barriers(page)).toEqual([]);
+  for (let i = 0; i < 50; i += 1) await keys(page, 'ArrowUp');
+  await keys(page, ' ');
+  await page.waitForSelector('.jam-bars .now');
+  await eventually(
+    () => page.$$eval('.jam-bars li', (bars) => bars.findIndex((bar) => bar.className === 'now')),
+    (at) => expect(at).toBeGreaterThan(1),
+  );
+  await keys(page, ' ');
+  const tab = () => textOf(page, '.jam-tab');
+  const home = await tab();
+  await keys(page, 'PageDown');
+  await eventually(tab, (now) => expect(now).not.toBe(home));
+  expect(await tab()).not.toContain('blow');
+  await keys(page, 'c');
+  await page.waitForSelector('.call');
+  await click(page, 'Call');
+  await eventually(
+    () => textOf(page, '.call-state'),
+    (text) => expect(text).toBe('That was:'),
+  );
+  const phrase = await textOf(page, '.call-phrase');
+  expect(phrase).toContain('draw');
+  await click(page, 'The same again');
+  await eventually(
+    () => textOf(page, '.call-state'),
+    (text) => expect(text).toBe('Listen …'),
+  );
+  await eventually(
+    () => textOf(page, '.call-state'),
+    (text) => expect(text).toBe('That was:'),
+  );
+  expect(await textOf(page, '.call-phrase')).toBe(phrase);
+});
+
+test('a line of Map and a song become items with one key', async () => {
+  page = await stage.page(`/map?${LOW_HARMONICA}&in=Bb&play=major`);
+  await page.waitForSelector('.line-note');
+  await keys(page, 'b');
+  await sees(page, 'is among what is practised.');
+  await click(page, 'Play it now');
+  await page.waitForSelector('.stand-note');
+  await page.close();
+  page = await stage.page(`${songPath(2)}?${LOW_HARMONICA}`);
+  await page.waitForSelector('.system-note');
+  await keys(page, 'b');
+  await sees(page, 'The Net Menders is among what is practised.');
+  await click(page, 'Play it now');
+  await page.waitForSelector('.stand-note');
+  expect(await textOf(page, '.player-head h1')).toBe('The Net Menders');
+});
+
+test('the log is set right by hand and undone; progress answers its questions, with tables', async () => {
+  page = await stage.page('/practice/log');
+  await page.waitForSelector('.log-list tbody tr');
+  const first = () => textOf(page, '.log-list tbody tr');
+  const before = await first();
+  await page.click('.log-list tbody tr .link');
+  await page.waitForSelector('[aria-label="Minutes"]');
+  await page.$eval('[aria-label="Minutes"]', (input) => (input as HTMLInputElement).select());
+  await page.keyboard.type('x');
+  await sees(page, 'Minutes are 0 to 1440.');
+  await keys(page, 'Backspace');
+  await page.keyboard.type('33');
+  await page.focus('[aria-label="Note"]');
+  await page.keyboard.type('with a cold');
+  await click(page, 'keep');
+  await eventually(first, (text) => expect(text).toContain('33'));
+  expect(await first()).toContain('with a cold');
+  await click(page, 'Undo');
+  await eventually(first, (text) => expect(text).toBe(before));
+  await click(page, 'Progress');
+  await page.waitForSelector('.chart');
+  await sees(page, 'Is the tempo rising?');
+  expect(await page.$$eval('.chart', (charts) => charts.length)).toBe(3);
+  expect(await page.$$eval('.progress details', (tables) => tables.length)).toBe(3);
+  expect(await barriers(page)).toEqual([]);
+});
+
+test('on an empty database practice says how to begin', async () => {
+  const empty = await openStage({});
+  try {
+    page = await empty.page('/practice');
+    await sees(page, 'Nothing to practise yet.');
+    expect(await barriers(page)).toEqual([]);
+    for (const view of ['items', 'progress', 'log']) {
+      await page.goto(`${new URL(page.url()).origin}/practice/${view}`);
+      await sees(page, view === 'items' ? 'Nothing yet.' : 'Nothing has been played yet.');
+    }
+  } finally {
+    await empty.close();
+    page = await stage.page('/practice');
+  }
+});
