@@ -62,7 +62,7 @@ test('the plan of the day says why, is changed, and is there again after a reloa
 });
 
 test('a round is counted in, played, judged by a pedal and logged, and the tempo climbs after three clean ones', async () => {
-  page = await stage.page(`${itemPath(8)}?for=4`);
+  page = await stage.page(`${itemPath(9)}?for=4`);
   await page.waitForSelector('.stand-note');
   expect(await barriers(page)).toEqual([]);
   const tempo = () => textOf(page, '.player-tempo');
@@ -92,7 +92,7 @@ test('a round is counted in, played, judged by a pedal and logged, and the tempo
 });
 
 test('a tab that is closed in the middle, with the server away, loses no round', async () => {
-  page = await stage.page(`${itemPath(8)}?for=4`);
+  page = await stage.page(`${itemPath(9)}?for=4`);
   await page.waitForSelector('.stand-note');
   const before = (await logged()).length;
   expect(before).toBe(3);
@@ -136,7 +136,7 @@ test('note by note each is one card, walked by pedal', async () => {
 });
 
 test('a drill is answered by keys alone; what was wrong stands at its end and is logged', async () => {
-  page = await stage.page(itemPath(7));
+  page = await stage.page(itemPath(8));
   await page.waitForSelector('.drill-choices button');
   expect(await barriers(page)).toEqual([]);
   const count = () => textOf(page, '.player-head p');

@@ -130,7 +130,7 @@ export {
   type PracticeItem,
   type Practised,
 } from './practice/item.ts';
-export { jamStages, ROUNDS_A_STAGE, type JamStage, type LaidStage } from './practice/jam.ts';
+export { jamStages, ROUNDS_A_STAGE, withRounds, type JamStage, type LaidStage } from './practice/jam.ts';
 export { KEY_ORDERS, keysInOrder, type KeyOrderId } from './practice/keyOrder.ts';
 export {
   afterRound,

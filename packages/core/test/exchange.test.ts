@@ -54,6 +54,7 @@ function file(): ExchangeFile {
       what: { kind: 'line' as const, question: defaultQuestion(families[family]) },
       how: USUAL_WAY,
       set: n === 0,
+      ...(n === 1 && { personId: id(600) }),
     })),
     routines: [{ id: id(800), name: 'Ours', steps: [{ itemId: id(700), minutes: 3 }] }],
     log: [

@@ -6,7 +6,7 @@ import { openInstrument, specFromPreset } from '../src/instrument/instrument.ts'
 import { parseNote } from '../src/pitch/noteName.ts';
 import { pitchClass } from '../src/pitch/pitch.ts';
 import { drillFits, drillRound, DRILLS, ROUND } from '../src/practice/drill.ts';
-import { jamStages } from '../src/practice/jam.ts';
+import { jamStages, withRounds } from '../src/practice/jam.ts';
 import { callPhrase, CALL_BARS, DIFFICULTIES } from '../src/practice/phrase.ts';
 import { expectOk } from '../src/result.ts';
 import { aboveHome, keyOf, scaleById } from '../src/scale/scale.ts';
@@ -163,4 +163,15 @@ test('different seeds give different calls', () => {
     JSON.stringify(callPhrase([60, 62, 64, 65, 67], [60], { difficulty: 'middle', beats: 4, seed })),
   );
   expect(new Set(calls).size).toBeGreaterThan(15);
+});
+
+test('a stage with no rounds is left out, others have as many as are wanted, and one always stays', () => {
+  const key = major('C');
+  const stages = jamStages(opened('harp'), key, { chords: [], five: fiveOf(key.scale) });
+  const [first, second] = stages;
+  const some = withRounds(stages, { [first!.id]: 0, [second!.id]: 9 });
+  expect(some.map(({ id }) => id)).toEqual(stages.slice(1).map(({ id }) => id));
+  expect(some[0]!.rounds).toBe(9);
+  const none = Object.fromEntries(stages.map(({ id }) => [id, 0]));
+  expect(withRounds(stages, none)).toEqual(stages);
 });

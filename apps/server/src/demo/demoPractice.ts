@@ -45,6 +45,7 @@ interface DemoItem {
   readonly what?: (question: StoredQuestion, instruments: Instruments) => Practised;
   /** Number of the song. */
   readonly song?: number;
+  readonly who: number;
 }
 
 const asSong =
@@ -60,6 +61,7 @@ function itemsOf(first: (family: string) => number): readonly DemoItem[] {
   return [
     {
       name: 'Six-note blues in B♭, groups of three',
+      who: BRAM,
       on: 0,
       set: true,
       ask: { tonic: 'Bb', scale: 'blues-six', pattern: 'threes' },
@@ -67,25 +69,37 @@ function itemsOf(first: (family: string) => number): readonly DemoItem[] {
     },
     {
       name: 'B♭ major, two octaves',
+      who: BRAM,
       on: 0,
       ask: { tonic: 'Bb', scale: 'major' },
       how: { tempo: 60, wanted: 120, articulation: 'short', minutes: 4 },
     },
     {
       name: 'Minor pentatonic by fifths',
+      who: MARA,
       on: 0,
       ask: { tonic: 'Bb', scale: 'minor-pentatonic' },
       how: { tempo: 66, wanted: 100, order: 'fifths', minutes: 8 },
     },
     {
       name: 'Twelve bars of blues to play over',
+      who: BRAM,
       on: 0,
       ask: { tonic: 'Bb', scale: 'blues-six' },
       how: { tempo: 84, wanted: 108, groove: 'shuffle', minutes: 8 },
       what: (question) => ({ kind: 'jam', text: '17 17 17 17 47 47 17 17 57 47 17 57', beats: 4, question }),
     },
     {
+      name: 'Lanterns Down the Slip, slowly',
+      who: BRAM,
+      on: 0,
+      song: 0,
+      what: asSong(-4),
+      how: { tempo: 60, wanted: 104, minutes: 5 },
+    },
+    {
       name: 'Where is this note? Low E♭',
+      who: BRAM,
       on: 0,
       ask: { tonic: 'Bb', scale: 'major' },
       how: { minutes: 3 },
@@ -93,6 +107,7 @@ function itemsOf(first: (family: string) => number): readonly DemoItem[] {
     },
     {
       name: 'The Net Menders, squeezed',
+      who: ILSE,
       on: anglo,
       song: 2,
       what: (question, instruments) => asSong(2)(question, instruments, anglo),
@@ -100,12 +115,14 @@ function itemsOf(first: (family: string) => number): readonly DemoItem[] {
     },
     {
       name: 'G major in broken thirds',
+      who: ILSE,
       on: anglo,
       ask: { tonic: 'G', scale: 'major', pattern: 'thirds' },
       how: { tempo: 60, wanted: 112, rhythm: 'eighths', minutes: 5 },
     },
     {
       name: 'Which note is this? Both hands',
+      who: ILSE,
       on: english,
       ask: { tonic: 'D', scale: 'major' },
       how: { minutes: 3 },
@@ -113,6 +130,7 @@ function itemsOf(first: (family: string) => number): readonly DemoItem[] {
     },
     {
       name: 'Drum, down to the anchor',
+      who: MARA,
       on: drum,
       ask: { tonic: 'D', scale: 'minor-pentatonic', pattern: 'anchor' },
       how: { tempo: 70, wanted: 100, minutes: 4 },
@@ -140,12 +158,13 @@ const HABITS: readonly Habit[] = [
   { who: BRAM, item: 0, days: 4, from: 54, to: 90, clean: [0.3, 0.8], plateau: [5, 6, 7] },
   { who: BRAM, item: 1, days: 3, from: 60, to: 102, clean: [0.5, 0.9] },
   { who: BRAM, item: 3, days: 2, from: 80, to: 100, clean: [0.6, 0.8] },
-  { who: BRAM, item: 4, days: 3, from: 0, to: 0, clean: [0.4, 0.8] },
-  { who: ILSE, item: 5, days: 4, from: 80, to: 118, clean: [0.4, 0.7], away: [6, 7, 8] },
-  { who: ILSE, item: 6, days: 2, from: 60, to: 84, clean: [0.3, 0.6], away: [6, 7, 8, 9] },
-  { who: ILSE, item: 7, days: 2, from: 0, to: 0, clean: [0.5, 0.7], away: [5, 6, 7, 8] },
+  { who: BRAM, item: 4, days: 2, from: 60, to: 84, clean: [0.4, 0.7] },
+  { who: BRAM, item: 5, days: 3, from: 0, to: 0, clean: [0.4, 0.8] },
+  { who: ILSE, item: 6, days: 4, from: 80, to: 118, clean: [0.4, 0.7], away: [6, 7, 8] },
+  { who: ILSE, item: 7, days: 2, from: 60, to: 84, clean: [0.3, 0.6], away: [6, 7, 8, 9] },
+  { who: ILSE, item: 8, days: 2, from: 0, to: 0, clean: [0.5, 0.7], away: [5, 6, 7, 8] },
   { who: MARA, item: 2, days: 5, from: 76, to: 92, clean: [0.8, 0.95] },
-  { who: MARA, item: 8, days: 1, from: 70, to: 88, clean: [0.8, 0.9] },
+  { who: MARA, item: 9, days: 1, from: 70, to: 88, clean: [0.8, 0.9] },
 ];
 
 /** People, what they practise, and three months of it up to a day. @param now ms since 1970 */
@@ -185,7 +204,7 @@ export function demoPractice(
 }
 
 function itemOf(
-  { name, on, set = false, how = {}, ask = {}, what, song }: DemoItem,
+  { name, on, set = false, how = {}, ask = {}, what, song, who }: DemoItem,
   index: number,
   instruments: Instruments,
 ): Exchanged<'items'> {
@@ -194,6 +213,7 @@ function itemOf(
   return {
     ...{ id: id(720 + index), name, set, instrumentId: instruments[on]!.id },
     ...(song !== undefined && { songId: id(500 + song) }),
+    personId: id(700 + who),
     how: { ...USUAL_WAY, ...how },
     what: what?.(question, instruments) ?? { kind: 'line', question },
   };

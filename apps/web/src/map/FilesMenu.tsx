@@ -23,13 +23,14 @@ interface FilesMenuProps {
   readonly view: MapView;
   readonly question: StoredQuestion;
   readonly title: string;
+  readonly onPractise: () => void;
   /** What it opens under. */
   readonly anchor: HTMLElement;
   readonly onClose: () => void;
 }
 
 /** The map's tab and drawing, each as a file, and the drawing on a sheet of its own. */
-export function FilesMenu({ view, question, title, anchor, onClose }: FilesMenuProps) {
+export function FilesMenu({ view, question, title, onPractise, anchor, onClose }: FilesMenuProps) {
   const { keep } = useKeeping(songs);
   const navigate = useNavigate();
   /** The line among the songs, a phrase of two bars as a lick. */
@@ -49,7 +50,12 @@ export function FilesMenu({ view, question, title, anchor, onClose }: FilesMenuP
     });
   };
   const items = [
-    ...(view.line.length > 0 ? [{ label: 'The line as a song', run: keepLine }] : []),
+    ...(view.line.length > 0
+      ? [
+          { label: 'Practise the line', run: onPractise },
+          { label: 'The line as a song', run: keepLine },
+        ]
+      : []),
     {
       label: 'Tab as a text file',
       run: () => download(fileName(title, 'txt'), 'text/plain', `${title}\n\n${view.tabText}\n`),

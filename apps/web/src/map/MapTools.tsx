@@ -8,7 +8,7 @@ import { TempoField } from './TempoField.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
 import { CompareButton } from './CompareButton.tsx';
 import { KeepQuestion } from './KeepQuestion.tsx';
-import { PractiseButton } from './PractiseButton.tsx';
+import { usePractiseLine } from './usePractiseLine.ts';
 import type { QuestionState } from '../question/useQuestion.ts';
 
 const FilesMenu = later('The list of files', async () => (await import('./FilesMenu.tsx')).FilesMenu);
@@ -37,6 +37,7 @@ interface MapToolsProps {
 export function MapTools(props: MapToolsProps) {
   const { state, view, title, playing, tempo, onTempo, onPlay, droning, onDrone } = props;
   const { settings, family, changeSettings } = state;
+  const practise = usePractiseLine(state, title);
   const [files, setFiles] = useState<HTMLElement | undefined>(undefined);
   return (
     <div className="map-tools" role="toolbar" aria-label="This map">
@@ -63,7 +64,6 @@ export function MapTools(props: MapToolsProps) {
       {view.drones.length > 0 && <Check label="drones" checked={droning} onChange={onDrone} />}
       <CompareButton state={state} />
       <KeepQuestion state={state} title={title} />
-      <PractiseButton state={state} title={title} />
       <Button variant="text" onClick={() => window.print()}>
         Print
       </Button>
@@ -75,6 +75,7 @@ export function MapTools(props: MapToolsProps) {
           view={view}
           question={state.question}
           title={title}
+          onPractise={practise}
           anchor={files}
           onClose={() => setFiles(undefined)}
         />

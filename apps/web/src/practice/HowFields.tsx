@@ -14,13 +14,17 @@ import { Picklist } from '../controls/Picklist.tsx';
 const OWN = 'own';
 
 interface HowFieldsProps {
-  readonly item: Pick<PracticeItem, 'name' | 'how' | 'what'>;
-  readonly onKeep: (part: Pick<PracticeItem, 'name' | 'how'>) => void;
+  readonly item: Pick<PracticeItem, 'name' | 'how' | 'what' | 'personId'>;
+  readonly persons: readonly { readonly id: string; readonly name: string }[];
+  readonly onKeep: (
+    part: Pick<PracticeItem, 'name' | 'how'> & { readonly personId: string | undefined },
+  ) => void;
 }
 
 /** How an item is practised: tempo, rhythm, keys, minutes; a wrong value is said at its field. */
-export function HowFields({ item, onKeep }: HowFieldsProps) {
+export function HowFields({ item, persons, onKeep }: HowFieldsProps) {
   const [name, setName] = useState(item.name);
+  const [person, setPerson] = useState(item.personId ?? '');
   const [how, setHow] = useState<HowToPractise>(item.how);
   const isKnown = RHYTHMS.some(({ id }) => id === how.rhythm);
   const [typing, setTyping] = useState(!isKnown);
@@ -45,7 +49,8 @@ export function HowFields({ item, onKeep }: HowFieldsProps) {
       className="how-fields"
       onSubmit={(event) => {
         event.preventDefault();
-        if (checked.ok && name.trim() !== '') onKeep({ name: name.trim(), how: checked.value });
+        if (checked.ok && name.trim() !== '')
+          onKeep({ name: name.trim(), how: checked.value, personId: person === '' ? undefined : person });
       }}
     >
       <label>
@@ -101,6 +106,15 @@ export function HowFields({ item, onKeep }: HowFieldsProps) {
           onChange={(groove) => setHow({ ...how, groove })}
         />
       )}
+      <Picklist
+        label="for"
+        value={person}
+        choices={[
+          { id: '', label: 'everybody' },
+          ...persons.map(({ id, name: called }) => ({ id, label: called })),
+        ]}
+        onChange={setPerson}
+      />
       <Button type="submit" size="small" variant="contained" disabled={!checked.ok || name.trim() === ''}>
         Keep
       </Button>

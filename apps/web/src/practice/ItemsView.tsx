@@ -12,6 +12,7 @@ import {
   type PracticeItem,
 } from '@same-song/core';
 import { items, routines, type ItemRecord } from '../api/records.ts';
+import { Check } from '../controls/Check.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
 import { useKeeping } from '../frame/useKeeping.ts';
 import { HowFields } from './HowFields.tsx';
@@ -21,7 +22,9 @@ import type { Practice } from './usePractice.ts';
 
 /** Everything that is practised, how, and when it comes again; routines, and new drills and progressions. */
 export function ItemsView({ practice }: { readonly practice: Practice }) {
-  const { items: list, cabinet, scheduleFor } = practice;
+  const { cabinet, scheduleFor, persons } = practice;
+  const [everybody, setEverybody] = useState(false);
+  const list = everybody ? practice.items : practice.own;
   const [now] = useState(() => Date.now());
   const [open, setOpen] = useState<string | undefined>(undefined);
   const [chosen, setChosen] = useState<readonly string[]>([]);
@@ -34,12 +37,16 @@ export function ItemsView({ practice }: { readonly practice: Practice }) {
           key P, or add a drill below.
         </p>
       )}
+      {practice.items.length > practice.own.length && (
+        <Check label="what others practise too" checked={everybody} onChange={setEverybody} />
+      )}
       <ul className="items-list">
         {list.map((item) => (
           <Row
             key={item.id}
             item={item}
             on={cabinet.find(({ id }) => id === item.instrumentId)?.name ?? ''}
+            persons={persons}
             due={dueWords(scheduleFor(item.id), now)}
             open={open === item.id}
             onOpen={(wanted) => setOpen(wanted ? item.id : undefined)}
@@ -61,6 +68,7 @@ interface RowProps {
   /** Name of its instrument. */
   readonly on: string;
   readonly due: string;
+  readonly persons: Practice['persons'];
   readonly open: boolean;
   readonly onOpen: (open: boolean) => void;
   readonly chosen: boolean;
@@ -79,12 +87,14 @@ const KINDS: Readonly<Record<PracticeItem['what']['kind'], string>> = {
   jam: 'to play over',
 };
 
-function Row({ item, on, due, open, onOpen, chosen, onChoose }: RowProps) {
+function Row({ item, on, due, persons, open, onOpen, chosen, onChoose }: RowProps) {
   const { change, putAway, busy } = useKeeping(items);
   const { how } = item;
-  const put = (part: Partial<PracticeItem>, label: string) => {
+  const put = (part: { readonly [K in keyof PracticeItem]?: PracticeItem[K] | undefined }, label: string) => {
     const before = itemOf(item);
-    change(item, { before, after: { ...before, ...part }, label, notice: `${item.name} is changed.` });
+    const { personId, ...others } = { ...before, ...part };
+    const after = { ...others, ...(personId !== undefined && { personId }) } as PracticeItem;
+    change(item, { before, after, label, notice: `${item.name} is changed.` });
   };
   return (
     <li>
@@ -134,7 +144,13 @@ function Row({ item, on, due, open, onOpen, chosen, onChoose }: RowProps) {
           </button>
         </span>
       </div>
-      {open && <HowFields item={item} onKeep={(part) => put(part, `how ${item.name} is practised`)} />}
+      {open && (
+        <HowFields
+          item={item}
+          persons={persons}
+          onKeep={(part) => put(part, `how ${item.name} is practised`)}
+        />
+      )}
     </li>
   );
 }
@@ -177,7 +193,7 @@ function Routines({
         ))}
       </ul>
       <form
-        className="songs-tools"
+        className="practice-tools"
         onSubmit={(event) => {
           event.preventDefault();
           if (name.trim() === '' || steps.length === 0) return;
@@ -239,7 +255,7 @@ function AddItem({ practice }: { readonly practice: Practice }) {
   return (
     <section className="items-add">
       <h2>Something new</h2>
-      <p className="songs-tools">
+      <p className="practice-tools">
         <Picklist
           label="On"
           value={instrument.id}

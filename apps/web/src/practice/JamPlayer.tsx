@@ -16,6 +16,7 @@ import {
   openInstrument,
   parseNote,
   parseProgression,
+  withRounds,
   scaleById,
   type BackingChord,
 } from '@same-song/core';
@@ -33,6 +34,7 @@ import { Cautions } from './Cautions.tsx';
 import { jamScore } from './jamScore.ts';
 import { Mixer } from './Mixer.tsx';
 import { useChosen, type OnStand } from './onStand.ts';
+import { StageRounds } from './StageRounds.tsx';
 import { USUAL_MIX, volumeIn } from './useRounds.ts';
 
 /** A progression to play over, in stages: what is allowed now, what the chord of this bar and of the next one has. */
@@ -40,7 +42,7 @@ export function JamPlayer({ practice, item, begin, told }: OnStand) {
   const chosen = useChosen(practice, item);
   const { settings } = useSettings();
   const what = item.what.kind === 'jam' ? item.what : undefined;
-  const { question, text, beats } = what!;
+  const { question, text, beats, rounds: kept } = what!;
   const family = familyById(chosen?.spec.family ?? '');
   const dialect = family ? dialectOf(settings, family) : '';
   const { data: view } = useMapView(chosen, question, { naming: settings.naming, dialect });
@@ -51,9 +53,9 @@ export function JamPlayer({ practice, item, begin, told }: OnStand) {
     const instrument = expectOk(openInstrument(chosen.spec)).forKey(key);
     const progression = expectOk(parseProgression('', text, beats, tonic));
     const chords = progression.bars.flat();
-    const stages = jamStages(instrument, key, { chords, five: fiveOf(key.scale) });
-    return { key, tonic, instrument, progression, stages };
-  }, [chosen, question, text, beats]);
+    const all = jamStages(instrument, key, { chords, five: fiveOf(key.scale) });
+    return { key, tonic, instrument, progression, all, stages: withRounds(all, kept) };
+  }, [chosen, question, text, beats, kept]);
   const [groove, setGroove] = useState(item.how.groove === '' ? 'straight' : item.how.groove);
   const [tempo, setTempo] = useState(item.how.tempo);
   const [mix, setMix] = useState(USUAL_MIX);
@@ -205,6 +207,7 @@ export function JamPlayer({ practice, item, begin, told }: OnStand) {
           </li>
         ))}
       </ol>
+      <StageRounds item={item} stages={ground.all} />
       <Cautions cautions={view.cautions} />
       <footer className="player-foot">
         <div className="player-keys">

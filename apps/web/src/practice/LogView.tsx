@@ -39,7 +39,7 @@ export function LogView({ practice }: { readonly practice: Practice }) {
   return (
     <div className="log">
       <h1>What {person?.name ?? 'I'} played</h1>
-      <p className="songs-tools">
+      <p className="practice-tools">
         <Button
           size="small"
           variant="outlined"
@@ -68,7 +68,7 @@ export function LogView({ practice }: { readonly practice: Practice }) {
       {entries.length === 0 ? (
         <p>Nothing has been played yet. The stand writes the log by itself.</p>
       ) : (
-        <table className="songs-list log-list">
+        <table className="log-list">
           <thead>
             <tr>
               <th scope="col">When</th>

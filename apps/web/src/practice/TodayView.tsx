@@ -9,7 +9,16 @@ import { useShortcuts } from '../frame/shortcuts.ts';
 import { answering } from '../question/KeyWords.tsx';
 import { WordPicker, type Choice } from '../question/WordPicker.tsx';
 import { playLink } from './playLink.ts';
-import { keepPlan, keptPlan, localOffset, moved, proposed, whyWords, type TodayRow } from './today.ts';
+import {
+  keepPlan,
+  keptPlan,
+  localOffset,
+  moved,
+  proposed,
+  putBefore,
+  whyWords,
+  type TodayRow,
+} from './today.ts';
 import type { Practice } from './usePractice.ts';
 
 const MINUTES = [5, 10, 15, 20, 30, 45, 60, 90] as const;
@@ -17,7 +26,7 @@ const SOMEBODY_NEW = 'new';
 
 /** The plan of the day: what to play in the minutes at hand, and why; to be changed as one likes. */
 export function TodayView({ practice }: { readonly practice: Practice }) {
-  const { items, scheduleFor, who, routines } = practice;
+  const { own: items, scheduleFor, who, routines } = practice;
   const [minutes, setMinutes] = useState<number>(PLAN_MINUTES.usual);
   const [now] = useState(() => Date.now());
   const day = dayOf(now, localOffset());
@@ -46,6 +55,8 @@ export function TodayView({ practice }: { readonly practice: Practice }) {
     void navigate(playLink(open.slice(from)));
   };
   useShortcuts([{ key: 'Enter', label: 'Begin with the plan', group: 'Practice', run: () => begin() }]);
+  const [dragged, setDragged] = useState<number | undefined>(undefined);
+  const [over, setOver] = useState<number | undefined>(undefined);
   const total = open.reduce((sum, row) => sum + row.minutes, 0);
   return (
     <div className="today">
@@ -86,7 +97,29 @@ export function TodayView({ practice }: { readonly practice: Practice }) {
               const set = (part: Partial<TodayRow>) =>
                 rows.map((one, i) => (i === at ? { ...one, ...part } : one));
               return (
-                <li key={row.id} className={row.done ? 'today-done' : ''}>
+                <li
+                  key={row.id}
+                  className={[row.done ? 'today-done' : '', over === at ? 'dragged-over' : '']
+                    .join(' ')
+                    .trim()}
+                  draggable
+                  onDragStart={() => setDragged(at)}
+                  onDragEnd={() => {
+                    setDragged(undefined);
+                    setOver(undefined);
+                  }}
+                  onDragOver={(event) => {
+                    if (dragged === undefined) return;
+                    event.preventDefault();
+                    setOver(at);
+                  }}
+                  onDrop={(event) => {
+                    event.preventDefault();
+                    setOver(undefined);
+                    if (dragged !== undefined && dragged !== at)
+                      change('another order', putBefore(rows, dragged, at));
+                  }}
+                >
                   <span className="today-name">
                     <b>{label}</b>
                     <small>

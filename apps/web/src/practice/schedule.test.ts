@@ -3,8 +3,8 @@ import { scheduleOf } from './schedule.ts';
 
 const DAY = 86_400_000;
 const START = Date.parse('2026-03-01T18:00:00Z');
-const played = (day: number, clean: number): Pick<LogEntry, 'at' | 'rounds' | 'clean'> => ({
-  ...{ at: new Date(START + day * DAY).toISOString(), rounds: 10, clean },
+const played = (day: number, clean: number): Pick<LogEntry, 'at' | 'rounds' | 'clean' | 'tempo'> => ({
+  ...{ at: new Date(START + day * DAY).toISOString(), rounds: 10, clean, tempo: 80 },
 });
 const daysUntil = (entries: Parameters<typeof scheduleOf>[0]) => {
   const { due, last } = scheduleOf(entries);
@@ -25,7 +25,7 @@ test('what goes well comes back later and later, what does not soon', () => {
 /** A pupil with forty minutes a day who does what the plan says, for ninety days, and what was played on each. */
 function ninetyDays(minutes: number, count: number) {
   const random = seededRandom(11);
-  const logs = new Map<string, Pick<LogEntry, 'at' | 'rounds' | 'clean'>[]>();
+  const logs = new Map<string, Pick<LogEntry, 'at' | 'rounds' | 'clean' | 'tempo'>[]>();
   const skill = Array.from({ length: count }, () => 0.3 + random.next() * 0.6);
   const days: { total: number; ids: readonly string[]; lastDueLeft: number }[] = [];
   for (let day = 0; day < 90; day += 1) {
@@ -40,7 +40,7 @@ function ninetyDays(minutes: number, count: number) {
         ...scheduleOf(entries),
       };
     });
-    const plan = planDay(items, minutes, now);
+    const plan = planDay(items, minutes, { now, began: now - DAY / 2 });
     for (const { id } of plan) {
       const clean = Math.round(10 * Math.min(1, skill[Number(id)]! + random.next() * 0.3));
       logs.set(id, [...(logs.get(id) ?? []), played(day, clean)]);
@@ -55,6 +55,17 @@ function ninetyDays(minutes: number, count: number) {
   }
   return days;
 }
+
+test('what is not as fast yet as it is wanted comes again within four days', () => {
+  const good = [0, 3, 9, 20].map((day) => played(day, 10));
+  const wait = (wanted: number) => {
+    const { due, last } = scheduleOf(good, wanted);
+    return Math.round((due! - last!) / DAY);
+  };
+  expect(wait(0)).toBeGreaterThan(7);
+  expect(wait(80)).toBe(wait(0));
+  expect(wait(81)).toBe(4);
+});
 
 test('over ninety days what is due comes, nothing starves and no day is overfull', () => {
   const days = ninetyDays(40, 12);

@@ -8,8 +8,9 @@ export interface Schedule {
   readonly last: number | undefined;
 }
 
-/** Practice is kept up: nothing waits for longer than three weeks. */
+/** Practice is kept up: nothing waits for longer than three weeks, and what is not as fast yet as it is wanted not for longer than four days. */
 const LONGEST = 21 * 86_400_000;
+const LONGEST_ON_THE_WAY = 4 * 86_400_000;
 
 /** Without chance: the same log gives the same days. */
 const scheduler = fsrs({
@@ -26,16 +27,24 @@ const WENT: readonly (readonly [number, Grade])[] = [
   [0, Rating.Again],
 ];
 
-/** @param entries of one item and person, rising by time */
-export function scheduleOf(entries: readonly Pick<LogEntry, 'at' | 'rounds' | 'clean'>[]): Schedule {
+/**
+ * @param entries of one item and person, rising by time
+ * @param wanted beats a minute that are wanted; what has no tempo is there already
+ */
+export function scheduleOf(
+  entries: readonly Pick<LogEntry, 'at' | 'rounds' | 'clean' | 'tempo'>[],
+  wanted = 0,
+): Schedule {
   const [first] = entries;
   if (!first) return { due: undefined, last: undefined };
   const card = entries.reduce<Card>(
     (before, { at, rounds, clean }) => scheduler.next(before, new Date(at), ratingOf(rounds, clean)).card,
     createEmptyCard(new Date(first.at)),
   );
-  const last = Date.parse(entries.at(-1)!.at);
-  return { due: Math.min(card.due.getTime(), last + LONGEST), last };
+  const { at, tempo } = entries.at(-1)!;
+  const last = Date.parse(at);
+  const longest = tempo > 0 && tempo < wanted ? LONGEST_ON_THE_WAY : LONGEST;
+  return { due: Math.min(card.due.getTime(), last + longest), last };
 }
 
 /** What was played without counting went well enough. */

@@ -50,7 +50,8 @@ export function proposed(
     ...{ id, minutes: how.minutes, set, isSong: what.kind === 'song' },
     ...scheduleFor(id),
   }));
-  return planDay(known, minutes, now);
+  const midnight = new Date(now).setHours(0, 0, 0, 0);
+  return planDay(known, minutes, { now, began: midnight });
 }
 
 /** Why something is in the plan, in words. */
@@ -82,6 +83,13 @@ export function moved(rows: readonly TodayRow[], at: number, by: -1 | 1): readon
   if (to < 0 || to >= rows.length) return rows;
   const next = [...rows];
   [next[at], next[to]] = [next[to]!, next[at]!];
+  return next;
+}
+
+/** A row taken to the place of another. */
+export function putBefore(rows: readonly TodayRow[], from: number, to: number): readonly TodayRow[] {
+  const next = rows.filter((_, i) => i !== from);
+  next.splice(to, 0, rows[from]!);
   return next;
 }
 

@@ -49,11 +49,24 @@ export function usePractice() {
   const schedules = useMemo(() => {
     const of = new Map<string, LogEntry[]>();
     for (const entry of entries) of.set(entry.itemId, [...(of.get(entry.itemId) ?? []), entry]);
-    return new Map([...of].map(([id, own]) => [id, scheduleOf(own)]));
-  }, [entries]);
+    const wanted = new Map((list ?? []).map(({ id, how }) => [id, how.wanted]));
+    return new Map([...of].map(([id, own]) => [id, scheduleOf(own, wanted.get(id))]));
+  }, [entries, list]);
+  const ownItems = useMemo(
+    () => (list ?? []).filter(({ personId }) => personId === undefined || personId === who),
+    [list, who],
+  );
   const scheduleFor = useCallback((id: string) => schedules.get(id) ?? NOTHING, [schedules]);
   return {
-    ...{ items: list ?? [], isPending: list === undefined || isPending, error, entries, persons, cabinet },
+    ...{
+      items: list ?? [],
+      own: ownItems,
+      isPending: list === undefined || isPending,
+      error,
+      entries,
+      persons,
+      cabinet,
+    },
     ...{ routines: kept, who, scheduleFor },
     person: persons.find(({ id }) => id === who),
     choosePerson: (id: string) => change({ person: id }),

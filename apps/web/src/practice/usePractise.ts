@@ -1,6 +1,7 @@
 import { useNavigate } from 'react-router';
 import { USUAL_WAY, type HowToPractise, type Practised } from '@same-song/core';
-import { items } from '../api/records.ts';
+import { items, people } from '../api/records.ts';
+import { useSettings } from '../api/settings.ts';
 import { notify } from '../frame/notice.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
 import { playLink } from './playLink.ts';
@@ -18,6 +19,9 @@ interface ToPractise {
 export function usePractise() {
   const { keep, busy } = useKeeping(items);
   const navigate = useNavigate();
+  const { settings } = useSettings();
+  const { data: persons = [] } = people.useList();
+  const who = persons.find(({ id }) => id === settings.person)?.id;
   return ({ name, instrumentId, songId, what, how = {} }: ToPractise) => {
     if (busy) return;
     if (instrumentId === undefined)
@@ -27,6 +31,7 @@ export function usePractise() {
       {
         ...{ name: name.slice(0, 200), instrumentId, what, set: false },
         ...(songId !== undefined && { songId }),
+        ...(who !== undefined && { personId: who }),
         how: { ...USUAL_WAY, ...how, wanted: Math.max(how.wanted ?? USUAL_WAY.wanted, tempo) },
       },
       {

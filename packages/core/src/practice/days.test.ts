@@ -11,6 +11,7 @@ const item = (id: string, changes: Partial<PlannedFrom> = {}): PlannedFrom => ({
   ...{ id, minutes: 5, set: false, isSong: false, due: undefined, last: undefined },
   ...changes,
 });
+const at = (now: number) => ({ now, began: now - 18 * 3_600_000 });
 const told = (plan: ReturnType<typeof planDay>) =>
   plan.map(({ id, minutes, why }) => `${id} ${minutes} ${why}`);
 
@@ -24,17 +25,17 @@ test('first what is set, then what has waited longest, something new, and a song
     item('not yet', { due: NOW + DAY, last: NOW - 2 * DAY }),
     item('set', { set: true }),
   ];
-  expect(told(planDay(items, 30, NOW))).toEqual([
+  expect(told(planDay(items, 30, at(NOW)))).toEqual([
     ...['set 5 set', 'later 5 due', 'late 5 due', 'new one 5 new', 'not yet 5 again', 'song 5 song'],
   ]);
-  expect(planDay(items, 30, NOW)[1]!.overdue).toBe(4);
+  expect(planDay(items, 30, at(NOW))[1]!.overdue).toBe(4);
   // Half of it: what waits longest still comes, and the song.
-  expect(told(planDay(items, 15, NOW))).toEqual(['set 5 set', 'later 5 due', 'song 5 song']);
+  expect(told(planDay(items, 15, at(NOW)))).toEqual(['set 5 set', 'later 5 due', 'song 5 song']);
 });
 
 test('every third day what is new has the first turn, so that it comes where time never suffices', () => {
   const items = [item('new one'), item('late', { due: NOW - 9 * DAY, last: NOW - 12 * DAY })];
-  const first = [0, 1, 2].map((day) => planDay(items, 5, NOW + day * DAY)[0]!.id);
+  const first = [0, 1, 2].map((day) => planDay(items, 5, at(NOW + day * DAY))[0]!.id);
   expect(first.filter((id) => id === 'new one')).toHaveLength(1);
 });
 
@@ -49,14 +50,17 @@ test('no day is longer than the minutes at hand, and what was played just now do
     }),
   );
   for (const minutes of [5, 7, 12, 20, 45, 90]) {
-    const plan = planDay(items, minutes, NOW);
+    const plan = planDay(items, minutes, at(NOW));
     expect(plan.reduce((sum, one) => sum + one.minutes, 0)).toBeLessThanOrEqual(minutes);
     expect(new Set(plan.map(({ id }) => id)).size).toBe(plan.length);
     expect(plan.length).toBeGreaterThan(0);
   }
   const played = items.map((one) => ({ ...one, last: NOW - 60_000, due: NOW + DAY }));
-  expect(planDay(played, 20, NOW)).toEqual([]);
-  expect(planDay([], 20, NOW)).toEqual([]);
+  expect(planDay(played, 20, at(NOW))).toEqual([]);
+  expect(planDay([], 20, at(NOW))).toEqual([]);
+  // What was played late last night was not played today.
+  const night = [item('set', { set: true, last: at(NOW).began - 60_000, due: NOW + DAY })];
+  expect(told(planDay(night, 20, at(NOW)))).toEqual(['set 5 set']);
 });
 
 const entry = (n: number, changes: Partial<LogEntry> = {}): LogEntry => ({

@@ -29,6 +29,8 @@ export type Practised =
       readonly text: string;
       readonly beats: number;
       readonly question: StoredQuestion;
+      /** How many rounds of each stage, by its id; 0 leaves it out, and what is not named has as many as usual. */
+      readonly rounds?: Readonly<Record<string, number>>;
     };
 
 /** Something to practise, and how. */
@@ -37,6 +39,8 @@ export interface PracticeItem {
   readonly instrumentId: string;
   /** Of a song. */
   readonly songId?: string;
+  /** For whom it is; for everybody where left out. */
+  readonly personId?: string;
   readonly what: Practised;
   readonly how: HowToPractise;
   /** The teacher set it: it comes first. */
@@ -131,13 +135,32 @@ export function checkPractised(familyId: string, stored: unknown): Result<Practi
       parsedTonic(kept.tonic),
     );
     if (!read.ok) return fail(...read.problems);
-    return ok({ kind, text: (text as string).trim(), beats: beats as number, question: kept });
+    const { rounds } = stored;
+    if (rounds !== undefined && !areRounds(rounds))
+      return fail({
+        field: 'rounds',
+        wrong: shown(rounds),
+        message: `A stage has 0 to ${ROUNDS_LIMIT} rounds.`,
+      });
+    return ok({
+      ...{ kind, text: (text as string).trim(), beats: beats as number, question: kept },
+      ...(rounds !== undefined && { rounds }),
+    });
   }
   return fail({
     field: 'kind',
     wrong: shown(kind),
     message: 'A line, a song, a drill or a jam can be practised.',
   });
+}
+
+const ROUNDS_LIMIT = 64;
+
+function areRounds(value: unknown): value is Readonly<Record<string, number>> {
+  if (!isRecord(value)) return false;
+  const each = Object.entries(value);
+  const sound = (n: unknown) => Number.isInteger(n) && (n as number) >= 0 && (n as number) <= ROUNDS_LIMIT;
+  return each.length <= 20 && each.every(([id, n]) => id.length <= 40 && sound(n));
 }
 
 function parsedTonic(text: string) {
@@ -149,7 +172,7 @@ function parsedTonic(text: string) {
 export function checkItem(
   content: Readonly<Record<string, unknown>>,
   familyId: string,
-): Result<Omit<PracticeItem, 'instrumentId' | 'songId'>> {
+): Result<Omit<PracticeItem, 'instrumentId' | 'songId' | 'personId'>> {
   const { name, what, how = {}, set = false } = content;
   const problems: Problem[] = [...textProblems('name', name, 1, 200, 'A name')];
   const practised = checkPractised(familyId, what);

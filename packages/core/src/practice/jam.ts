@@ -24,6 +24,16 @@ export interface LaidStage extends JamStage {
 
 export const ROUNDS_A_STAGE = 4;
 
+/** Stages with as many rounds as somebody wants; those with none are left out, but never all of them. */
+export function withRounds(
+  stages: readonly LaidStage[],
+  rounds: Readonly<Record<string, number>> = {},
+): readonly LaidStage[] {
+  const wanted = stages.map((stage) => ({ ...stage, rounds: rounds[stage.id] ?? stage.rounds }));
+  const kept = wanted.filter((stage) => stage.rounds > 0);
+  return kept.length > 0 ? kept : stages;
+}
+
 /**
  * The stages of a family from what its ways are: one air and then the other, both, what is harder, one outside note
  * quickly resolved, the same one held. Families without air begin with home, the chord and five notes. Source: a teacher's

@@ -23,6 +23,13 @@ export interface Planned {
   readonly overdue: number;
 }
 
+/** The day that is planned; ms since 1970. */
+export interface DayOfPlan {
+  readonly now: number;
+  /** Midnight where the player lives: what was played since then was played today. */
+  readonly began: number;
+}
+
 const DAY = 86_400_000;
 /** Less than this is no practice of anything, in minutes. */
 export const LEAST_MINUTES = 2;
@@ -36,9 +43,12 @@ const NEW_FIRST_EVERY = 3;
 /**
  * What to play in the minutes at hand: what the teacher set, what is due again with what has waited longest first,
  * something new, and a song to end with. Never more minutes than there are. Pure.
- * @param now ms since 1970
  */
-export function planDay(items: readonly PlannedFrom[], minutes: number, now: number): readonly Planned[] {
+export function planDay(
+  items: readonly PlannedFrom[],
+  minutes: number,
+  { now, began }: DayOfPlan,
+): readonly Planned[] {
   const plan: Planned[] = [];
   let left = minutes;
   const overdueOf = ({ due }: PlannedFrom) => (due === undefined ? 0 : Math.max(0, (now - due) / DAY));
@@ -52,7 +62,7 @@ export function planDay(items: readonly PlannedFrom[], minutes: number, now: num
   const byWaiting = (a: PlannedFrom, b: PlannedFrom) =>
     overdueOf(b) - overdueOf(a) || (a.last ?? 0) - (b.last ?? 0);
   const isDue = ({ due }: PlannedFrom) => due !== undefined && due <= now;
-  const playedToday = ({ last }: PlannedFrom) => last !== undefined && now - last < DAY / 2;
+  const playedToday = ({ last }: PlannedFrom) => last !== undefined && last >= began;
   // Room for a song at the end is kept from the beginning, where there is enough for more than that; a longer one takes
   // its turn like all else.
   const endings = items.filter((item) => item.isSong && !playedToday(item) && 2 * item.minutes <= minutes);

@@ -205,15 +205,16 @@ const items: RecordKind<PracticeItem> = {
     name: { type: 'string', minLength: 1, maxLength: 200 },
     instrumentId: ID,
     songId: ID,
+    personId: ID,
     what: OBJECT,
     how: OBJECT,
     set: { type: 'boolean' },
   },
-  optional: ['songId', 'how', 'set'],
-  refersTo: { instrumentId: 'instruments', songId: 'songs' },
+  optional: ['songId', 'personId', 'how', 'set'],
+  refersTo: { instrumentId: 'instruments', songId: 'songs', personId: 'people' },
   listed: ['instrumentId', 'set'],
   check(content, referred) {
-    const { instrumentId, songId } = content;
+    const { instrumentId, songId, personId } = content;
     const instrument = isId(instrumentId) ? referred('instruments', instrumentId) : undefined;
     if (!isRecord(instrument))
       return fail({
@@ -226,10 +227,17 @@ const items: RecordKind<PracticeItem> = {
     const isSong = checked.value.what.kind === 'song';
     if (isSong !== (songId !== undefined) || (isSong && !(isId(songId) && referred('songs', songId))))
       return fail({ field: 'songId', wrong: shown(songId), message: 'The song of this item is not there.' });
+    if (personId !== undefined && !(isId(personId) && referred('people', personId)))
+      return fail({
+        field: 'personId',
+        wrong: shown(personId),
+        message: 'The person of this item is not there.',
+      });
     return ok({
       ...checked.value,
       instrumentId: instrumentId as string,
       ...(isSong && { songId: songId as string }),
+      ...(personId !== undefined && { personId }),
     });
   },
 };
