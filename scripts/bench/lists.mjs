@@ -52,7 +52,11 @@ async function fill(address) {
     const answer = await fetch(`${address}/api/data/import?apply=true`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ ...demo, instruments, questions: questions.slice(at, at + AT_ONCE) }),
+      // What refers to the demo's own instruments stays out.
+      body: JSON.stringify({
+        ...{ ...demo, arrangements: [], items: [], routines: [], log: [] },
+        ...{ instruments, questions: questions.slice(at, at + AT_ONCE) },
+      }),
     });
     if (!answer.ok) throw new Error(`listRatios: the import was refused: ${await answer.text()}`);
   }

@@ -11,6 +11,9 @@ const map = (name, n, question, note) => ({
   note,
 });
 
+/** Something practised, by its number. */
+const stand = (n) => ({ path: `/practice/play/${id(n)}`, ready: '.stand-note' });
+
 export const SHOTS = [
   {
     name: 'map',
@@ -25,20 +28,7 @@ export const SHOTS = [
     ready: '.map-drawing .chip',
     dark: true,
   },
-  {
-    name: 'map-print',
-    path: `/map?on=${LOW_E_FLAT}&in=Bb&play=major&range=2`,
-    ready: '.print-sheet .chip',
-    print: true,
-    width: 794,
-    height: 1123,
-  },
-  map('chromatic', 7, 'in=Ab&play=major&range=2&dir=up&with=turns', 3),
-  map('whistle', 8, 'in=Ab&play=major&dir=both', 6),
-  { ...map('english', 10, 'in=Bb&play=major&range=2&dir=up', 4), toggles: ['f'] },
   map('anglo', 11, 'in=G&play=major&range=2&dir=up&with=across', 5),
-  map('dulcimer', 12, 'in=C&play=major&dir=both', 6),
-  map('harp', 13, 'in=A&play=harmonic-minor&range=1', 6),
   {
     name: 'compare',
     path: `/map?on=${LOW_E_FLAT}&in=Bb&play=major&dir=up&vs=play:mixolydian`,
@@ -72,5 +62,12 @@ export const SHOTS = [
     path: `/keys/chords?on=${LOW_E_FLAT}&in=Bb&play=minor-pentatonic&bar=4`,
     ready: '.lesson-drawing .chip',
   },
+  { name: 'practice-today', path: '/practice/today', ready: '.today-rows li' },
+  // Played until the first bars are over.
+  { ...stand(720), name: 'practice-stand', toggles: [' '], pause: 9500, dark: true },
+  { ...stand(727), name: 'practice-tablet', width: 768, height: 1024 },
+  { ...stand(723), name: 'practice-jam', ready: '.jam-bars li', toggles: [' '], pause: 9000 },
+  { ...stand(725), name: 'practice-drill', ready: '.drill .chip' },
+  { name: 'practice-progress', path: '/practice/progress', ready: '.chart' },
   { name: 'cabinet', path: `/cabinet/${B_FLAT}`, ready: '.editor-drawing .chip' },
 ];
