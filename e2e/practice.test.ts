@@ -255,3 +255,40 @@ test('on an empty database practice says how to begin', async () => {
     page = await stage.page('/practice');
   }
 });
+
+test.each([92, 208])(
+  'at %d a minute every sound is handed to the clock within a millisecond of its beat',
+  async (perMinute) => {
+    page = await stage.page('/practice');
+    await page.evaluateOnNewDocument(() => {
+      const told: number[] = [];
+      Object.assign(globalThis, { begun: told });
+      const { start } = OscillatorNode.prototype;
+      OscillatorNode.prototype.start = function (when = 0) {
+        told.push(when);
+        start.call(this, when);
+      };
+    });
+    await page.goto(new URL(itemPath(9), page.url()).href);
+    await page.waitForSelector('.stand-note');
+    await page.$eval('.player-more summary', (summary) => summary.click());
+    await page.waitForSelector('.player-settings input');
+    await page.$eval('.player-settings input[type=number]', (input) => input.select());
+    await page.keyboard.type(String(perMinute));
+    await page.focus('#place');
+    await keys(page, 'PageDown');
+    await page.waitForFunction(() => (globalThis as unknown as { begun: number[] }).begun.length > 24, {
+      timeout: 25_000,
+    });
+    // The first is the sound library's own, when it is opened.
+    const [, ...begun] = await page.evaluate(() => (globalThis as unknown as { begun: number[] }).begun);
+    const beat = 60 / perMinute;
+    const first = Math.min(...begun);
+    // A note a beat and a click a beat: everything stands on the beats, counted from the first.
+    for (const at of begun) {
+      const beats = (at - first) / beat;
+      expect(Math.abs(beats - Math.round(beats)) * beat).toBeLessThan(0.001);
+    }
+    expect(new Set(begun.map((at) => Math.round((at - first) / beat))).size).toBeGreaterThan(12);
+  },
+);

@@ -122,14 +122,8 @@ export {
   type DrillQuestion,
 } from './practice/drill.ts';
 export { GROOVES, grooveById, type Groove, type Play } from './practice/grooves.ts';
-export {
-  checkHow,
-  MINUTES_LIMIT,
-  USUAL_WAY,
-  type HowToPractise,
-  type PracticeItem,
-  type Practised,
-} from './practice/item.ts';
+export { MINUTES_LIMIT, USUAL_WAY, type HowToPractise } from './practice/howTo.ts';
+export { checkHow, type PracticeItem, type Practised } from './practice/item.ts';
 export { jamStages, ROUNDS_A_STAGE, withRounds, type JamStage, type LaidStage } from './practice/jam.ts';
 export { KEY_ORDERS, keysInOrder, type KeyOrderId } from './practice/keyOrder.ts';
 export {

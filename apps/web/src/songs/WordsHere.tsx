@@ -1,5 +1,4 @@
 import { useState } from 'react';
-import TextField from '@mui/material/TextField';
 import { sungText, type SongNote, type Syllable } from '@same-song/core';
 
 interface FieldProps {
@@ -14,18 +13,22 @@ function Field({ label, text, help, onText }: FieldProps) {
   const [typed, setTyped] = useState(text);
   const done = () => typed.trim() !== text && onText(typed.trim());
   return (
-    <TextField
-      size="small"
-      label={label}
-      value={typed}
-      helperText={help}
-      onChange={(event) => setTyped(event.target.value)}
-      onBlur={done}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') done();
-        if (event.key === 'Escape') setTyped(text);
-      }}
-    />
+    <div className="note-edits-line">
+      <label>
+        <span>{label}</span>
+        <input
+          value={typed}
+          maxLength={100}
+          onChange={(event) => setTyped(event.target.value)}
+          onBlur={done}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') done();
+            if (event.key === 'Escape') setTyped(text);
+          }}
+        />
+      </label>
+      {help && <small>{help}</small>}
+    </div>
   );
 }
 

@@ -7,9 +7,10 @@ import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../
 import { checkPlan, type ArrangementPlan } from '../song/arrangement.ts';
 import { isDrill, type DrillId } from './drill.ts';
 import { GROOVES } from './grooves.ts';
-import { KEY_ORDERS, type KeyOrderId } from './keyOrder.ts';
+import { MINUTES_LIMIT, USUAL_WAY, type HowToPractise } from './howTo.ts';
+import { KEY_ORDERS } from './keyOrder.ts';
 import { TEMPO_LIMITS } from './ladder.ts';
-import { ARTICULATIONS, readRhythm, type ArticulationId } from './rhythm.ts';
+import { ARTICULATIONS, readRhythm } from './rhythm.ts';
 
 /** What is played again and again. */
 export type Practised =
@@ -46,28 +47,6 @@ export interface PracticeItem {
   /** The teacher set it: it comes first. */
   readonly set: boolean;
 }
-
-export interface HowToPractise {
-  /** Counted beats a minute: where it begins, where it shall lead, and how much a step is. */
-  readonly tempo: number;
-  readonly wanted: number;
-  readonly step: number;
-  readonly articulation: ArticulationId;
-  /** Id of a rhythm, or lengths in beats. */
-  readonly rhythm: string;
-  readonly order: KeyOrderId;
-  /** How long at a time. */
-  readonly minutes: number;
-  /** Id of a groove; empty for none. */
-  readonly groove: string;
-}
-
-export const USUAL_WAY: HowToPractise = Object.freeze({
-  ...{ tempo: 60, wanted: 96, step: 6, articulation: 'plain', rhythm: 'even', order: 'one' },
-  ...{ minutes: 5, groove: '' },
-} as const);
-
-export const MINUTES_LIMIT = 90;
 
 /** Checks how an item is practised; what is left out is as usual. Problem fields are its own. */
 export function checkHow(stored: unknown): Result<HowToPractise> {

@@ -7,7 +7,8 @@ import {
   textProblems,
   type InstrumentSpec,
 } from '../instrument/instrument.ts';
-import { checkItem, MINUTES_LIMIT, type PracticeItem } from '../practice/item.ts';
+import { MINUTES_LIMIT } from '../practice/howTo.ts';
+import { checkItem, type PracticeItem } from '../practice/item.ts';
 import { checkLogEntry, type LogEntry } from '../practice/log.ts';
 import { checkQuestion, storedQuestion, type StoredQuestion } from '../question/question.ts';
 import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
