@@ -220,7 +220,8 @@ export type { Staff, StaffNote } from './staff/staff.ts';
 // What is kept and exchanged
 export { mergeFields, type Merge } from './records/merge.ts';
 export { checkLayoutFile, layoutFile, layoutFileSchema } from './records/layoutFile.ts';
-export { checkContent, contentSchema, isId, recordKind, type ContentOf } from './records/kinds.ts';
+export { isId } from './records/isId.ts';
+export { checkContent, contentSchema, recordKind, type ContentOf } from './records/kinds.ts';
 export { KIND_NAMES, RECORD_KIND_IDS, recordTitle, type RecordKindId } from './records/kindNames.ts';
 export type { Kept } from './records/recordKind.ts';
 export {

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useCallback, useEffect, useState, type ReactNode } from 'react';
-import { GROOVES, type HowToPractise, type Ladder } from '@same-song/core';
+import { FACTORS, GROOVES, TEMPO_LIMITS, type HowToPractise, type Ladder } from '@same-song/core';
 import { Picklist } from '../controls/Picklist.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { TempoField } from '../map/TempoField.tsx';
@@ -80,13 +80,13 @@ export function Player({ playable, how, tempo, keys, next, onBegin, onRound, chi
       key: 'ArrowUp',
       label: 'Faster by a step',
       group,
-      run: () => setTempo(Math.min(300, rung.perMinute + how.step)),
+      run: () => setTempo(Math.min(TEMPO_LIMITS.most, rung.perMinute + how.step)),
     },
     {
       key: 'ArrowDown',
       label: 'Slower by a step',
       group,
-      run: () => setTempo(Math.max(20, rung.perMinute - how.step)),
+      run: () => setTempo(Math.max(TEMPO_LIMITS.least, rung.perMinute - how.step)),
     },
     { key: 'n', label: 'Note by note', group, run: () => setCard(card === undefined ? 0 : undefined) },
     { key: 'a', label: 'The next round begins by itself', group, run: () => setGoesOn(!goesOn) },
@@ -170,12 +170,12 @@ export function Player({ playable, how, tempo, keys, next, onBegin, onRound, chi
           <summary>Tempo, sound and more</summary>
           <div className="player-settings">
             <TempoField tempo={rung.perMinute} onTempo={setTempo} />
-            {[1, 1.5, 2].map((factor) => (
+            {FACTORS.map((factor) => (
               <Button
                 key={factor}
                 size="small"
                 variant="outlined"
-                onClick={() => setTempo(Math.min(300, Math.round(how.tempo * factor)))}
+                onClick={() => setTempo(Math.min(TEMPO_LIMITS.most, Math.round(how.tempo * factor)))}
               >
                 ×{factor}
               </Button>

@@ -1,4 +1,5 @@
-import { checkContent, contentSchema, isId, recordKind, type ContentOf } from '../records/kinds.ts';
+import { isId } from '../records/isId.ts';
+import { checkContent, contentSchema, recordKind, type ContentOf } from '../records/kinds.ts';
 import { RECORD_KIND_IDS, type RecordKindId } from '../records/kindNames.ts';
 import { fileSchema } from '../records/recordKind.ts';
 import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
