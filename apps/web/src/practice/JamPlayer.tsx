@@ -208,7 +208,7 @@ export function JamPlayer({ practice, item, begin, told }: OnStand) {
         ))}
       </ol>
       <StageRounds item={item} stages={ground.all} />
-      <Cautions cautions={view.cautions} />
+      {!playing && rounds === 0 && <Cautions cautions={view.cautions} />}
       <footer className="player-foot">
         <div className="player-keys">
           <Button variant="contained" onClick={toggle}>
