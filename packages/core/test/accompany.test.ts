@@ -194,6 +194,22 @@ test('a broken chord rises from the root with every half beat and begins anew wi
   expect(onsets).toEqual([2, 3, 4, 5]);
 });
 
+test('a broken chord rises from the lowest root that the instrument has', () => {
+  const { presets } = families.harp;
+  const little = expectOk(
+    openInstrument(specFromPreset('harp', presets.find(({ id }) => id === 'f-22')!.id)),
+  );
+  const slow = songOf('A4*4', {
+    keys: [{ at: 0, tonic: { letter: 'F', accidental: 0 }, scale: 'major' }],
+    chords: [{ at: 0, symbol: 'F' }],
+  });
+  const context = routingContext(little, plainPlan(families.harp).preferences);
+  const pitches = accompaniment(context, slow, melodyLine(slow), 'broken').map(({ pitch }) => pitch);
+  // F2 lies within reach below A4, but this harp begins above it: F3, C4, then A3 or what is above, C4.
+  expect(context.has(41)).toBe(false);
+  expect(pitches.slice(0, 2)).toEqual([53, 60]);
+});
+
 test('where notes do not ring on a broken chord has its notes with those of the melody', () => {
   const anglo = expectOk(openInstrument(specFromPreset('anglo', families.anglo.presets[0]!.id)));
   const context = routingContext(anglo, plainPlan(families.anglo).preferences);

@@ -73,11 +73,10 @@ function brokenUnder(context: RoutingContext, song: Song, line: readonly LineNot
   const tops = line.filter(({ onset }, i) => line[i + 1]?.onset !== onset);
   const places = brokenPlaces(song, tops, context.instrument.family.ringsOn ?? false);
   return places.flatMap(({ note, onset, length, turn }): AddedNote[] => {
-    const tones = brokenTone(tonesUnder(song, onset, note.pitch), turn);
-    const pitches =
-      note.onset === onset
-        ? addedTo(context, note, [tones], 1)
-        : tones.filter((pitch) => context.has(pitch)).slice(0, 1);
+    // What is not there is no root to rise from.
+    const there = tonesUnder(song, onset, note.pitch).map((pitches) => pitches.filter(context.has));
+    const tones = brokenTone(there, turn);
+    const pitches = note.onset === onset ? addedTo(context, note, [tones], 1) : tones.slice(0, 1);
     return pitches.map((pitch) => ({
       ...{ id: `${note.id}+${pitch}@${onset - note.onset}`, under: note.id },
       ...{ pitch, onset, length },
