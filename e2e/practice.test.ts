@@ -147,6 +147,10 @@ test('a drill is answered by keys alone; what was wrong stands at its end and is
     await page.waitForFunction(() =>
       /Right|Not quite/.test(document.querySelector('.drill-answer')?.textContent ?? ''),
     );
+    // Told from its first answer on: what is left in its middle is not lost.
+    expect(
+      await page.evaluate(() => Object.keys(localStorage).some((key) => key.startsWith('same-song.log.'))),
+    ).toBe(true);
     await keys(page, ' ');
   }
   await page.waitForFunction(() => /of 20 right/.test(document.querySelector('h1')?.textContent ?? ''));

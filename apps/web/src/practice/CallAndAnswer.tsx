@@ -16,7 +16,7 @@ import {
 import { Picklist } from '../controls/Picklist.tsx';
 import { soundTrouble } from '../map/usePlayer.ts';
 import { stopLine } from '../sound/player.ts';
-import { playScore, type ScoreSound } from '../sound/score.ts';
+import { CLICK_HZ, playScore, type ScoreSound } from '../sound/score.ts';
 
 interface CallProps {
   readonly ground: { readonly instrument: Instrument; readonly key: Key };
@@ -51,7 +51,13 @@ export function CallAndAnswer({ ground, stage, view, a4, tempo, timbre, beats }:
     const beat = 60 / tempo;
     const length = CALL_BARS * beats * beat;
     const clicks = Array.from({ length: 4 * beats }, (_, i): ScoreSound => ({
-      ...{ kind: 'click', at: i * beat, seconds: 0, loud: 0.5, hz: i % beats === 0 ? 1760 : 1175 },
+      ...{
+        kind: 'click',
+        at: i * beat,
+        seconds: 0,
+        loud: 0.5,
+        hz: i % beats === 0 ? CLICK_HZ.first : CLICK_HZ.other,
+      },
     }));
     const sounds = phrase.map(({ pitch, start, beats: long }): ScoreSound => ({
       ...{ kind: 'melody', at: start * beat, seconds: long * beat, hz: frequency(pitch, a4) },

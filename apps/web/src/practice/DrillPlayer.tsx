@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import {
   drillFits,
   drillRound,
@@ -15,7 +15,6 @@ import {
   weightOf,
   type DrillGround,
   type DrillQuestion,
-  type WayCount,
 } from '@same-song/core';
 import { dialectOf, useSettings } from '../api/settings.ts';
 import { useMapView } from '../compute/compute.ts';
@@ -64,44 +63,34 @@ export function DrillPlayer({ practice, item, begin, told }: OnStand) {
   const question = round[answers.length];
   const over = round.length > 0 && answers.length >= round.length && !showing;
   const timbre = family?.timbre;
-  const hear = (sounds: readonly number[]) => {
-    if (sounds.length === 0 || !timbre) return;
-    const line = sounds.map((hz, i) => ({ hz, start: i, beats: 0.95, id: String(i) }));
-    playLine(line, 80, { timbre, drones: [] }, () => undefined).catch(soundTrouble);
-  };
-  useEffect(() => {
-    if (question && !showing && timbre && question.heard.length > 0) {
-      const line = question.heard.map((hz, i) => ({ hz, start: i, beats: 0.95, id: String(i) }));
+  const hear = useCallback(
+    (sounds: readonly number[]) => {
+      if (sounds.length === 0 || !timbre) return;
+      const line = sounds.map((hz, i) => ({ hz, start: i, beats: 0.95, id: String(i) }));
       playLine(line, 80, { timbre, drones: [] }, () => undefined).catch(soundTrouble);
-    }
-  }, [question, showing, timbre]);
+    },
+    [timbre],
+  );
+  useEffect(() => {
+    if (question && !showing) hear(question.heard);
+  }, [question, showing, hear]);
   const started = useRef(false);
   const goOn = () => {
     if (!showing) return;
-    const next = [...answers, showing];
-    setAnswers(next);
+    setAnswers([...answers, showing]);
     setShowing(undefined);
-    if (next.length < round.length) return;
-    const ways: Record<string, WayCount> = {};
-    for (const { question: asked, right } of next) {
-      const before = ways[asked.about] ?? { played: 0, missed: 0 };
-      ways[asked.about] = { played: before.played + 1, missed: before.missed + Number(!right) };
-    }
-    const rights = next.filter(({ right }) => right).length;
-    for (const [i, one] of next.entries())
-      told({
-        clean: one.right,
-        tempo: 0,
-        keys: i === 0 ? [notePitchClass(expectOk(parseNote(what!.question.tonic)))] : [],
-        ...(i === next.length - 1 && { ways }),
-      });
-    return rights;
   };
   const answer = (given: string) => {
     if (!question || showing) return;
     if (!started.current) begin();
     started.current = true;
-    setShowing({ question, given, right: question.right.includes(given) });
+    const right = question.right.includes(given);
+    setShowing({ question, given, right });
+    // Told at once: a round that is left in its middle is not lost.
+    told({
+      ...{ clean: right, tempo: 0, keys: [notePitchClass(ground!.key.tonic)] },
+      ways: { [question.about]: { played: 1, missed: Number(!right) } },
+    });
   };
   useEffect(() => {
     if (!showing?.right) return undefined;
@@ -122,12 +111,12 @@ export function DrillPlayer({ practice, item, begin, told }: OnStand) {
       run: () => (showing ? goOn() : answer(id)),
       about: label,
     })),
-    { key: 'PageDown', label: 'Go on', group, run: () => (over ? again() : void goOn()) },
+    { key: 'PageDown', label: 'Go on', group, run: over ? again : goOn },
     {
       key: ' ',
       label: 'Hear it again, or go on',
       group,
-      run: () => (showing ? void goOn() : hear(question?.heard ?? [])),
+      run: () => (showing ? goOn() : hear(question?.heard ?? [])),
     },
   ]);
   const names = useMemo(
@@ -189,7 +178,7 @@ export function DrillPlayer({ practice, item, begin, told }: OnStand) {
       <p className="drill-answer" role="status">
         {showing && (showing.right ? 'Right.' : `Not quite: ${showing.question.answer}.`)}{' '}
         {showing && !showing.right && (
-          <Button variant="contained" onClick={() => void goOn()}>
+          <Button variant="contained" onClick={goOn}>
             Go on
           </Button>
         )}

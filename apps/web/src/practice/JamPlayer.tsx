@@ -84,7 +84,7 @@ export function JamPlayer({ practice, item, begin, told }: OnStand) {
   const roundsHere = useRef(0);
   const oneMore = () => {
     setRounds((before) => before + 1);
-    told({ clean: true, tempo, keys: [notePitchClass(ground!.tonic)] });
+    told({ tempo, keys: [notePitchClass(ground!.tonic)] });
     roundsHere.current += 1;
     if (roundsHere.current >= (stage?.rounds ?? Infinity) && stageAt < stages.length - 1) {
       roundsHere.current = 0;

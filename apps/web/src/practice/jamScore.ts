@@ -1,5 +1,5 @@
 import type { Backing } from '@same-song/core';
-import type { Score, ScoreMark, ScoreSound } from '../sound/score.ts';
+import { CLICK_HZ, type Score, type ScoreMark, type ScoreSound } from '../sound/score.ts';
 import { soundOf } from './useRounds.ts';
 
 interface JamOptions {
@@ -11,14 +11,12 @@ interface JamOptions {
   readonly rounds: number;
 }
 
-const CLICK = Object.freeze({ first: 1760, other: 1175 });
-
 /** An accompaniment that goes round and round after two bars that are counted. */
 export function jamScore(under: Backing, { beats, perMinute, a4, rounds }: JamOptions): Score {
   const beat = 60 / perMinute;
   const begins = 2 * beats * beat;
   const counted = Array.from({ length: 2 * beats }, (_, i): ScoreSound => ({
-    ...{ kind: 'click', at: i * beat, seconds: 0, hz: i % beats === 0 ? CLICK.first : CLICK.other },
+    ...{ kind: 'click', at: i * beat, seconds: 0, hz: i % beats === 0 ? CLICK_HZ.first : CLICK_HZ.other },
   }));
   const marks: ScoreMark[] = [
     ...under.chords.map(({ at }, i) => ({ at: begins + at, mark: `c${i}` })),

@@ -11,7 +11,8 @@ interface Played {
 
 /** What one round adds to an entry. */
 export interface RoundTold {
-  readonly clean: boolean;
+  /** Left out where nobody judged it: then only its time counts. */
+  readonly clean?: boolean;
   readonly tempo: number;
   readonly keys: readonly number[];
   readonly ways?: Readonly<Record<string, WayCount>>;
@@ -56,8 +57,8 @@ export function useLog(played: Played | undefined) {
         at: before?.at ?? new Date(now - spent).toISOString(),
         minutes: Math.round(minutes * 100) / 100,
         tempo,
-        rounds: (before?.rounds ?? 0) + 1,
-        clean: (before?.clean ?? 0) + Number(clean),
+        rounds: (before?.rounds ?? 0) + Number(clean !== undefined),
+        clean: (before?.clean ?? 0) + Number(clean ?? false),
         keys: [...new Set([...(before?.keys ?? []), ...keys])],
         ways: together(before?.ways ?? {}, ways),
         note: before?.note ?? '',

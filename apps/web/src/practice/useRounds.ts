@@ -12,7 +12,7 @@ import {
 } from '@same-song/core';
 import { soundTrouble } from '../map/usePlayer.ts';
 import { stopLine } from '../sound/player.ts';
-import { playScore, type ScoreKind, type ScoreMark, type ScoreSound } from '../sound/score.ts';
+import { CLICK_HZ, playScore, type ScoreKind, type ScoreMark, type ScoreSound } from '../sound/score.ts';
 import type { Playable } from './playable.ts';
 import type { RoundTold } from './useLog.ts';
 
@@ -33,7 +33,6 @@ export type Stage = 'still' | 'counting' | 'playing' | 'over';
 
 /** How long after a round the next one begins by itself, in ms. */
 const PAUSE = 3500;
-const CLICK = Object.freeze({ first: 1760, other: 1175 });
 
 interface Rounds {
   readonly playable: Playable;
@@ -146,7 +145,7 @@ function scoreOf(playable: Playable, perMinute: number, groove: string) {
     return note?.wayId === undefined ? [] : [{ kind: 'melody', at, seconds, hz: note.hz }];
   });
   const clicks = round.beats.map(({ at, beat }): ScoreSound => ({
-    ...{ kind: 'click', at, seconds: 0, hz: beat === 1 ? CLICK.first : CLICK.other },
+    ...{ kind: 'click', at, seconds: 0, hz: beat === 1 ? CLICK_HZ.first : CLICK_HZ.other },
   }));
   const under =
     groove === '' || !form ? undefined : backing(form, { groove: grooveById(groove), perMinute, home });

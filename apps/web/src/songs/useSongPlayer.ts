@@ -2,7 +2,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { frequency, songPerformance, tempoOf, type Family, type SongView } from '@same-song/core';
 import { soundTrouble } from '../map/usePlayer.ts';
 import { stopLine } from '../sound/player.ts';
-import { playScore, type ScoreSound } from '../sound/score.ts';
+import { CLICK_HZ, playScore, type ScoreSound } from '../sound/score.ts';
 
 /** What is heard beside the melody, and how often. */
 export interface Hearing {
@@ -21,8 +21,6 @@ export const HEARING: Hearing = Object.freeze({
   ...{ chords: true, voices: true, drone: false, click: false },
   ...{ countIn: false, repeats: false, loop: false, mute: false },
 });
-
-const CLICK = Object.freeze({ first: 1760, other: 1175 });
 
 interface Played {
   readonly view: SongView;
@@ -69,8 +67,8 @@ export function useSongPlayer({ view, family, a4, perMinute, hearing, passage }:
       const hz =
         kind === 'click'
           ? pitch === 1
-            ? CLICK.first
-            : CLICK.other
+            ? CLICK_HZ.first
+            : CLICK_HZ.other
           : kind === 'melody'
             ? hzOf.get(noteId!)
             : frequency(pitch, a4);

@@ -49,6 +49,9 @@ export interface ScoreListener {
   volumeOf?(kind: ScoreKind): number;
 }
 
+/** Hz of a click: on the first beat of a bar, and on all others. */
+export const CLICK_HZ = Object.freeze({ first: 1760, other: 1175 });
+
 /** How loud what is not the melody is against it, 1 as loud. */
 const LOUDNESS: Readonly<Record<ScoreKind, number>> = {
   melody: 0.9,
