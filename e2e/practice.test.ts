@@ -115,6 +115,40 @@ test('a tab that is closed in the middle, with the server away, loses no round',
   await sees(page, '1 of 1');
 });
 
+test('rounds go round without a count, or on by themselves; what nobody judged is time in the log', async () => {
+  page = await stage.page(`${itemPath(9)}?for=4`);
+  await page.waitForSelector('.stand-note');
+  await page.focus('#place');
+  for (let i = 0; i < 40; i += 1) await keys(page, 'ArrowUp');
+  const ladder = () => textOf(page, '.player-ladder');
+  await keys(page, 'o', 'PageDown');
+  const seen: string[] = [];
+  await eventually(
+    async () => {
+      seen.push(await state());
+      return ladder();
+    },
+    (text) => expect(text).toContain('round 3'),
+  );
+  // Counted once, at its beginning.
+  const counts = seen.filter((text, i) => text.includes('Counting') && !seen[i - 1]?.includes('Counting'));
+  expect(counts).toHaveLength(1);
+  await keys(page, ' ');
+  await eventually(state, (text) => expect(text).toContain('Was it clean?'));
+  await keys(page, 'o', 'a', ' ');
+  await eventually(state, (text) => expect(text).toContain('Playing.'));
+  await eventually(state, (text) => expect(text).toContain('Was it clean?'));
+  // No key is pressed.
+  await eventually(state, (text) => expect(text).toContain('Counting in'));
+  await click(page, 'Done');
+  await page.waitForSelector('.today');
+  await eventually(logged, (list) => {
+    const last = list.at(-1);
+    expect(last).toMatchObject({ name: 'Drum, down to the anchor', rounds: 0, clean: 0 });
+    expect(last?.minutes).toBeGreaterThan(0.05);
+  });
+});
+
 test('note by note each is one card, walked by pedal', async () => {
   page = await stage.page(`${itemPath(0)}?for=4`);
   await page.waitForSelector('.stand-note');

@@ -35,7 +35,7 @@ import { jamScore } from './jamScore.ts';
 import { Mixer } from './Mixer.tsx';
 import { useChosen, type OnStand } from './onStand.ts';
 import { StageRounds } from './StageRounds.tsx';
-import { USUAL_MIX, volumeIn } from './useRounds.ts';
+import { USUAL_MIX, volumeIn } from './roundScore.ts';
 
 /** A progression to play over, in stages: what is allowed now, what the chord of this bar and of the next one has. */
 export function JamPlayer({ practice, item, begin, told }: OnStand) {

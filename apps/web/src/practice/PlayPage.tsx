@@ -145,13 +145,9 @@ function LineStand({
     setPlace((before) => (before + 1) % keys.length);
     setInKeySince(Date.now());
   }, [keys]);
-  const onRound = useCallback(
-    (round: RoundTold) => {
-      told(round);
-      if (keys.length > 1 && Date.now() - inKeySince >= share) goOn();
-    },
-    [told, keys, inKeySince, share, goOn],
-  );
+  const onPassed = useCallback(() => {
+    if (keys.length > 1 && Date.now() - inKeySince >= share) goOn();
+  }, [keys, inKeySince, share, goOn]);
   const playedIn = useMemo(() => [keys[place]!], [keys, place]);
   useShortcuts(
     keys.length > 1 ? [{ key: 'k', label: 'Into the next key', group: 'The player', run: goOn }] : [],
@@ -166,7 +162,8 @@ function LineStand({
       keys={playedIn}
       next={nextKey === undefined ? next : `next: ${announced(inKey(question!, nextKey))}`}
       onBegin={begin}
-      onRound={onRound}
+      onRound={told}
+      onPassed={onPassed}
     >
       {nextKey !== undefined && (
         <Button variant="text" onClick={goOn}>

@@ -9,7 +9,8 @@ import { Mixer } from './Mixer.tsx';
 import { NoteCards } from './NoteCards.tsx';
 import type { Playable } from './playable.ts';
 import { Stand } from './Stand.tsx';
-import { USUAL_MIX, useRounds } from './useRounds.ts';
+import { USUAL_MIX } from './roundScore.ts';
+import { useRounds, type Beat, type Following } from './useRounds.ts';
 import type { RoundTold } from './useLog.ts';
 
 interface PlayerProps {
@@ -23,11 +24,23 @@ interface PlayerProps {
   readonly next: string | undefined;
   readonly onBegin: () => void;
   readonly onRound: (told: RoundTold) => void;
+  /** A round is done with: what is played may change now. */
+  readonly onPassed?: () => void;
   readonly children?: ReactNode;
 }
 
 /** The stand: what is played, round after round, everything by one key or a pedal. */
-export function Player({ playable, how, tempo, keys, next, onBegin, onRound, children }: PlayerProps) {
+export function Player({
+  playable,
+  how,
+  tempo,
+  keys,
+  next,
+  onBegin,
+  onRound,
+  onPassed = nothing,
+  children,
+}: PlayerProps) {
   const ladder: Ladder = {
     from: Math.min(how.tempo, tempo),
     to: how.wanted,
@@ -38,7 +51,7 @@ export function Player({ playable, how, tempo, keys, next, onBegin, onRound, chi
   const [raiseAfter, setRaiseAfter] = useState(3);
   const [groove, setGroove] = useState(how.groove);
   const [mix, setMix] = useState(USUAL_MIX);
-  const [goesOn, setGoesOn] = useState(false);
+  const [following, setFollowing] = useState<Following>('waits');
   const [mirror, setMirror] = useState(false);
   /** Place of the note that is talked through; undefined while it is played in time. */
   const [card, setCard] = useState<number | undefined>(undefined);
@@ -48,11 +61,11 @@ export function Player({ playable, how, tempo, keys, next, onBegin, onRound, chi
   );
   const [steady] = useState(ladder);
   const rounds = useRounds({
-    ...{ playable, tempo, groove, mix, goesOn, onBegin },
+    ...{ playable, tempo, groove, mix, following, onBegin, onPassed },
     ladder: useSteady({ ...steady, raiseAfter }),
     onRound: told,
   });
-  const { stage, rung, count, at, beat, begin, stop, mark, setTempo } = rounds;
+  const { stage, rung, at, beat, begin, stop, mark, pass, setTempo } = rounds;
   useEffect(() => setCard(undefined), [playable]);
   const walk = (by: number) =>
     setCard((place) => Math.min(playable.notes.length - 1, Math.max(0, (place ?? -1) + by)));
@@ -67,7 +80,8 @@ export function Player({ playable, how, tempo, keys, next, onBegin, onRound, chi
     stop();
     begin();
   };
-  const toggle = () => (stage === 'still' || stage === 'over' ? begin() : stop());
+  const toggle = () => (stage === 'over' ? pass(true) : stage === 'still' ? begin() : stop());
+  const follow = (way: Following) => setFollowing(following === way ? 'waits' : way);
   const group = 'The player';
   useShortcuts([
     { key: ' ', label: 'Begin or stop', group, run: toggle },
@@ -89,7 +103,8 @@ export function Player({ playable, how, tempo, keys, next, onBegin, onRound, chi
       run: () => setTempo(Math.max(TEMPO_LIMITS.least, rung.perMinute - how.step)),
     },
     { key: 'n', label: 'Note by note', group, run: () => setCard(card === undefined ? 0 : undefined) },
-    { key: 'a', label: 'The next round begins by itself', group, run: () => setGoesOn(!goesOn) },
+    { key: 'a', label: 'The next round begins by itself', group, run: () => follow('goes on') },
+    { key: 'o', label: 'Round and round without a count', group, run: () => follow('loops') },
     {
       key: 'l',
       label: 'Hear the line, or only the rest',
@@ -112,7 +127,7 @@ export function Player({ playable, how, tempo, keys, next, onBegin, onRound, chi
           {rung.moved === 'up' ? ' Faster now.' : rung.moved === 'down' ? ' A step back.' : ''}
           {rung.moved === 'top' ? ' That is the tempo you wanted.' : ''}
         </p>
-        {stage === 'still' && count.rounds === 0 && <Cautions cautions={playable.cautions} />}
+        {stage === 'still' && rounds.rounds === 0 && <Cautions cautions={playable.cautions} />}
       </div>
       {card === undefined ? (
         <Stand playable={playable} at={at} mirror={mirror} onNote={setCard} />
@@ -157,7 +172,8 @@ export function Player({ playable, how, tempo, keys, next, onBegin, onRound, chi
             <b>
               {ladder.from} → {how.wanted}
             </b>{' '}
-            by {how.step} · clean {rung.clean} of {raiseAfter} · round {count.rounds + 1}
+            by {how.step} · clean {rung.clean} of {raiseAfter} · round{' '}
+            {rounds.rounds + Number(stage !== 'over')}
             {next !== undefined && (
               <>
                 {' '}
@@ -195,9 +211,12 @@ export function Player({ playable, how, tempo, keys, next, onBegin, onRound, chi
               />
             )}
             <Mixer mix={mix} onMix={setMix} accompanied={groove !== '' && playable.form !== undefined} />
-            <Button size="small" variant="outlined" aria-pressed={goesOn} onClick={() => setGoesOn(!goesOn)}>
-              {goesOn ? 'Goes on by itself' : 'Waits after each round'}
-            </Button>
+            <Picklist
+              label="after a round"
+              value={following}
+              choices={FOLLOWING}
+              onChange={(way) => setFollowing(way)}
+            />
             <Button size="small" variant="outlined" aria-pressed={mirror} onClick={() => setMirror(!mirror)}>
               {mirror ? 'Seen from opposite' : 'Seen by the player'}
             </Button>
@@ -210,6 +229,14 @@ export function Player({ playable, how, tempo, keys, next, onBegin, onRound, chi
     </div>
   );
 }
+
+const FOLLOWING: readonly { readonly id: Following; readonly label: string }[] = [
+  { id: 'waits', label: 'wait' },
+  { id: 'goes on', label: 'go on after a pause' },
+  { id: 'loops', label: 'round and round, no count' },
+];
+
+const nothing = () => undefined;
 
 const STATE_WORDS = {
   still: 'Ready.',
@@ -233,14 +260,14 @@ function Beats({
   counting,
 }: {
   readonly count: number;
-  readonly beat: number;
+  readonly beat: Beat;
   readonly counting: boolean;
 }) {
   return (
     <div className={counting ? 'beats counting' : 'beats'} aria-hidden="true">
       {Array.from({ length: Math.ceil(count) }, (_, i) => (
-        <span key={i} className={`${i === 0 ? 'beat first' : 'beat'}${i + 1 === beat ? ' now' : ''}`}>
-          {i + 1}
+        <span key={i} className={`${i === 0 ? 'beat first' : 'beat'}${i + 1 === beat.beat ? ' now' : ''}`}>
+          {i + 1 === beat.beat ? beat.said : i + 1}
         </span>
       ))}
     </div>

@@ -1,6 +1,6 @@
 import type { Backing } from '@same-song/core';
 import { CLICK_HZ, type Score, type ScoreMark, type ScoreSound } from '../sound/score.ts';
-import { soundOf } from './useRounds.ts';
+import { soundOf } from './roundScore.ts';
 
 interface JamOptions {
   /** Counted beats in a bar. */

@@ -68,7 +68,11 @@ const LOUDNESS: Readonly<Record<ScoreKind, number>> = {
 /** Share of its length that a note is held, so that two of one pitch are two. */
 const HELD = 0.92;
 /** What sounds is handed to the sound so long before, in seconds: volumes can be changed until then. */
-const AHEAD = 0.4;
+const AHEAD = 0.2;
+/** So long before its time the library strikes what it was handed, in seconds: a busy page makes nothing late. */
+const CALM = 0.3;
+/** How often the library looks what falls due, in seconds: what is shown must not lag behind what is heard. */
+const LOOKS_EVERY = 0.025;
 
 /** Plays a score, all of it on the clock of the sound. */
 export async function playScore(
@@ -87,10 +91,12 @@ export async function playScore(
 /** Lays a score out on the clock of a sound that is ready. @returns what ends it */
 export function scheduleScore(score: Score, { Tone, synth }: Ready, listener: ScoreListener): () => void {
   const context = Tone.getContext();
+  const hurryAgain = takeTime(Tone);
   const made = instrumentsOf(Tone, new Set(score.sounds.map(({ kind }) => kind)));
   const zero = Tone.now() + LEAD;
   const timers = new Set<number>();
-  const later = (run: () => void, at: number) => {
+  /** Runs something as the library comes to a time, which is before it is heard. */
+  const ahead = (run: () => void, at: number) => {
     const timer = context.setTimeout(
       () => {
         timers.delete(timer);
@@ -100,6 +106,8 @@ export function scheduleScore(score: Score, { Tone, synth }: Ready, listener: Sc
     );
     timers.add(timer);
   };
+  /** Runs something when a time is heard. */
+  const later = (run: () => void, at: number) => ahead(run, at + context.lookAhead);
   const length = score.ends - score.begins;
   const again = score.sounds.filter(({ at }) => at >= score.begins - 1e-9);
   const marksAgain = (score.marks ?? []).filter(({ at }) => at >= score.begins - 1e-9);
@@ -117,20 +125,30 @@ export function scheduleScore(score: Score, { Tone, synth }: Ready, listener: Sc
     for (const one of sounds) {
       const time = from + one.at;
       if (time - AHEAD <= Tone.now()) sound(one, time);
-      else later(() => sound(one, time), time - AHEAD);
+      else ahead(() => sound(one, time), time - AHEAD);
       if (one.noteId !== undefined) later(() => listener.onNote(one.noteId), time);
     }
     for (const { at, mark } of marks) later(() => listener.onMark?.(mark), from + at);
     const end = from + score.ends;
     if (!score.loop || played + 1 === score.rounds) return later(() => stopLine(), end + 0.05);
     later(() => listener.onRound?.(played + 1), end);
-    later(() => round(again, marksAgain, played + 1), end - 2 * AHEAD);
+    ahead(() => round(again, marksAgain, played + 1), end - 2 * AHEAD);
   };
   round(score.sounds, score.marks ?? [], 0);
   return () => {
     timers.forEach((timer) => context.clearTimeout(timer));
     made.end();
+    hurryAgain();
   };
+}
+
+/** While a score plays nothing answers a finger, so there is time to be exact. @returns what makes it prompt again */
+function takeTime(Tone: typeof ToneModule): () => void {
+  const context = Tone.getContext();
+  if (!(context instanceof Tone.Context) || context.isOffline) return () => undefined;
+  const { lookAhead, updateInterval } = context;
+  Object.assign(context, { lookAhead: CALM, updateInterval: LOOKS_EVERY });
+  return () => void Object.assign(context, { lookAhead, updateInterval });
 }
 
 type Trigger = (hz: number, seconds: number, time: number, volume: number) => void;

@@ -9,15 +9,15 @@ const line = (count: number, lengths: readonly number[] = [1]) =>
     'legato',
   );
 
-/** What a player counts before the first note: two bars in the counted beat. */
+/** What is said before the first note: two bars in the counted beat, the second one beginning with its number. */
 const COUNTED: Readonly<Record<string, string>> = {
-  '4/4': '1 2 3 4 1 2 3 4',
-  '2/2': '1 2 1 2',
-  '3/4': '1 2 3 1 2 3',
-  '2/4': '1 2 1 2',
-  '6/8': '1 2 1 2',
-  '9/8': '1 2 3 1 2 3',
-  '12/8': '1 2 3 4 1 2 3 4',
+  '4/4': '1 2 3 4 2 2 3 4',
+  '2/2': '1 2 2 2',
+  '3/4': '1 2 3 2 2 3',
+  '2/4': '1 2 2 2',
+  '6/8': '1 2 2 2',
+  '9/8': '1 2 3 2 2 3',
+  '12/8': '1 2 3 4 2 2 3 4',
 };
 
 test.each(METRE_NAMES.map((name) => [name]))(
@@ -26,7 +26,7 @@ test.each(METRE_NAMES.map((name) => [name]))(
     const { beats: beatsPerBar } = metre(name);
     const round = roundOf({ notes: line(5), beatsPerBar, phase: 0, perMinute: 90, countIn: true });
     const counted = round.beats.filter((beat) => beat.counted);
-    expect(counted.map(({ beat }) => beat).join(' ')).toBe(COUNTED[name]);
+    expect(counted.map(({ said }) => said).join(' ')).toBe(COUNTED[name]);
     expect(round.begins).toBeCloseTo((2 * beatsPerBar * 60) / 90);
     round.beats.forEach(({ at }, i) => expect(at).toBeCloseTo((i * 60) / 90));
     expect(round.notes[0]!.at).toBeCloseTo(round.begins);

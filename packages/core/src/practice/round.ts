@@ -18,6 +18,8 @@ export interface RoundBeat {
   readonly at: number;
   /** Within its bar, from 1. */
   readonly beat: number;
+  /** What is said: the first beat of the second bar that is counted is two, so that one knows which bar it is. */
+  readonly said: number;
   /** It is counted before the first note. */
   readonly counted: boolean;
 }
@@ -49,12 +51,12 @@ export function roundOf({ notes, beatsPerBar, phase, perMinute, countIn }: Round
   const total = bars * beatsPerBar - phase;
   const first = phase - counted;
   const beats: RoundBeat[] = [];
-  for (let at = Math.ceil(first - 1e-9); at < phase + total - 1e-9; at += 1)
-    beats.push({
-      at: (at - first) * beat,
-      beat: (((at % beatsPerBar) + beatsPerBar) % beatsPerBar) + 1,
-      counted: at < phase - 1e-9,
-    });
+  for (let at = Math.ceil(first - 1e-9); at < phase + total - 1e-9; at += 1) {
+    const within = (((at % beatsPerBar) + beatsPerBar) % beatsPerBar) + 1;
+    const isCounted = at < phase - 1e-9;
+    const said = isCounted && within === 1 ? Math.floor((at - first) / beatsPerBar + 1e-9) + 1 : within;
+    beats.push({ at: (at - first) * beat, beat: within, said, counted: isCounted });
+  }
   return {
     notes: notes.map(({ noteId, start, held }) => ({
       noteId,
