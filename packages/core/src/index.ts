@@ -28,10 +28,10 @@ export {
   type NamingStyle,
   type NoteName,
 } from './pitch/noteName.ts';
-export { keySignature, majorTonic, signatureSigns } from './pitch/keySignature.ts';
+export { signsText, keySignature, majorTonic, signatureSigns } from './pitch/keySignature.ts';
 export { LETTERS, type Letter } from './pitch/noteName.ts';
 export { SCALE_GROUPS } from './scale/catalogue.ts';
-export { alterOf, CHROMATIC_DEGREE_NAMES, MAJOR_STEPS } from './scale/degree.ts';
+export { alterOf, CHROMATIC_DEGREE_NAMES, degreeRead, MAJOR_STEPS } from './scale/degree.ts';
 export { againstMajor, formulaText } from './scale/formula.ts';
 export {
   SCALES,
@@ -119,12 +119,23 @@ export {
   ROUND,
   type DrillGround,
   type DrillId,
-  type DrillQuestion,
 } from './practice/drill.ts';
+export type { DrillQuestion, HeardNote } from './practice/drillQuestion.ts';
+export { tuneOf, type Tune } from './practice/tune.ts';
 export { GROOVES, grooveById, type Groove, type Play } from './practice/grooves.ts';
 export { MINUTES_LIMIT, USUAL_WAY, type HowToPractise } from './practice/howTo.ts';
 export { checkHow, type PracticeItem, type Practised } from './practice/item.ts';
-export { jamStages, ROUNDS_A_STAGE, withRounds, type JamStage, type LaidStage } from './practice/jam.ts';
+export {
+  jamStages,
+  ROUNDS_A_STAGE,
+  withRounds,
+  ownStages,
+  degreesRead,
+  OWN_STAGES_LIMIT,
+  type OwnStage,
+  type JamStage,
+  type LaidStage,
+} from './practice/jam.ts';
 export { KEY_ORDERS, keysInOrder, type KeyOrderId } from './practice/keyOrder.ts';
 export {
   afterRound,
@@ -171,6 +182,7 @@ export { PATTERNS, patternById, type Pattern, type PatternId } from './practice/
 
 // What Map and Keys ask and answer
 export {
+  ANCHORS,
   OCTAVES,
   checkQuestion,
   defaultQuestion,

@@ -2,11 +2,15 @@
 import { families, FAMILY_IDS } from '../src/families/index.ts';
 import { fiveOf } from '../src/harmony/layer.ts';
 import { parseProgression } from '../src/harmony/progression.ts';
+import { songOf } from './samples/song.ts';
+import { defaultQuestion } from '../src/question/question.ts';
 import { openInstrument, specFromPreset } from '../src/instrument/instrument.ts';
 import { parseNote } from '../src/pitch/noteName.ts';
 import { pitchClass } from '../src/pitch/pitch.ts';
 import { drillFits, drillRound, DRILLS, ROUND } from '../src/practice/drill.ts';
-import { jamStages, withRounds } from '../src/practice/jam.ts';
+import { checkPractised } from '../src/practice/item.ts';
+import { degreesRead, jamStages, ownStages, withRounds } from '../src/practice/jam.ts';
+import { tuneOf, type Tune } from '../src/practice/tune.ts';
 import { callPhrase, CALL_BARS, DIFFICULTIES } from '../src/practice/phrase.ts';
 import { expectOk } from '../src/result.ts';
 import { aboveHome, keyOf, scaleById } from '../src/scale/scale.ts';
@@ -20,10 +24,17 @@ const opened = (id: (typeof FAMILY_IDS)[number]) => {
 const DEGREES: Readonly<Record<string, number>> = { 1: 0, 2: 2, 3: 4, 4: 5, 5: 7, 6: 9, 7: 11 };
 const NOTES: Readonly<Record<string, number>> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
 
+/** A made-up tune in G: its degrees 5 5 6 5 3 1 2 3 in the octave above G4. */
+const TUNE: Tune = {
+  name: 'Mill lane',
+  home: 7,
+  notes: [74, 74, 76, 74, 71, 67, 69, 71].map((pitch, i) => ({ pitch, beats: i % 2 === 0 ? 1 : 0.5 })),
+};
+
 describe.each(FAMILY_IDS)('%s', (id) => {
   const instrument = opened(id);
   const key = major('C');
-  const ground = { instrument, key };
+  const ground = { instrument, key, tunes: [TUNE] };
   const pitchOf = new Map(instrument.ways.map((way) => [way.id, way.pitch]));
 
   test.each(DRILLS.map((drill) => [drill.id]))(
@@ -75,9 +86,39 @@ describe.each(FAMILY_IDS)('%s', (id) => {
       for (const way of right) expect(triads[chord!]).toContain(pitchClass(pitchOf.get(way)!));
     }
     for (const { heard, right } of asked('ear-way')) {
-      const semitones = Math.round(12 * Math.log2(heard[1]! / instrument.spec.a4)) + 69;
+      const semitones = Math.round(12 * Math.log2(heard[1]!.hz / instrument.spec.a4)) + 69;
       for (const way of right) expect(pitchOf.get(way)).toBe(semitones);
     }
+  });
+
+  test('a tune breaks off and its next note is right, in the key of the drill', () => {
+    if (!drillFits('ear-tune', ground)) return;
+    // Against C: 5 5 6 5 3 1 2 3.
+    const degrees = [7, 7, 9, 7, 4, 0, 2, 4];
+    for (const { heard, right, prompt } of drillRound('ear-tune', ground, 5, 12)) {
+      expect(prompt).toContain('Mill lane');
+      const steps = heard.map(({ hz }) => Math.round(12 * Math.log2(hz / instrument.spec.a4)) + 69);
+      expect(steps.map(pitchClass)).toEqual(degrees.slice(0, heard.length));
+      expect(heard.map(({ beats }) => beats)).toEqual(
+        TUNE.notes.slice(0, heard.length).map(({ beats }) => beats),
+      );
+      for (const way of right) {
+        expect(pitchClass(pitchOf.get(way)!)).toBe(degrees[heard.length]);
+        // As far from the note before it as in the tune.
+        const [before, next] = [TUNE.notes[heard.length - 1]!, TUNE.notes[heard.length]!];
+        expect(pitchOf.get(way)! - steps.at(-1)!).toBe(next.pitch - before.pitch);
+      }
+    }
+  });
+
+  test('a stage of one’s own allows its notes and no others', () => {
+    const own = [{ id: 'a', label: 'mine', semitones: degreesRead('1 5, b3')! }];
+    expect(own[0]!.semitones).toEqual([0, 3, 7]);
+    const [stage] = ownStages(instrument, key, own);
+    const all = instrument.ways.filter(({ redundantTo }) => redundantTo === undefined);
+    expect(new Set(stage?.allowed.map((way) => pitchClass(pitchOf.get(way)!)))).toEqual(
+      new Set(all.map(({ pitch }) => pitchClass(pitch)).filter((pc) => [0, 3, 7].includes(pc))),
+    );
   });
 
   test('stages allow more and more, the last ones an outside note', () => {
@@ -174,4 +215,32 @@ test('a stage with no rounds is left out, others have as many as are wanted, and
   expect(some[0]!.rounds).toBe(9);
   const none = Object.fromEntries(stages.map(({ id }) => [id, 0]));
   expect(withRounds(stages, none)).toEqual(stages);
+});
+
+test('stages of one’s own are kept with a progression, and what is no stage is refused', () => {
+  const base = { kind: 'jam', text: '1 4 5 1', beats: 4, question: defaultQuestion(families.harp) };
+  const stage = { id: 'a', label: 'mine', semitones: [0, 4] };
+  expect(expectOk(checkPractised('harp', { ...base, own: [stage] }))).toMatchObject({ own: [stage] });
+  const wrong = [
+    [stage, stage],
+    [{ ...stage, semitones: [] }],
+    [{ ...stage, semitones: [12] }],
+    [{ ...stage, label: ' ' }],
+    'mine',
+  ];
+  for (const own of wrong)
+    expect(checkPractised('harp', { ...base, own })).toMatchObject({
+      ok: false,
+      problems: [{ field: 'own' }],
+    });
+  expect(degreesRead('1 8')).toBeUndefined();
+  expect(degreesRead(' ')).toBeUndefined();
+});
+
+test('a tune is the top of what begins together, each note as long as until the next; a short one is not known', () => {
+  const tune = tuneOf(songOf('C4+G4 C5*2 D5 | E5*2 C5 G4'))!;
+  expect(tune.home).toBe(0);
+  expect(tune.notes.map(({ pitch }) => pitch)).toEqual([67, 72, 74, 76, 72, 67]);
+  expect(tune.notes.map(({ beats }) => beats)).toEqual([1, 2, 1, 2, 1, 1]);
+  expect(tuneOf(songOf('G4 C5*2 D5'))).toBeUndefined();
 });

@@ -19,6 +19,12 @@ const QUESTIONS: StoredQuestion[] = [
     direction: 'down',
     chords: ['4', 'bVII7'],
   },
+  {
+    ...base,
+    ...{ range: { kind: 'octaves', octaves: 2, from: 'best', start: 7, turn: 3 }, direction: 'down-up' },
+    ...{ pattern: 'anchor', anchor: 2 },
+  },
+  { ...base, range: { kind: 'octaves', octaves: 1, from: 62, turn: 7 } },
   { ...base, tonic: 'Eb', scale: 'custom:1-2-b3-b5', range: { kind: 'between', low: 63, high: 78 } },
   {
     ...base,
@@ -56,6 +62,8 @@ test.each([
   ['scale', { scale: 'custom:1-1' }, 'each note once'],
   ['range', { range: { kind: 'octaves', octaves: 0 } }, 'octaves'],
   ['range', { range: { kind: 'between', low: 60, high: 6000 } }, 'between two notes'],
+  ['range', { range: { kind: 'octaves', octaves: 1, from: 'best', start: 12 } }, 'octaves'],
+  ['anchor', { anchor: 3 }, 'the second or the third'],
   ['direction', { direction: 'sideways' }, 'up, down'],
   ['chords', { chords: [] }, '1 to 12 chords'],
   ['chords.1', { chords: ['1', 'H7'] }, 'no chord'],

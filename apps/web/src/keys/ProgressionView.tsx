@@ -21,6 +21,9 @@ import { useChordScene } from '../compute/compute.ts';
 import { FigureTools } from '../controls/FigureTools.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
 import { useKeeping } from '../frame/useKeeping.ts';
+import { useShortcuts } from '../frame/shortcuts.ts';
+import { usePractise } from '../practice/usePractise.ts';
+import { tonicWords } from '../question/questionWords.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import type { KeysViewProps } from './keysView.ts';
 import { Suits } from './Suits.tsx';
@@ -77,6 +80,14 @@ export function ProgressionView({ state }: KeysViewProps) {
           onText={(next) => setParam('bars', next === form.text ? '' : next, 'the chords')}
           onBeats={(next) => setParam('beats', next === form.beats ? '' : String(next), 'the beats')}
         />
+        {progression && (
+          <PractiseProgression
+            state={state}
+            name={form.name}
+            text={progression.bars.map((chords) => chords.map((one) => one.name).join(',')).join(' ')}
+            beats={beats}
+          />
+        )}
         {own && <BinProgression record={own} onGone={() => setParam('form', '', 'the progression')} />}
         {progression && key && (
           <Bars
@@ -113,6 +124,28 @@ export function ProgressionView({ state }: KeysViewProps) {
         )}
       </aside>
     </div>
+  );
+}
+
+/** Makes the chords something to play over, by its key too. */
+function PractiseProgression({
+  state: { chosen, question },
+  name,
+  text,
+  beats,
+}: KeysViewProps & { readonly name: string; readonly text: string; readonly beats: number }) {
+  const practise = usePractise();
+  const run = () =>
+    practise({
+      ...{ name: `${name} in ${tonicWords(question)}`, instrumentId: chosen?.record?.id },
+      what: { kind: 'jam', text, beats, question },
+      how: { groove: beats === 3 ? 'waltz' : 'shuffle' },
+    });
+  useShortcuts([{ key: 'b', label: 'Practise over these chords', group: 'The progression', run }]);
+  return (
+    <Button variant="outlined" size="small" title="B" onClick={run}>
+      Practise over them
+    </Button>
   );
 }
 

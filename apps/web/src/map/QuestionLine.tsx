@@ -1,19 +1,18 @@
 import { useState } from 'react';
 import {
+  ANCHORS,
   DIRECTIONS,
-  OCTAVES,
+  patternById,
   PATTERNS,
-  parsePitch,
-  pitchText,
   scaleById,
   type MapView,
   type PatternId,
   type LineRange,
-  type Place,
   type StoredQuestion,
 } from '@same-song/core';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import {
+  ANCHOR_WORDS,
   chordsWords,
   courseWords,
   DIRECTION_WORDS,
@@ -22,6 +21,7 @@ import {
   readChords,
 } from '../question/questionWords.ts';
 import { answering, InstrumentWord, ScaleWord, TonicWord } from '../question/KeyWords.tsx';
+import { rangeChoices } from './rangeChoices.ts';
 import { PreferenceWeights } from './PreferenceWeights.tsx';
 import { type QuestionState } from '../question/useQuestion.ts';
 import { WordPicker, type Choice } from '../question/WordPicker.tsx';
@@ -147,7 +147,7 @@ function chordChoices(text: string, question: StoredQuestion, view: MapView | un
   return { choices: [asked, ...found.filter(({ id }) => id !== asked.id)] };
 }
 
-/** Directions and patterns in one list; each leaves the other as it is. */
+/** Directions, patterns and, where the pattern has one, anchors in one list; each leaves the others as they are. */
 function courseChoices(question: QuestionState['question']): Choice[] {
   return [
     ...DIRECTIONS.map((d) => ({
@@ -163,65 +163,22 @@ function courseChoices(question: QuestionState['question']): Choice[] {
       group: 'Pattern',
       current: id === question.pattern,
     })),
+    ...(patternById(question.pattern).anchored
+      ? ANCHORS.map((anchor) => ({
+          id: `anchor ${anchor}`,
+          label: `anchored on ${ANCHOR_WORDS[anchor]}`,
+          group: 'Anchor',
+          current: anchor === question.anchor,
+        }))
+      : []),
   ];
 }
 
 function chooseCourse(state: QuestionState, id: string): void {
   const direction = DIRECTIONS.find((d) => d === id);
   if (direction) state.change('direction', { direction });
+  else if (id.startsWith('anchor ')) state.change('anchor', { anchor: Number(id.slice(-1)) });
   else state.change('pattern', { pattern: id as PatternId });
-}
-
-/** Octaves where they lie best, by height, and from every home; then the whole reach and whatever two notes are typed. */
-function rangeChoices(text: string, question: StoredQuestion, view: MapView | undefined) {
-  const current = question.range;
-  const choiceOf = (range: LineRange, group?: string): Choice => ({
-    id: JSON.stringify(range),
-    label: rangeWords(range, question),
-    ...(group === undefined ? {} : { group }),
-    current: JSON.stringify(range) === JSON.stringify(current),
-  });
-  const octaves = (from: Place | number, count = 1): LineRange => ({ kind: 'octaves', octaves: count, from });
-  const counts = Array.from({ length: OCTAVES.most }, (_, i) => i + 1);
-  const homes = view?.homes ?? [];
-  const top = homes[homes.length - 1] ?? 0;
-  const choices = [
-    ...counts.map((count) => choiceOf(octaves('best', count), 'Where the scale lies best')),
-    ...HEIGHTS.map((from) => choiceOf(octaves(from), 'By height')),
-    choiceOf({ kind: 'whole' }, 'By height'),
-    ...(current.kind === 'between' ? [choiceOf(current, 'By height')] : []),
-    ...homes.flatMap((home) =>
-      counts
-        .filter((count) => home + 12 * count <= top)
-        .map((count) => choiceOf(octaves(home, count), 'From one home')),
-    ),
-  ];
-  const found = answering(choices, text);
-  const ends = text
-    .trim()
-    .split(/\s*(?:to|-|–|\s)\s*/i)
-    .filter((end) => end !== '' && end.toLowerCase() !== 'from');
-  const isTyped = /\d/.test(text) && ends.length > 0 && found.length === 0;
-  return isTyped ? betweenChoice(ends, choiceOf) : { choices: found };
-}
-
-const HEIGHTS: readonly Place[] = ['low', 'middle', 'high'];
-
-function betweenChoice(ends: readonly string[], choiceOf: (range: LineRange) => Choice) {
-  const [low, high] = ends.map((end) => parsePitch(end));
-  if (low && !low.ok) return { choices: [], error: low.problems[0]!.message };
-  if (!high)
-    return {
-      choices: [],
-      error: `Say where it ends, for example ${pitchText(low!.ok ? low!.value + 12 : 72)}.`,
-    };
-  if (!high.ok) return { choices: [], error: high.problems[0]!.message };
-  if (ends.length > 2)
-    return { choices: [], error: 'Two notes are enough: where it starts and where it ends.' };
-  const pitches = [low!.ok ? low!.value : 0, high.value];
-  if (pitches.some((pitch) => pitch < 24 || pitch > 120))
-    return { choices: [], error: 'Stay between C1 and C9.' };
-  return { choices: [choiceOf({ kind: 'between', low: Math.min(...pitches), high: Math.max(...pitches) })] };
 }
 
 /** A preset about everything the instrument has is asked over its whole range. */

@@ -4,17 +4,13 @@ import {
   drillFits,
   drillRound,
   DRILLS,
-  expectOk,
   familyById,
-  keyOf,
   notePitchClass,
-  openInstrument,
-  parseNote,
-  scaleById,
   waysOf,
   weightOf,
   type DrillGround,
   type DrillQuestion,
+  type HeardNote,
 } from '@same-song/core';
 import { dialectOf, useSettings } from '../api/settings.ts';
 import { useMapView } from '../compute/compute.ts';
@@ -22,7 +18,9 @@ import { useShortcuts } from '../frame/shortcuts.ts';
 import { soundTrouble } from '../map/usePlayer.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { playLine } from '../sound/player.ts';
+import { groundOf } from './ground.ts';
 import { useChosen, type OnStand } from './onStand.ts';
+import { useTunes } from './useTunes.ts';
 
 /** After a right answer the next question comes by itself, in ms. */
 const GOES_ON = 900;
@@ -50,12 +48,15 @@ export function DrillPlayer({ practice, item, begin, told }: OnStand) {
   );
   /** What was known when the round began: its questions stay as they are. */
   const [weights, setWeights] = useState(known);
+  const tunes = useTunes(practice, what?.drill === 'ear-tune');
   const ground = useMemo((): DrillGround | undefined => {
     if (!chosen || !what) return undefined;
-    const key = keyOf(expectOk(scaleById(what.question.scale)), expectOk(parseNote(what.question.tonic)));
-    const instrument = expectOk(openInstrument(chosen.spec)).forKey(key);
-    return { instrument, key, weight: (about) => weightOf(weights.get(about)) };
-  }, [chosen, what, weights]);
+    return {
+      ...groundOf(chosen, what.question),
+      ...(tunes && { tunes }),
+      weight: (about) => weightOf(weights.get(about)),
+    };
+  }, [chosen, what, weights, tunes]);
   const round = useMemo(
     () => (ground && what && drillFits(what.drill, ground) ? drillRound(what.drill, ground, seed) : []),
     [ground, what, seed],
@@ -64,9 +65,14 @@ export function DrillPlayer({ practice, item, begin, told }: OnStand) {
   const over = round.length > 0 && answers.length >= round.length && !showing;
   const timbre = family?.timbre;
   const hear = useCallback(
-    (sounds: readonly number[]) => {
+    (sounds: readonly HeardNote[]) => {
       if (sounds.length === 0 || !timbre) return;
-      const line = sounds.map((hz, i) => ({ hz, start: i, beats: 0.95, id: String(i) }));
+      let start = 0;
+      const line = sounds.map(({ hz, beats }, i) => {
+        const sound = { hz, start, beats: 0.95 * beats, id: String(i) };
+        start += beats;
+        return sound;
+      });
       playLine(line, 80, { timbre, drones: [] }, () => undefined).catch(soundTrouble);
     },
     [timbre],
@@ -128,7 +134,15 @@ export function DrillPlayer({ practice, item, begin, told }: OnStand) {
   );
   const label = DRILLS.find(({ id }) => id === what?.drill)?.label ?? '';
   if (!view || !ground) return <p className="loading">Opening the drill…</p>;
-  if (round.length === 0) return <p>This drill makes no sense on this instrument in this key.</p>;
+  if (what?.drill === 'ear-tune' && !tunes) return <p className="loading">Opening your songs…</p>;
+  if (round.length === 0)
+    return (
+      <p>
+        {what?.drill === 'ear-tune'
+          ? 'There is no song yet whose beginning lies on this instrument.'
+          : 'This drill makes no sense on this instrument in this key.'}
+      </p>
+    );
   if (over) return <DrillEnd answers={answers} onAgain={again} view={view} names={names} />;
   const onDrawing = (question?.choices.length ?? 0) === 0;
   const shown = showing ? showing.question.right : [];

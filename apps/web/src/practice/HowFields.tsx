@@ -10,6 +10,7 @@ import {
   type PracticeItem,
 } from '@same-song/core';
 import { Picklist } from '../controls/Picklist.tsx';
+import { LineFields } from './LineFields.tsx';
 
 const OWN = 'own';
 
@@ -17,7 +18,7 @@ interface HowFieldsProps {
   readonly item: Pick<PracticeItem, 'name' | 'how' | 'what' | 'personId'>;
   readonly persons: readonly { readonly id: string; readonly name: string }[];
   readonly onKeep: (
-    part: Pick<PracticeItem, 'name' | 'how'> & { readonly personId: string | undefined },
+    part: Pick<PracticeItem, 'name' | 'how' | 'what'> & { readonly personId: string | undefined },
   ) => void;
 }
 
@@ -26,6 +27,7 @@ export function HowFields({ item, persons, onKeep }: HowFieldsProps) {
   const [name, setName] = useState(item.name);
   const [person, setPerson] = useState(item.personId ?? '');
   const [how, setHow] = useState<HowToPractise>(item.how);
+  const [what, setWhat] = useState(item.what);
   const isKnown = RHYTHMS.some(({ id }) => id === how.rhythm);
   const [typing, setTyping] = useState(!isKnown);
   const checked = checkHow(how);
@@ -43,14 +45,16 @@ export function HowFields({ item, persons, onKeep }: HowFieldsProps) {
       {problemOf(field) && <small role="alert">{problemOf(field)}</small>}
     </label>
   );
-  const isLine = item.what.kind === 'line';
   return (
     <form
       className="how-fields"
       onSubmit={(event) => {
         event.preventDefault();
         if (checked.ok && name.trim() !== '')
-          onKeep({ name: name.trim(), how: checked.value, personId: person === '' ? undefined : person });
+          onKeep({
+            ...{ name: name.trim(), how: checked.value, what },
+            personId: person === '' ? undefined : person,
+          });
       }}
     >
       <label>
@@ -62,8 +66,9 @@ export function HowFields({ item, persons, onKeep }: HowFieldsProps) {
       {item.what.kind !== 'drill' && number('wanted', 'to')}
       {item.what.kind !== 'drill' && number('step', 'by')}
       {number('minutes', 'minutes at a time')}
-      {isLine && (
+      {what.kind === 'line' && (
         <>
+          <LineFields question={what.question} onChange={(question) => setWhat({ kind: 'line', question })} />
           <Picklist
             label="rhythm"
             value={typing ? OWN : how.rhythm}

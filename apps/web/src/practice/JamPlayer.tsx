@@ -11,13 +11,10 @@ import {
   GROOVES,
   grooveById,
   jamStages,
-  keyOf,
   notePitchClass,
-  openInstrument,
-  parseNote,
+  ownStages,
   parseProgression,
   withRounds,
-  scaleById,
   type BackingChord,
 } from '@same-song/core';
 import { dialectOf, useSettings } from '../api/settings.ts';
@@ -27,10 +24,12 @@ import { useShortcuts } from '../frame/shortcuts.ts';
 import { TempoField } from '../map/TempoField.tsx';
 import { soundTrouble } from '../map/usePlayer.ts';
 import { SceneView } from '../scene/SceneView.tsx';
+import { wayNames } from '../scene/wayNames.ts';
 import { stopLine } from '../sound/player.ts';
 import { playScore } from '../sound/score.ts';
 import { CallAndAnswer } from './CallAndAnswer.tsx';
 import { Cautions } from './Cautions.tsx';
+import { groundOf } from './ground.ts';
 import { jamScore } from './jamScore.ts';
 import { Mixer } from './Mixer.tsx';
 import { useChosen, type OnStand } from './onStand.ts';
@@ -42,20 +41,22 @@ export function JamPlayer({ practice, item, begin, told }: OnStand) {
   const chosen = useChosen(practice, item);
   const { settings } = useSettings();
   const what = item.what.kind === 'jam' ? item.what : undefined;
-  const { question, text, beats, rounds: kept } = what!;
+  const { question, text, beats, rounds: kept, own } = what!;
   const family = familyById(chosen?.spec.family ?? '');
   const dialect = family ? dialectOf(settings, family) : '';
   const { data: view } = useMapView(chosen, question, { naming: settings.naming, dialect });
   const ground = useMemo(() => {
     if (!chosen) return undefined;
-    const tonic = expectOk(parseNote(question.tonic));
-    const key = keyOf(expectOk(scaleById(question.scale)), tonic);
-    const instrument = expectOk(openInstrument(chosen.spec)).forKey(key);
+    const { key, instrument } = groundOf(chosen, question);
+    const { tonic } = key;
     const progression = expectOk(parseProgression('', text, beats, tonic));
     const chords = progression.bars.flat();
-    const all = jamStages(instrument, key, { chords, five: fiveOf(key.scale) });
+    const all = [
+      ...jamStages(instrument, key, { chords, five: fiveOf(key.scale) }),
+      ...ownStages(instrument, key, own ?? []),
+    ];
     return { key, tonic, instrument, progression, all, stages: withRounds(all, kept) };
-  }, [chosen, question, text, beats, kept]);
+  }, [chosen, question, text, beats, kept, own]);
   const [groove, setGroove] = useState(item.how.groove === '' ? 'straight' : item.how.groove);
   const [tempo, setTempo] = useState(item.how.tempo);
   const [mix, setMix] = useState(USUAL_MIX);
@@ -150,7 +151,7 @@ export function JamPlayer({ practice, item, begin, told }: OnStand) {
   const bars = barsOf(under.chords);
   const nowBar = chordAt === undefined ? undefined : under.chords[chordAt]?.bar;
   const allowed = new Set(stage?.allowed);
-  const names = new Map(view.ways.map((way) => [way.id, `${way.words}, ${way.note}, degree ${way.degree}`]));
+  const names = wayNames(view.ways);
   const tab = view.ways.filter(({ id }) => allowed.has(id)).map((way) => way.tab);
   return (
     <div className="player jam">

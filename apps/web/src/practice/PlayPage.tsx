@@ -1,11 +1,20 @@
 import Button from '@mui/material/Button';
 import { useCallback, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { dayOf, expectOk, keysInOrder, notePitchClass, parseNote } from '@same-song/core';
+import {
+  ANCHORS,
+  dayOf,
+  expectOk,
+  keysInOrder,
+  notePitchClass,
+  parseNote,
+  patternById,
+} from '@same-song/core';
 import type { ItemRecord } from '../api/records.ts';
 import { later } from '../frame/later.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useTitle } from '../frame/useTitle.ts';
+import { ANCHOR_WORDS } from '../question/questionWords.ts';
 import { useChosen, type OnStand } from './onStand.ts';
 import { Player } from './Player.tsx';
 import { playLink, readSteps } from './playLink.ts';
@@ -136,7 +145,10 @@ function LineStand({
   const keys = useMemo(() => keysInOrder(item.how.order, first, seedOf(item.id)), [item, first]);
   const [place, setPlace] = useState(0);
   const [inKeySince, setInKeySince] = useState(() => Date.now());
-  const now = useMemo(() => inKey(question!, keys[place]!), [question, keys, place]);
+  const [anchor, setAnchor] = useState(question!.anchor);
+  const now = useMemo(() => ({ ...inKey(question!, keys[place]!), anchor }), [question, keys, place, anchor]);
+  const { anchored = false } = patternById(question!.pattern);
+  const swapAnchor = () => setAnchor((anchor + 1) % ANCHORS.length);
   const { playable, error } = useLinePlayable(item, now, useChosen(practice, item));
   const [tempo] = useState(() => lastTempo(practice, item));
   const share = Math.max(LEAST_IN_KEY, (minutes * 60_000) / keys.length);
@@ -149,9 +161,11 @@ function LineStand({
     if (keys.length > 1 && Date.now() - inKeySince >= share) goOn();
   }, [keys, inKeySince, share, goOn]);
   const playedIn = useMemo(() => [keys[place]!], [keys, place]);
-  useShortcuts(
-    keys.length > 1 ? [{ key: 'k', label: 'Into the next key', group: 'The player', run: goOn }] : [],
-  );
+  const group = 'The player';
+  useShortcuts([
+    ...(keys.length > 1 ? [{ key: 'k', label: 'Into the next key', group, run: goOn }] : []),
+    ...(anchored ? [{ key: 'w', label: 'Swap the anchor', group, run: swapAnchor }] : []),
+  ]);
   if (!playable)
     return <p className="loading">{error ? `It cannot be played: ${error.message}` : 'Laying it out…'}</p>;
   return (
@@ -168,6 +182,11 @@ function LineStand({
       {nextKey !== undefined && (
         <Button variant="text" onClick={goOn}>
           Next key
+        </Button>
+      )}
+      {anchored && (
+        <Button variant="text" onClick={swapAnchor}>
+          Anchor: {ANCHOR_WORDS[anchor]}
         </Button>
       )}
     </Player>

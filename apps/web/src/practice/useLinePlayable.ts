@@ -12,6 +12,7 @@ import {
   parseNote,
   readRhythm,
   scaleById,
+  signsText,
   usualTonic,
   type MapView,
   type StoredQuestion,
@@ -20,6 +21,7 @@ import type { ItemRecord } from '../api/records.ts';
 import { dialectOf, useSettings } from '../api/settings.ts';
 import { useMapView } from '../compute/compute.ts';
 import type { ChosenInstrument } from '../question/reference.ts';
+import { wayNames } from '../scene/wayNames.ts';
 import type { Playable } from './playable.ts';
 
 /** Beats of a bar in which a line is counted. */
@@ -85,7 +87,7 @@ function lineAsPlayable(
     beatsPerBar: BEATS,
     phase: 0,
     scene: view.scene,
-    names: new Map(view.ways.map((way) => [way.id, `${way.words}, ${way.note}, degree ${way.degree}`])),
+    names: wayNames(view.ways),
     words: new Map(view.ways.map((way) => [way.id, way.words])),
     a4: chosen.spec.a4,
     form: formOf({ name: '', beats: BEATS, bars: Array.from({ length: bars }, () => [home]) }),
@@ -105,9 +107,5 @@ export function inKey(question: StoredQuestion, pitchClass: number): StoredQuest
 /** `E♭, 3 flats`: how a key is announced. */
 export function announced({ scale, tonic }: Pick<StoredQuestion, 'scale' | 'tonic'>): string {
   const read = expectOk(parseNote(tonic));
-  const fifths = fifthsOfSongKey({ tonic: read, scale });
-  const count = Math.abs(fifths);
-  const signs =
-    count === 0 ? 'no signs' : `${count} ${fifths > 0 ? 'sharp' : 'flat'}${count === 1 ? '' : 's'}`;
-  return `${noteText(read)}, ${signs}`;
+  return `${noteText(read)}, ${signsText(fifthsOfSongKey({ tonic: read, scale }))}`;
 }

@@ -17,6 +17,7 @@ import { songOf, songs, type ItemRecord } from '../api/records.ts';
 import { dialectOf, useSettings } from '../api/settings.ts';
 import { useSongView } from '../compute/computeSongs.ts';
 import type { ChosenInstrument } from '../question/reference.ts';
+import { wayNames } from '../scene/wayNames.ts';
 import type { Playable } from './playable.ts';
 
 /** How long of its length a note of a song sounds. */
@@ -91,7 +92,7 @@ function songAsPlayable(
     beatsPerBar: beats,
     phase: missing + within,
     scene: view.scene,
-    names: new Map(view.ways.map((way) => [way.id, `${way.words}, ${way.note}, degree ${way.degree}`])),
+    names: wayNames(view.ways),
     words: new Map(view.ways.map((way) => [way.id, way.words])),
     a4: chosen.spec.a4,
     form: whole ? songForm(song) : undefined,

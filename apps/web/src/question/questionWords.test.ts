@@ -24,6 +24,12 @@ test.each([
   [{ kind: 'octaves', octaves: 1, from: 'low' }, 'Eb', 'the low octave'],
   [{ kind: 'octaves', octaves: 2, from: 'high' }, 'Eb', 'the two octaves at the top'],
   [{ kind: 'octaves', octaves: 2, from: 75 }, 'Eb', 'two octaves from E♭5'],
+  [
+    { kind: 'octaves', octaves: 1, from: 'best', start: 7, turn: 3 },
+    'Eb',
+    'one octave starting on 5, turning on ♭3',
+  ],
+  [{ kind: 'octaves', octaves: 1, from: 'low', start: 2 }, 'Eb', 'the low octave starting on 2'],
   [{ kind: 'whole' }, 'Eb', 'the whole reach'],
   [{ kind: 'between', low: 58, high: 75 }, 'Eb', 'from B♭3 to E♭5'],
   [{ kind: 'between', low: 58, high: 75 }, 'E', 'from A♯3 to D♯5'],
@@ -35,6 +41,9 @@ test('a pattern is said only where it is not the straight one', () => {
   expect(courseWords(question({ direction: 'both' }))).toBe('up and down');
   for (const { id, label } of PATTERNS.filter((p) => p.id !== 'straight'))
     expect(courseWords(question({ direction: 'down', pattern: id }))).toBe(`down ${label}`);
+  expect(courseWords(question({ direction: 'down-up', pattern: 'anchor', anchor: 1 }))).toBe(
+    'down and up returning to the anchor, the second note',
+  );
 });
 
 test('a layer is said before the scale, but for the whole scale', () => {

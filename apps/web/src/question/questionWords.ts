@@ -1,6 +1,7 @@
 import {
   chordOver,
   CHORDS_LIMIT,
+  CHROMATIC_DEGREE_NAMES,
   keyOf,
   namer,
   noteText,
@@ -37,8 +38,24 @@ export function rangeWords(range: LineRange, question: Pick<StoredQuestion, 'sca
     const call = callIn(question);
     return `from ${call(range.low)} to ${call(range.high)}`;
   }
-  const { octaves, from } = range;
+  const { octaves } = range;
   const words = `${NUMBERS[octaves]} octave${octaves === 1 ? '' : 's'}`;
+  if (range.start !== undefined || range.turn !== undefined)
+    return `${fromWords(range, question, words)} ${endsWords(range)}`;
+  return fromWords(range, question, words);
+}
+
+/** `starting on 5, turning on ♭3`. */
+function endsWords({ start = 0, turn }: LineRange & { readonly kind: 'octaves' }): string {
+  const starts = `starting on ${CHROMATIC_DEGREE_NAMES[start]}`;
+  return turn === undefined ? starts : `${starts}, turning on ${CHROMATIC_DEGREE_NAMES[turn]}`;
+}
+
+function fromWords(
+  { octaves, from }: LineRange & { readonly kind: 'octaves' },
+  question: Pick<StoredQuestion, 'scale' | 'tonic'>,
+  words: string,
+): string {
   if (typeof from === 'number') return `${words} from ${callIn(question)(from)}`;
   if (from === 'best') return words;
   return octaves === 1 ? `the ${from} octave` : `the ${words} at the ${ENDS[from]}`;
@@ -50,12 +67,18 @@ export const DIRECTION_WORDS: Readonly<Record<Direction, string>> = {
   up: 'up',
   down: 'down',
   both: 'up and down',
+  'down-up': 'down and up',
 };
+
+/** The notes to which an anchored pattern can come back. */
+export const ANCHOR_WORDS: readonly string[] = ['the lowest note', 'the second note', 'the third note'];
 
 /** Direction, and the pattern where it is not the straight one: `up in groups of three`. */
 export function courseWords(question: StoredQuestion): string {
-  const pattern = question.pattern === 'straight' ? '' : ` ${patternById(question.pattern).label}`;
-  return DIRECTION_WORDS[question.direction] + pattern;
+  const { label, anchored } = patternById(question.pattern);
+  const pattern = question.pattern === 'straight' ? '' : ` ${label}`;
+  const anchor = anchored && question.anchor > 0 ? `, ${ANCHOR_WORDS[question.anchor]}` : '';
+  return DIRECTION_WORDS[question.direction] + pattern + anchor;
 }
 
 /** The chords beneath: `the I chord`, `the I, IV7 and V chords`. */

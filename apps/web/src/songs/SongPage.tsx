@@ -10,6 +10,7 @@ import { usePrinting } from '../frame/usePrinting.ts';
 import { useTitle } from '../frame/useTitle.ts';
 import { TempoField } from '../map/TempoField.tsx';
 import { SceneView } from '../scene/SceneView.tsx';
+import { wayNames } from '../scene/wayNames.ts';
 import { HearMenu } from './HearMenu.tsx';
 import { PaperNotes } from './PaperNotes.tsx';
 import type { Paper } from './PrintMenu.tsx';
@@ -150,10 +151,7 @@ function SongBody({ state, view }: { state: SongState; view: SongView }) {
   ]);
   const chosenNote = view.line.find(({ id }) => id === (player.sounding ?? at));
   const used = useMemo(() => new Set(view.line.flatMap(({ wayId }) => (wayId ? [wayId] : []))), [view]);
-  const names = useMemo(
-    () => new Map(view.ways.map((w) => [w.id, `${w.words}, ${w.note}, degree ${w.degree}`])),
-    [view],
-  );
+  const names = useMemo(() => wayNames(view.ways), [view]);
   const dialect = dialectOf(state.settings, family);
   const related = useMemo(() => new Set<string>(), []);
   return (

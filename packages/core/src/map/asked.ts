@@ -34,6 +34,7 @@ export function asked(
   const shape = {
     direction: question.direction,
     pattern: patternById(question.pattern),
+    anchor: question.anchor,
     semitones: layer,
   };
   const limits = limitsOf(context, key, question.range);

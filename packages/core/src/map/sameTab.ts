@@ -81,7 +81,7 @@ function rangeThere(range: LineRange, low: Pitch, shift: number): LineRange {
     case 'between':
       return { kind: 'between', low: range.low + shift, high: range.high + shift };
     case 'octaves':
-      return { ...range, from: low + shift };
+      return { ...range, from: low - (range.start ?? 0) + shift };
   }
 }
 

@@ -23,6 +23,13 @@ export function fifthsOf(tonic: NoteName): number {
   return natural + 7 * tonic.accidental;
 }
 
+/** `3 flats`, `1 sharp`, `no signs`. @param fifths sharps, or negative flats */
+export function signsText(fifths: number): string {
+  const count = Math.abs(fifths);
+  if (count === 0) return 'no signs';
+  return `${count} ${fifths > 0 ? 'sharp' : 'flat'}${count === 1 ? '' : 's'}`;
+}
+
 /** Signature of a major key. Beyond seven sharps or flats letters are altered twice and listed so. */
 export function keySignature(major: NoteName): KeySignature {
   const fifths = fifthsOf(major);

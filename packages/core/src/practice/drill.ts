@@ -4,14 +4,16 @@ import { chordSymbol } from '../harmony/chord.ts';
 import { notesOver } from '../harmony/suitability.ts';
 import { triadsOf } from '../harmony/scaleChords.ts';
 import type { Instrument } from '../instrument/instrument.ts';
-import { fifthsOf } from '../pitch/keySignature.ts';
-import { notePitchClass, noteText, type NoteName } from '../pitch/noteName.ts';
+import { fifthsOf, signsText } from '../pitch/keySignature.ts';
+import { notePitchClass, noteText } from '../pitch/noteName.ts';
 import { frequency, pitchClass, type Pitch } from '../pitch/pitch.ts';
 import { usableWays } from '../route/context.ts';
 import { CHROMATIC_DEGREE_NAMES } from '../scale/degree.ts';
 import { namer } from '../scale/namer.ts';
 import { aboveHome, keyOf, USUAL_KEYS, type Key } from '../scale/scale.ts';
+import { CHOICES, chosen, heardEvenly, placed, type DrillQuestion, type Subject } from './drillQuestion.ts';
 import { seededRandom, type SeededRandom } from './seededRandom.ts';
+import { breaksOf, tuneIn, type Tune } from './tune.ts';
 
 /** What can be asked, one after the other. */
 export const DRILLS = Object.freeze([
@@ -41,28 +43,16 @@ export const DRILLS = Object.freeze([
   { id: 'ear-degree', label: 'Which degree is it?', about: 'Home is heard, then a note: say its degree.' },
   { id: 'ear-interval', label: 'How far apart?', about: 'Two notes are heard: say the interval.' },
   { id: 'ear-way', label: 'Find what you hear', about: 'Home is heard, then a note: show where it lies.' },
+  {
+    id: 'ear-tune',
+    label: 'How does the tune go on?',
+    about: 'A tune of yours begins and breaks off: show its next note.',
+  },
 ] as const);
 export type DrillId = (typeof DRILLS)[number]['id'];
 
 export function isDrill(value: unknown): value is DrillId {
   return DRILLS.some(({ id }) => id === value);
-}
-
-/** One thing that is asked. */
-export interface DrillQuestion {
-  readonly prompt: string;
-  /** Hz of what is heard, one after the other. */
-  readonly heard: readonly number[];
-  /** The way that is shown on the drawing. */
-  readonly shown?: string;
-  /** To choose from; where there are none the answer is given on the drawing. */
-  readonly choices: readonly { readonly id: string; readonly label: string }[];
-  /** Ids of ways or choices that are right. */
-  readonly right: readonly string[];
-  /** The right answer in words. */
-  readonly answer: string;
-  /** What it is about, for what is asked more often: a way, or a choice. */
-  readonly about: string;
 }
 
 /** What a drill is played on. */
@@ -71,12 +61,12 @@ export interface DrillGround {
   readonly key: Key;
   /** How much more often than others something is asked, by what it is about; 1 where left out. */
   readonly weight?: (about: string) => number;
+  /** Tunes that are known. */
+  readonly tunes?: readonly Tune[];
 }
 
 /** Questions of a round. */
 export const ROUND = 20;
-/** Choices of one question. */
-const CHOICES = 6;
 
 /** Whether a drill makes sense on an instrument in a key. */
 export function drillFits(drill: DrillId, ground: DrillGround): boolean {
@@ -104,11 +94,6 @@ export function drillRound(
     round.push(weighted(random, open.length > 0 ? open : subjects, weight).ask(random));
   }
   return round;
-}
-
-interface Subject {
-  readonly about: string;
-  ask(random: SeededRandom): DrillQuestion;
 }
 
 function weighted(
@@ -160,7 +145,7 @@ const SUBJECTS: Readonly<Record<DrillId, (ground: DrillGround) => readonly Subje
     }));
   },
   signature: () => {
-    const all = USUAL_KEYS.map((tonic) => ({ tonic: noteText(tonic), signs: signsText(tonic) }));
+    const all = USUAL_KEYS.map((tonic) => ({ tonic: noteText(tonic), signs: signsText(fifthsOf(tonic)) }));
     const tonics = all.map(({ tonic }) => tonic);
     const signs = [...new Set(all.map((one) => one.signs))];
     return all.map(({ tonic, signs: own }): Subject => ({
@@ -218,7 +203,7 @@ const SUBJECTS: Readonly<Record<DrillId, (ground: DrillGround) => readonly Subje
         ...chosen(random, 'Home, then which degree?', CHROMATIC_DEGREE_NAMES[semitone]!, names, {
           about: CHROMATIC_DEGREE_NAMES[semitone]!,
         }),
-        heard: [hz(low), hz(low + semitone)],
+        heard: heardEvenly(hz(low), hz(low + semitone)),
       }),
     }));
   },
@@ -243,7 +228,7 @@ const SUBJECTS: Readonly<Record<DrillId, (ground: DrillGround) => readonly Subje
               steps.map((one) => INTERVALS[one]!),
               { about: INTERVALS[step]! },
             ),
-            heard: [hz(from), hz(from + step)],
+            heard: heardEvenly(hz(from), hz(from + step)),
           };
         },
       };
@@ -258,8 +243,29 @@ const SUBJECTS: Readonly<Record<DrillId, (ground: DrillGround) => readonly Subje
     if (!Number.isFinite(lowest)) return [];
     return byPitch(ways).map(([pitch, own]): Subject => {
       const subject = placed(`After ${home}: where is the second note?`, own, { words });
-      return { ...subject, ask: (random) => ({ ...subject.ask(random), heard: [hz(lowest), hz(pitch)] }) };
+      return {
+        ...subject,
+        ask: (random) => ({ ...subject.ask(random), heard: heardEvenly(hz(lowest), hz(pitch)) }),
+      };
     });
+  },
+  'ear-tune': ({ instrument, key, tunes = [] }) => {
+    const { name } = on({ instrument, key });
+    const words = (way: Way) =>
+      instrument.tab(way, instrument.family.dialects[0]!.id, name.spelled(way.pitch));
+    const ways = usableWays(instrument).filter(({ redundantTo }) => redundantTo === undefined);
+    return tunes.flatMap((tune) =>
+      breaksOf(tuneIn(tune, key, ways), ways).map(({ before, own, place }): Subject => {
+        const about = `${tune.name.slice(0, 60)} ${place}`;
+        const named = new Map(own.map((way) => [way.id, words(way)]));
+        const { ask } = placed(`“${tune.name}”: which note comes next?`, own, { words: named, about });
+        const heard = before.map(({ pitch, beats }) => ({
+          hz: frequency(pitch, instrument.spec.a4),
+          beats,
+        }));
+        return { about, ask: (random) => ({ ...ask(random), heard }) };
+      }),
+    );
   },
 };
 
@@ -307,40 +313,4 @@ function byPitch(
   const of = new Map<Pitch, Pick<Way, 'id'>[]>();
   for (const way of ways) of.set(way.pitch, [...(of.get(way.pitch) ?? []), way]);
   return [...of];
-}
-
-/** A question that is answered on the drawing. */
-function placed(
-  prompt: string,
-  own: readonly Pick<Way, 'id'>[],
-  { words, about = own[0]!.id }: { readonly words: ReadonlyMap<string, string>; readonly about?: string },
-): Subject {
-  const right = own.map(({ id }) => id);
-  const named = right.slice(0, 4).map((id) => words.get(id) ?? id);
-  const answer = named.join(' or ') + (right.length > named.length ? ' …' : '');
-  return { about, ask: () => ({ prompt, heard: [], choices: [], right, answer, about }) };
-}
-
-/** A question with choices, the right one among them at a place of chance. */
-function chosen(
-  random: SeededRandom,
-  prompt: string,
-  right: string,
-  all: readonly string[],
-  { about, shown }: { readonly about: string; readonly shown?: string },
-): DrillQuestion {
-  const others = random.shuffled(all.filter((one) => one !== right)).slice(0, CHOICES - 1);
-  return {
-    ...{ prompt, heard: [], right: [right], answer: right, about },
-    ...(shown !== undefined && { shown }),
-    choices: random.shuffled([right, ...others]).map((label) => ({ id: label, label })),
-  };
-}
-
-/** `3 flats`, `no signs`. */
-function signsText(tonic: NoteName): string {
-  const fifths = fifthsOf(tonic);
-  const count = Math.abs(fifths);
-  if (count === 0) return 'no signs';
-  return `${count} ${fifths > 0 ? 'sharp' : 'flat'}${count === 1 ? '' : 's'}`;
 }

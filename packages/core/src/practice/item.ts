@@ -7,6 +7,7 @@ import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../
 import { checkPlan, type ArrangementPlan } from '../song/arrangement.ts';
 import { isDrill, type DrillId } from './drill.ts';
 import { GROOVES } from './grooves.ts';
+import { isOwnStage, OWN_STAGES_LIMIT, type OwnStage } from './jam.ts';
 import { MINUTES_LIMIT, USUAL_WAY, type HowToPractise } from './howTo.ts';
 import { KEY_ORDERS } from './keyOrder.ts';
 import { TEMPO_LIMITS } from './ladder.ts';
@@ -32,6 +33,8 @@ export type Practised =
       readonly question: StoredQuestion;
       /** How many rounds of each stage, by its id; 0 leaves it out, and what is not named has as many as usual. */
       readonly rounds?: Readonly<Record<string, number>>;
+      /** Stages of somebody's own, after those of the family. */
+      readonly own?: readonly OwnStage[];
     };
 
 /** Something to practise, and how. */
@@ -114,7 +117,13 @@ export function checkPractised(familyId: string, stored: unknown): Result<Practi
       parsedTonic(kept.tonic),
     );
     if (!read.ok) return fail(...read.problems);
-    const { rounds } = stored;
+    const { rounds, own } = stored;
+    if (own !== undefined && !areOwnStages(own))
+      return fail({
+        field: 'own',
+        wrong: shown(own),
+        message: `A stage of your own has a name and notes; ${OWN_STAGES_LIMIT} fit.`,
+      });
     if (rounds !== undefined && !areRounds(rounds))
       return fail({
         field: 'rounds',
@@ -124,6 +133,7 @@ export function checkPractised(familyId: string, stored: unknown): Result<Practi
     return ok({
       ...{ kind, text: (text as string).trim(), beats: beats as number, question: kept },
       ...(rounds !== undefined && { rounds }),
+      ...(own !== undefined && { own }),
     });
   }
   return fail({
@@ -135,11 +145,16 @@ export function checkPractised(familyId: string, stored: unknown): Result<Practi
 
 const ROUNDS_LIMIT = 64;
 
+function areOwnStages(value: unknown): value is readonly OwnStage[] {
+  if (!Array.isArray(value) || value.length > OWN_STAGES_LIMIT || !value.every(isOwnStage)) return false;
+  return new Set(value.map(({ id }) => id)).size === value.length;
+}
+
 function areRounds(value: unknown): value is Readonly<Record<string, number>> {
   if (!isRecord(value)) return false;
   const each = Object.entries(value);
   const sound = (n: unknown) => Number.isInteger(n) && (n as number) >= 0 && (n as number) <= ROUNDS_LIMIT;
-  return each.length <= 20 && each.every(([id, n]) => id.length <= 40 && sound(n));
+  return each.length <= 40 && each.every(([id, n]) => id.length <= 40 && sound(n));
 }
 
 function parsedTonic(text: string) {

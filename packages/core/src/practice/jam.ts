@@ -3,6 +3,8 @@ import type { Chord } from '../harmony/chord.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import type { PitchClass } from '../pitch/pitch.ts';
 import { usableWays } from '../route/context.ts';
+import { isRecord } from '../result.ts';
+import { CHROMATIC_DEGREE_NAMES, degreeRead } from '../scale/degree.ts';
 import { aboveHome, type Key } from '../scale/scale.ts';
 
 /** A stage of playing over a progression: what is allowed, for so many rounds. */
@@ -23,6 +25,51 @@ export interface LaidStage extends JamStage {
 }
 
 export const ROUNDS_A_STAGE = 4;
+
+/** A stage that somebody made: the notes it allows, whatever their way. */
+export interface OwnStage {
+  readonly id: string;
+  readonly label: string;
+  /** Semitones above home, 0 to 11. */
+  readonly semitones: readonly number[];
+}
+
+export const OWN_STAGES_LIMIT = 12;
+
+/** Degrees as they are typed, `1 b3 5`, as semitones above home; undefined where one of them is none. */
+export function degreesRead(text: string): readonly number[] | undefined {
+  const words = text.split(/[\s,]+/u).filter((word) => word !== '');
+  const read = words.map(degreeRead);
+  if (words.length === 0 || read.includes(undefined)) return undefined;
+  return [...new Set(read as number[])].sort((a, b) => a - b);
+}
+
+/** Whether a stored value is a stage of somebody's own. */
+export function isOwnStage(value: unknown): value is OwnStage {
+  if (!isRecord(value)) return false;
+  const { id, label, semitones } = value;
+  const isText = (text: unknown, most: number) =>
+    typeof text === 'string' && text.trim() !== '' && text.length <= most;
+  const isStep = (step: unknown) => Number.isInteger(step) && (step as number) >= 0 && (step as number) < 12;
+  return (
+    isText(id, 40) &&
+    isText(label, 80) &&
+    Array.isArray(semitones) &&
+    semitones.length > 0 &&
+    semitones.length <= 12 &&
+    semitones.every(isStep)
+  );
+}
+
+/** What somebody's own stages allow on an instrument; those of which nothing can be had are left out. */
+export function ownStages(instrument: Instrument, key: Key, own: readonly OwnStage[]): readonly LaidStage[] {
+  const all = usableWays(instrument).filter(({ redundantTo }) => redundantTo === undefined);
+  return own.flatMap(({ id, label, semitones }): LaidStage[] => {
+    const allowed = all.filter((way) => semitones.includes(aboveHome(key, way.pitch))).map((way) => way.id);
+    const about = `Only ${semitones.map((step) => CHROMATIC_DEGREE_NAMES[step]!).join(' ')}.`;
+    return allowed.length === 0 ? [] : [{ id, label, about, rounds: ROUNDS_A_STAGE, allowed, outside: [] }];
+  });
+}
 
 /** Stages with as many rounds as somebody wants; those with none are left out, but never all of them. */
 export function withRounds(

@@ -3,6 +3,7 @@ import type { Problem } from '../result.ts';
 import { flatName, noteCode, pitchText, parsePitch } from '../pitch/noteName.ts';
 import type { OwnKey } from '../families/contract.ts';
 import type { LineRange, Place } from '../route/range.ts';
+import { CHROMATIC_DEGREE_NAMES, degreeRead } from '../scale/degree.ts';
 import { checkQuestion, defaultQuestion, type Question, type StoredQuestion } from './question.ts';
 import { pinText, readPins } from '../route/pinLink.ts';
 
@@ -18,6 +19,7 @@ export const QUESTION_PARAMS = Object.freeze([
   'over',
   'layer',
   'as',
+  'anchor',
   'with',
   'weigh',
   'how',
@@ -37,6 +39,7 @@ export function questionToLink(question: StoredQuestion, family: Family): LinkPa
     ...(question.chords.join() === base.chords.join() ? {} : { over: question.chords.join(',') }),
     ...(question.layer === base.layer ? {} : { layer: question.layer }),
     ...(question.pattern === base.pattern ? {} : { as: question.pattern }),
+    ...(question.anchor === base.anchor ? {} : { anchor: String(question.anchor + 1) }),
     ...(question.preferences.preset === base.preferences.preset ? {} : { with: question.preferences.preset }),
     ...(weights ? { weigh: weights } : {}),
     ...(playing ? { how: playing } : {}),
@@ -63,6 +66,7 @@ export function questionFromLink(
     chords: params['over']?.split(',') ?? base.chords,
     layer: (params['layer'] ?? base.layer) as StoredQuestion['layer'],
     pattern: (params['as'] ?? base.pattern) as StoredQuestion['pattern'],
+    anchor: params['anchor'] === undefined ? base.anchor : Number(params['anchor']) - 1,
     preferences: {
       preset: params['with'] ?? base.preferences.preset,
       weights: readWeights(params['weigh']),
@@ -88,9 +92,17 @@ function rangeText(range: LineRange): string {
   const code = (pitch: number) => pitchText(pitch).replace(/^[A-G][♯♭]*/u, noteCode(flatName(pitch)));
   if (range.kind === 'octaves') {
     const from = typeof range.from === 'number' ? code(range.from) : range.from;
-    return from === 'best' ? String(range.octaves) : `${range.octaves}.${from}`;
+    const ends = [range.start, range.turn].map((step) => (step === undefined ? '' : stepCode(step)));
+    return [range.octaves, from === 'best' && ends.join('') === '' ? '' : from, ...ends]
+      .join('.')
+      .replace(/\.+$/u, '');
   }
   return `${code(range.low)}-${code(range.high)}`;
+}
+
+/** `5`, `b3`: a step above home as a link writes it. */
+function stepCode(step: number): string {
+  return CHROMATIC_DEGREE_NAMES[step]!.replace('♭', 'b');
 }
 
 function readRange(text: string | undefined): LineRange | undefined {
@@ -98,9 +110,14 @@ function readRange(text: string | undefined): LineRange | undefined {
   if (text === 'all') return { kind: 'whole' };
   const [low, high] = text.split('-').map((part) => parsePitch(part));
   if (low?.ok && high?.ok) return { kind: 'between', low: low.value, high: high.value };
-  const [octaves = '', from = 'best'] = text.split('.');
+  const [octaves = '', from = 'best', ...ends] = text.split('.');
   const home = parsePitch(from);
-  return { kind: 'octaves', octaves: Number(octaves), from: home.ok ? home.value : (from as Place) };
+  const [start, turn] = ends.map((end) => (end === '' ? undefined : (degreeRead(end) ?? NaN)));
+  return {
+    ...{ kind: 'octaves', octaves: Number(octaves), from: home.ok ? home.value : (from as Place) },
+    ...(start !== undefined && { start }),
+    ...(turn !== undefined && { turn }),
+  };
 }
 
 function pairsText(pairs: Readonly<Record<string, unknown>>): string {

@@ -23,6 +23,8 @@ export interface Question {
   readonly chords: readonly AskedChord[];
   readonly layer: LayerId;
   readonly pattern: PatternId;
+  /** Which note from the lowest an anchored pattern comes back to, 0 to 2. */
+  readonly anchor: number;
   readonly preferences: Preferences;
   readonly pins: readonly Pin[];
 }
@@ -42,6 +44,8 @@ export interface StoredQuestion extends Omit<Question, 'tonic' | 'scale' | 'chor
 }
 
 export const OCTAVES = Object.freeze({ least: 1, most: 4 });
+/** Notes that can be an anchor, from the lowest. Source: a tongue drum's players swap it among the lowest three. */
+export const ANCHORS = Object.freeze([0, 1, 2] as const);
 const PIN_LIMIT = 500;
 const ID_LIMIT = 80;
 
@@ -62,6 +66,7 @@ export function defaultQuestion(family: Family, own: OwnKey = C_MAJOR): StoredQu
     chords: ['1'],
     layer: 'scale',
     pattern: 'straight',
+    anchor: 0,
     preferences: defaultPreferences(family),
     pins: [],
   };
@@ -85,7 +90,7 @@ export function checkQuestion(family: Family, stored: unknown): Result<Question>
     problems.push({
       field: 'direction',
       wrong: shown(stored['direction']),
-      message: 'Play up, down or both.',
+      message: 'Play up, down, both, or down and up again.',
     });
   const chords = take('chords', scale ? checkChords(stored['chords'] ?? ['1'], scale) : ok([]));
   const layer = LAYERS.find(({ id }) => id === (stored['layer'] ?? 'scale'))?.id;
@@ -102,11 +107,21 @@ export function checkQuestion(family: Family, stored: unknown): Result<Question>
       wrong: shown(stored['pattern']),
       message: `A pattern is one of ${PATTERNS.map((p) => p.id).join(', ')}.`,
     });
+  const anchor = stored['anchor'] ?? 0;
+  if (!ANCHORS.some((one) => one === anchor))
+    problems.push({
+      field: 'anchor',
+      wrong: shown(anchor),
+      message: 'The anchor is the lowest note, the second or the third.',
+    });
   const preferences = take('preferences', checkPreferences(family, stored['preferences']));
   const pins = take('pins', checkPins(stored['pins']));
-  if (!tonic || !scale || !range || !direction || !chords || !layer || !pattern || !preferences || !pins)
-    return fail(...problems);
-  return ok({ tonic, scale, range, direction, chords, layer, pattern, preferences, pins });
+  const isWhole = tonic && scale && range && direction && chords && layer && pattern && preferences && pins;
+  if (!isWhole || problems.length > 0) return fail(...problems);
+  return ok({
+    ...{ tonic, scale, range, direction, chords, layer, pattern, preferences, pins },
+    anchor: anchor as number,
+  });
 }
 
 function textOf(value: unknown): string {
@@ -145,16 +160,24 @@ function checkRange(value: unknown): Result<LineRange> {
   const range = isRecord(value) ? value : {};
   const isPitch = (p: unknown): p is number =>
     Number.isInteger(p) && (p as number) >= PITCH_RANGE.lowest && (p as number) <= PITCH_RANGE.highest;
-  const { kind, octaves, low, high, from = 'best' } = range;
+  const isStep = (s: unknown) =>
+    s === undefined || (Number.isInteger(s) && (s as number) >= 0 && (s as number) < 12);
+  const { kind, octaves, low, high, from = 'best', start, turn } = range;
   if (kind === 'whole') return ok({ kind });
   if (
     kind === 'octaves' &&
     Number.isInteger(octaves) &&
     (octaves as number) >= OCTAVES.least &&
     (octaves as number) <= OCTAVES.most &&
-    (isPitch(from) || isPlace(from))
+    (isPitch(from) || isPlace(from)) &&
+    isStep(start) &&
+    isStep(turn)
   ) {
-    return ok({ kind, octaves: octaves as number, from });
+    return ok({
+      ...{ kind, octaves: octaves as number, from },
+      ...(start !== undefined && { start: start as number }),
+      ...(turn !== undefined && { turn: turn as number }),
+    });
   }
   if (kind === 'between' && isPitch(low) && isPitch(high)) return ok({ kind, low, high });
   const message = `Play over ${OCTAVES.least} to ${OCTAVES.most} octaves from a home, the whole reach, or between two notes.`;

@@ -9,7 +9,7 @@ export interface Limits {
   readonly high: Pitch;
 }
 
-export const DIRECTIONS = Object.freeze(['up', 'down', 'both'] as const);
+export const DIRECTIONS = Object.freeze(['up', 'down', 'both', 'down-up'] as const);
 export type Direction = (typeof DIRECTIONS)[number];
 
 /** A note to be played. Notes of one onset sound together. */
@@ -49,34 +49,47 @@ export function scalePitches(
   return pitches;
 }
 
+const COURSES: Readonly<Record<Direction, readonly ('up' | 'down')[]>> = {
+  up: ['up'],
+  down: ['down'],
+  both: ['up', 'down'],
+  'down-up': ['down', 'up'],
+};
+
 /** How the notes of a scale become a line. */
 export interface LineShape {
   readonly direction: Direction;
   readonly pattern: Pattern;
+  /** Which of the notes, from the lowest, an anchored pattern comes back to: 0 where left out. */
+  readonly anchor?: number;
   /** Semitones above home that count; the whole scale when left out. */
   readonly semitones?: readonly number[];
 }
 
 /**
  * The notes of a scale between two limits in a pattern, a quarter each. Down is the pattern read backwards in pitch, but for
- * an anchor, which stays below; both ways the turning note comes once.
+ * an anchor, which stays what it is; both ways the turning note comes once.
  */
 export function scaleLine(key: Key, limits: Limits | undefined, shape: Direction | LineShape): LineNote[] {
   if (!limits) return [];
-  const { direction, pattern, semitones } =
-    typeof shape === 'string'
-      ? { direction: shape, pattern: patternById('straight') }
-      : { semitones: undefined, ...shape };
+  const {
+    direction,
+    pattern,
+    semitones,
+    anchor = 0,
+  } = typeof shape === 'string'
+    ? { direction: shape, pattern: patternById('straight'), semitones: undefined }
+    : { semitones: undefined, ...shape };
   const rising = scalePitches(key, limits, semitones);
   const ordered = (pitches: readonly Pitch[]) => {
     const homes = pitches.flatMap((pitch, i) => (aboveHome(key, pitch) === 0 ? [i] : []));
     return pattern.order(pitches.length, homes).map((i) => pitches[i]!);
   };
-  const falling = pattern.anchored
-    ? [...rising.slice(0, 1), ...rising.slice(1).reverse()]
-    : [...rising].reverse();
-  const up = direction === 'down' ? [] : ordered(rising);
-  const down = direction === 'up' ? [] : ordered(falling);
-  const joined = up[up.length - 1] === down[0] ? [...up, ...down.slice(1)] : [...up, ...down];
-  return evenLine(joined);
+  const held = pattern.anchored ? rising.slice(anchor, anchor + 1) : [];
+  const others = rising.filter((pitch) => !held.includes(pitch));
+  const up = () => ordered([...held, ...others]);
+  const down = () => ordered([...held, ...[...others].reverse()]);
+  const [first, second] = COURSES[direction].map((way) => (way === 'up' ? up() : down()));
+  const again = second?.[0] === first!.at(-1) ? second?.slice(1) : second;
+  return evenLine([...first!, ...(again ?? [])]);
 }

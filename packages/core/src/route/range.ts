@@ -10,7 +10,15 @@ export type Place = (typeof PLACES)[number];
 
 /** How far a line over a scale goes. Pitches are inclusive. */
 export type LineRange =
-  | { readonly kind: 'octaves'; readonly octaves: number; readonly from: Place | Pitch }
+  | {
+      readonly kind: 'octaves';
+      readonly octaves: number;
+      readonly from: Place | Pitch;
+      /** Semitones above home where the line starts, 0 to 11: home where left out. */
+      readonly start?: number;
+      /** Semitones above home of the note on which it turns, the last such note of its octaves: where it started when left out. */
+      readonly turn?: number;
+    }
   | { readonly kind: 'whole' }
   | { readonly kind: 'between'; readonly low: Pitch; readonly high: Pitch };
 
@@ -24,9 +32,16 @@ export function limitsOf(context: RoutingContext, key: Key, range: LineRange): L
   if (range.kind === 'whole') return playable;
   if (range.kind === 'between')
     return { low: Math.min(range.low, range.high), high: Math.max(range.low, range.high) };
-  const span = 12 * range.octaves;
-  const low = typeof range.from === 'number' ? range.from : startAt(context, key, playable, span, range.from);
-  return { low, high: low + span };
+  const reach = reachOf(range);
+  const home =
+    typeof range.from === 'number' ? range.from : startAt(context, key, playable, reach, range.from);
+  return { low: home + reach.low, high: home + reach.high };
+}
+
+/** How far a range of octaves goes from its home, in semitones above it. */
+function reachOf({ octaves, start = 0, turn = start }: LineRange & { kind: 'octaves' }): Limits {
+  const high = start + 12 * octaves;
+  return { low: start, high: high - pitchClass(high - turn) };
 }
 
 /** Homes of a key on an instrument, rising, whether they can be had or not. */
@@ -41,15 +56,15 @@ function firstHome(key: Key, low: Pitch): Pitch {
   return low + pitchClass(key.home - low);
 }
 
-/** Homes from which a span fits; the lowest that can be had, or the first there would be, where it fits from none. */
-function startsOf(context: RoutingContext, key: Key, { low, high }: Limits, span: number): readonly Pitch[] {
+/** Homes from which a reach fits; the lowest that can be had, or the first there would be, where it fits from none. */
+function startsOf(context: RoutingContext, key: Key, { low, high }: Limits, reach: Limits): readonly Pitch[] {
   const homes = homesOf(context, key);
-  const starts = homes.filter((home) => home + span <= high);
+  const starts = homes.filter((home) => home + reach.high <= high);
   return starts.length > 0 ? starts : [homes.find(context.has) ?? homes[0] ?? firstHome(key, low)];
 }
 
-function startAt(context: RoutingContext, key: Key, playable: Limits, span: number, place: Place): Pitch {
-  const starts = startsOf(context, key, playable, span);
+function startAt(context: RoutingContext, key: Key, playable: Limits, reach: Limits, place: Place): Pitch {
+  const starts = startsOf(context, key, playable, reach);
   switch (place) {
     case 'low':
       return starts[0]!;
@@ -58,7 +73,7 @@ function startAt(context: RoutingContext, key: Key, playable: Limits, span: numb
     case 'middle':
       return starts[Math.floor((starts.length - 1) / 2)]!;
     case 'best':
-      return bestOf(context, key, span) ?? starts[0]!;
+      return bestOf(context, key, reach) ?? starts[0]!;
   }
 }
 
@@ -69,10 +84,10 @@ const CLEARLY_LESS = 0.9;
  * The home from which fewest notes are missing; of those the nearest to where the family's players begin, and where
  * they have no such place, the one from which going up costs least. The lower among equals.
  */
-function bestOf(context: RoutingContext, key: Key, span: number): Pitch | undefined {
+function bestOf(context: RoutingContext, key: Key, reach: Limits): Pitch | undefined {
   const near = context.instrument.family.beginsNear;
   const ranked = homesOf(context, key).map((start) => {
-    const pitches = scalePitches(key, { low: start, high: start + span });
+    const pitches = scalePitches(key, { low: start + reach.low, high: start + reach.high });
     const had = pitches.filter(context.has);
     const cost = near === undefined ? quickRoute(context, had).total : Math.abs(start - near);
     return { start, missing: pitches.length - had.length, cost };

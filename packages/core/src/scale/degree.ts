@@ -37,6 +37,13 @@ export const CHROMATIC_DEGREES: readonly Degree[] = Object.freeze(
 /** Texts of the twelve semitones as degrees: `1`, `♭2` … */
 export const CHROMATIC_DEGREE_NAMES: readonly string[] = Object.freeze(CHROMATIC_DEGREES.map(degreeText));
 
+/** Semitones above home of a degree as it is written, `5` or `b3`, within the octave; undefined where it is none. */
+export function degreeRead(text: string): number | undefined {
+  const [, signs, number] = /^([b♭#♯]?)([1-7])$/u.exec(text.trim()) ?? [];
+  if (signs === undefined) return undefined;
+  return (MAJOR_STEPS[Number(number) - 1]! + alterOf(signs) + 12) % 12;
+}
+
 /** What accidentals before a degree come to, in semitones: `♭♭` or `bb` is −2, `♯` or `#` is 1. */
 export function alterOf(signs: string): number {
   return [...signs].reduce((sum, sign) => sum + (sign === 'b' || sign === '♭' ? -1 : 1), 0);
