@@ -1,6 +1,6 @@
 import ToggleButton from '@mui/material/ToggleButton';
 import Button from '@mui/material/Button';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import {
   chordSymbol,
   FORMS,
@@ -79,15 +79,16 @@ export function ProgressionView({ state }: KeysViewProps) {
           onForm={chooseForm}
           onText={(next) => setParam('bars', next === form.text ? '' : next, 'the chords')}
           onBeats={(next) => setParam('beats', next === form.beats ? '' : String(next), 'the beats')}
-        />
-        {progression && (
-          <PractiseProgression
-            state={state}
-            name={form.name}
-            text={progression.bars.map((chords) => chords.map((one) => one.name).join(',')).join(' ')}
-            beats={beats}
-          />
-        )}
+        >
+          {progression && (
+            <PractiseProgression
+              state={state}
+              name={form.name}
+              text={progression.bars.map((chords) => chords.map((one) => one.name).join(',')).join(' ')}
+              beats={beats}
+            />
+          )}
+        </Editor>
         {own && <BinProgression record={own} onGone={() => setParam('form', '', 'the progression')} />}
         {progression && key && (
           <Bars
@@ -171,9 +172,22 @@ interface EditorProps {
   readonly onForm: (id: string) => void;
   readonly onText: (text: string) => void;
   readonly onBeats: (beats: number) => void;
+  /** What else can be done with it. */
+  readonly children: ReactNode;
 }
 
-function Editor({ text, byDegree, beats, forms, form, problem, onForm, onText, onBeats }: EditorProps) {
+function Editor({
+  text,
+  byDegree,
+  beats,
+  forms,
+  form,
+  problem,
+  onForm,
+  onText,
+  onBeats,
+  children,
+}: EditorProps) {
   const [typed, setTyped] = useState(text);
   const [shown, setShown] = useState(text);
   if (shown !== text) {
@@ -213,6 +227,7 @@ function Editor({ text, byDegree, beats, forms, form, problem, onForm, onText, o
         />
       </label>
       <KeepProgression text={byDegree ?? text} beats={beats} sound={!problem} />
+      {children}
       {problem && (
         <p className="editor-problems" role="alert">
           {problem.message}

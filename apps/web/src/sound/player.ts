@@ -1,6 +1,7 @@
 import type * as ToneModule from 'tone';
 import type { Timbre } from '@same-song/core';
 import { fetchedAhead } from '../frame/later.tsx';
+import type { VoiceOptions } from './voices.ts';
 
 /** A note to sound: Hz, and times in beats. */
 export interface Sound {
@@ -51,7 +52,14 @@ async function ready(timbre: Timbre): Promise<Ready> {
 }
 
 function synthOf(Tone: typeof ToneModule, timbre: Timbre): ToneModule.PolySynth {
-  const synth = new Tone.PolySynth(Tone.Synth, {
+  const synth = new Tone.PolySynth(Tone.Synth, voiceOf(timbre));
+  const tremble = trembleOf(Tone, timbre);
+  return tremble ? synth.connect(tremble) : synth.toDestination();
+}
+
+/** One voice of an instrument's sound. */
+export function voiceOf(timbre: Timbre): VoiceOptions {
+  return {
     oscillator: { type: 'custom', partials: [...timbre.partials] },
     envelope: {
       attack: timbre.attackMs / 1000,
@@ -60,11 +68,14 @@ function synthOf(Tone: typeof ToneModule, timbre: Timbre): ToneModule.PolySynth 
       release: timbre.releaseMs / 1000,
     },
     volume: timbre.sustain > 0 ? -14 : -9,
-  });
-  if (timbre.trembleCents === 0) return synth.toDestination();
+  };
+}
+
+/** What makes a sound tremble as two reeds do; undefined for one that does not. */
+export function trembleOf(Tone: typeof ToneModule, timbre: Timbre): ToneModule.Vibrato | undefined {
+  if (timbre.trembleCents === 0) return undefined;
   // Depth is a share of a semitone each way for the library.
-  const tremble = new Tone.Vibrato(5, Math.min(1, timbre.trembleCents / 100)).toDestination();
-  return synth.connect(tremble);
+  return new Tone.Vibrato(5, Math.min(1, timbre.trembleCents / 100)).toDestination();
 }
 
 /** Sounds one note. */

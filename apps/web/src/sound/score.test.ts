@@ -4,49 +4,61 @@ import { playScore, type Score } from './score.ts';
 
 /** A sound library on a clock that is moved by hand, noting what is struck. */
 const mockTone = {
-  struck: [] as [hz: number, at: number, length: number, volume: number][],
+  struck: [] as [hz: number, at: number][],
+  /** When what was struck falls silent. */
+  sounding: new Map<object, number>(),
   timers: [] as { run: () => void; at: number; gone?: true }[],
   now: 10,
-  disposed: 0,
 };
 jest.mock('tone', () => {
-  class PolySynth {
-    triggerAttackRelease(hz: number, length: number, at: number, volume: number) {
-      // As the library does.
-      if (!(length > 0)) throw new Error('The duration must be greater than 0');
-      mockTone.struck.push([hz, Number((at - 10.1).toFixed(6)), Number(length.toFixed(3)), volume]);
-    }
+  class Node {
     toDestination() {
       return this;
     }
-    connect() {
-      return this;
+    connect<T>(to: T) {
+      return to;
     }
+    disconnect() {}
     releaseAll() {}
-    dispose() {
-      mockTone.disposed += 1;
+    dispose() {}
+  }
+  class Gain extends Node {
+    gain = {
+      setValueAtTime: () => undefined,
+      linearRampToValueAtTime: () => undefined,
+      setTargetAtTime: () => undefined,
+    };
+  }
+  class Oscillator extends Node {
+    frequency = { value: 0 };
+    onended?: () => void;
+    setPeriodicWave() {}
+    start(at: number) {
+      mockTone.struck.push([this.frequency.value, Number((at - 10.1).toFixed(6))]);
+      mockTone.sounding.set(this, Infinity);
+    }
+    stop(at: number) {
+      if (!mockTone.sounding.has(this)) throw new Error('It was not started');
+      mockTone.sounding.set(this, at);
     }
   }
-  class Context {
-    lookAhead = 0;
-    updateInterval = 0;
+  const context = {
+    lookAhead: 0.1,
+    createGain: () => new Gain(),
+    createOscillator: () => new Oscillator(),
+    createPeriodicWave: () => ({}),
     setTimeout(run: () => void, after: number) {
       return mockTone.timers.push({ run, at: mockTone.now + after }) - 1;
-    }
-    clearTimeout = (id: number) => (mockTone.timers[id]!.gone = true);
-  }
-  const context = new Context();
-  return {
-    Context,
-    PolySynth,
-    Vibrato: class {
-      toDestination() {
-        return this;
-      }
     },
-    Synth: class {},
+    clearTimeout: (id: number) => (mockTone.timers[id]!.gone = true),
+  };
+  return {
+    ...{ PolySynth: Node, Vibrato: Node, Synth: Node },
+    connect: () => undefined,
+    getDestination: () => new Node(),
     start: () => Promise.resolve(),
     now: () => mockTone.now,
+    immediate: () => mockTone.now - 0.1,
     getContext: () => context,
   };
 });
@@ -82,20 +94,23 @@ let told: (string | undefined)[];
 const play = (change: Partial<Score> = {}) =>
   playScore({ ...SCORE, ...change }, timbre, (id) => told.push(id));
 
+beforeAll(() => jest.useFakeTimers());
+afterAll(() => jest.useRealTimers());
 beforeEach(() => {
   stopLine();
-  Object.assign(mockTone, { struck: [], timers: [], now: 10, disposed: 0 });
+  jest.runAllTimers();
+  Object.assign(mockTone, { struck: [], timers: [], now: 10, sounding: new Map() });
   told = [];
 });
 
 test('everything is struck at its time, notes are told as they are heard, and at its end it stops by itself', async () => {
   await play();
-  // The library is 0.3 s ahead of what is heard.
-  until(11.3);
+  // The library is 0.1 s ahead of what is heard.
+  until(11.15);
   expect(told).toEqual([]);
-  until(11.45);
+  until(11.25);
   expect(told).toEqual(['a']);
-  until(13.5);
+  until(13.3);
   expect(told).toEqual(['a', 'b', undefined]);
   expect(mockTone.struck.map(([hz, at]) => [hz, at])).toEqual([
     [1600, 0],
@@ -103,7 +118,9 @@ test('everything is struck at its time, notes are told as they are heard, and at
     [110, 1],
     [494, 2],
   ]);
-  expect(mockTone.disposed).toBe(3);
+  const silent = [...mockTone.sounding.values()];
+  expect(silent).toHaveLength(4);
+  expect(Math.max(...silent)).toBeLessThan(14);
 });
 
 test('a loop goes on without what was counted, round after round without a gap, until it is stopped', async () => {
@@ -113,6 +130,8 @@ test('a loop goes on without what was counted, round after round without a gap, 
   expect(mockTone.struck.filter(([hz]) => hz === 1600)).toHaveLength(1);
   expect(told).toEqual(['a', 'b', 'a', 'b']);
   stopLine();
+  // What was laid out ahead falls silent too.
+  expect(Math.max(...mockTone.sounding.values())).toBeLessThan(mockTone.now);
   until(30);
   expect(told.slice(4)).toEqual([undefined]);
   expect(mockTone.struck.filter(([hz]) => hz === 440)).toHaveLength(3);

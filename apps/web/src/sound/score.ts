@@ -1,6 +1,7 @@
 import type * as ToneModule from 'tone';
 import type { Timbre } from '@same-song/core';
-import { LEAD, startPlaying, stopLine, type Ready } from './player.ts';
+import { LEAD, startPlaying, stopLine, trembleOf, voiceOf } from './player.ts';
+import { voicesOf, type VoiceOptions, type Voices } from './voices.ts';
 
 /** What a score is made of; each can be made louder or silent by itself. */
 export type ScoreKind =
@@ -67,12 +68,8 @@ const LOUDNESS: Readonly<Record<ScoreKind, number>> = {
 };
 /** Share of its length that a note is held, so that two of one pitch are two. */
 const HELD = 0.92;
-/** What sounds is handed to the sound so long before, in seconds: volumes can be changed until then. */
-const AHEAD = 0.2;
-/** So long before its time the library strikes what it was handed, in seconds: a busy page makes nothing late. */
-const CALM = 0.3;
-/** How often the library looks what falls due, in seconds: what is shown must not lag behind what is heard. */
-const LOOKS_EVERY = 0.025;
+/** What sounds is laid on the clock so long before, in seconds: a busy page makes nothing late, volumes change until then. */
+const AHEAD = 0.3;
 
 /** Plays a score, all of it on the clock of the sound. */
 export async function playScore(
@@ -84,15 +81,18 @@ export async function playScore(
   await startPlaying(
     timbre,
     () => told.onNote(undefined),
-    (ready) => scheduleScore(score, ready, told),
+    ({ Tone }) => scheduleScore(score, { Tone, timbre }, told),
   );
 }
 
 /** Lays a score out on the clock of a sound that is ready. @returns what ends it */
-export function scheduleScore(score: Score, { Tone, synth }: Ready, listener: ScoreListener): () => void {
+export function scheduleScore(
+  score: Score,
+  { Tone, timbre }: { readonly Tone: typeof ToneModule; readonly timbre: Timbre },
+  listener: ScoreListener,
+): () => void {
   const context = Tone.getContext();
-  const hurryAgain = takeTime(Tone);
-  const made = instrumentsOf(Tone, new Set(score.sounds.map(({ kind }) => kind)));
+  const made = instrumentsOf(Tone, timbre, new Set(score.sounds.map(({ kind }) => kind)));
   const zero = Tone.now() + LEAD;
   const timers = new Set<number>();
   /** Runs something as the library comes to a time, which is before it is heard. */
@@ -115,9 +115,7 @@ export function scheduleScore(score: Score, { Tone, synth }: Ready, listener: Sc
     if ((kind === 'melody' || kind === 'grace') && score.mute) return;
     const volume = LOUDNESS[kind] * loud * (listener.volumeOf?.(kind) ?? 1);
     if (volume <= 0) return;
-    const play = made.get(kind);
-    if (play) play(hz, seconds, time, Math.min(1, volume));
-    else synth.triggerAttackRelease(hz, seconds * HELD, time, Math.min(1, volume));
+    made.get(kind)(hz, seconds, time, Math.min(1, volume));
   };
   /** @param played rounds before this one: its times are counted from the first, so that nothing adds up */
   const round = (sounds: readonly ScoreSound[], marks: readonly ScoreMark[], played: number) => {
@@ -138,85 +136,60 @@ export function scheduleScore(score: Score, { Tone, synth }: Ready, listener: Sc
   return () => {
     timers.forEach((timer) => context.clearTimeout(timer));
     made.end();
-    hurryAgain();
   };
-}
-
-/** While a score plays nothing answers a finger, so there is time to be exact. @returns what makes it prompt again */
-function takeTime(Tone: typeof ToneModule): () => void {
-  const context = Tone.getContext();
-  if (!(context instanceof Tone.Context) || context.isOffline) return () => undefined;
-  const { lookAhead, updateInterval } = context;
-  Object.assign(context, { lookAhead: CALM, updateInterval: LOOKS_EVERY });
-  return () => void Object.assign(context, { lookAhead, updateInterval });
 }
 
 type Trigger = (hz: number, seconds: number, time: number, volume: number) => void;
 
-/** The instruments beside the melody's own, each made when a score has something for it. */
-function instrumentsOf(Tone: typeof ToneModule, kinds: ReadonlySet<ScoreKind>) {
+/** The instruments of a score, each made when it has something for it. */
+function instrumentsOf(Tone: typeof ToneModule, timbre: Timbre, kinds: ReadonlySet<ScoreKind>) {
   const triggers = new Map<ScoreKind, Trigger>();
   const ends: (() => void)[] = [];
   const wants = (...of: readonly ScoreKind[]) => of.some((kind) => kinds.has(kind));
-  const poly = (synth: ToneModule.PolySynth, of: readonly ScoreKind[], longest = Infinity) => {
+  /** @param longest of one note, in seconds: what is struck rings no longer */
+  const add = (of: readonly ScoreKind[], voices: Voices, longest = Infinity) => {
     for (const kind of of)
       triggers.set(kind, (hz, seconds, time, volume) =>
-        synth.triggerAttackRelease(
-          hz,
-          seconds > 0 ? Math.min(longest, seconds * HELD) : longest,
-          time,
-          volume,
-        ),
+        voices.strike(hz, seconds > 0 ? Math.min(longest, seconds * HELD) : longest, time, volume),
       );
-    ends.push(() => {
-      synth.releaseAll();
-      synth.dispose();
-    });
+    ends.push(voices.end);
   };
-  if (wants('chord', 'drone')) poly(chordSynth(Tone), ['chord', 'drone']);
-  if (wants('click')) poly(clickSynth(Tone), ['click'], 0.03);
-  if (wants('bass')) poly(bassSynth(Tone), ['bass']);
-  if (wants('kick')) poly(kickSynth(Tone), ['kick'], 0.09);
+  if (wants(...OWN)) add(OWN, voicesOf(Tone, voiceOf(timbre), trembleOf(Tone, timbre)));
+  if (wants('chord', 'drone')) add(['chord', 'drone'], voicesOf(Tone, CHORD));
+  if (wants('click')) add(['click'], voicesOf(Tone, CLICK), 0.03);
+  if (wants('bass')) add(['bass'], voicesOf(Tone, BASS));
+  if (wants('kick')) add(['kick'], voicesOf(Tone, KICK), 0.09);
   if (wants('snare', 'hat')) {
     const noise = noiseOf(Tone);
     triggers.set('snare', (_, __, time, volume) => noise.strike(time, 0.14, volume));
     triggers.set('hat', (_, __, time, volume) => noise.strike(time, 0.04, volume));
     ends.push(noise.end);
   }
-  return { get: (kind: ScoreKind) => triggers.get(kind), end: () => ends.forEach((end) => end()) };
+  return { get: (kind: ScoreKind) => triggers.get(kind)!, end: () => ends.forEach((end) => end()) };
 }
 
-function chordSynth(Tone: typeof ToneModule): ToneModule.PolySynth {
-  return new Tone.PolySynth(Tone.Synth, {
-    oscillator: { type: 'triangle' },
-    envelope: { attack: 0.02, decay: 0.6, sustain: 0.35, release: 0.3 },
-    volume: -20,
-  }).toDestination();
-}
-
-function clickSynth(Tone: typeof ToneModule): ToneModule.PolySynth {
-  return new Tone.PolySynth(Tone.Synth, {
-    oscillator: { type: 'sine' },
-    envelope: { attack: 0.001, decay: 0.04, sustain: 0, release: 0.01 },
-    volume: -8,
-  }).toDestination();
-}
-
-function bassSynth(Tone: typeof ToneModule): ToneModule.PolySynth {
-  return new Tone.PolySynth(Tone.Synth, {
-    oscillator: { type: 'custom', partials: [1, 0.5, 0.2, 0.08] },
-    envelope: { attack: 0.008, decay: 0.4, sustain: 0.4, release: 0.08 },
-    volume: -13,
-  }).toDestination();
-}
-
-function kickSynth(Tone: typeof ToneModule): ToneModule.PolySynth {
-  return new Tone.PolySynth(Tone.Synth, {
-    oscillator: { type: 'sine' },
-    envelope: { attack: 0.002, decay: 0.09, sustain: 0, release: 0.02 },
-    volume: -9,
-  }).toDestination();
-}
+/** What has the sound of the instrument itself. */
+const OWN: readonly ScoreKind[] = ['melody', 'grace', 'voice'];
+const CHORD: VoiceOptions = {
+  oscillator: { type: 'triangle' },
+  envelope: { attack: 0.02, decay: 0.6, sustain: 0.35, release: 0.3 },
+  volume: -20,
+};
+const CLICK: VoiceOptions = {
+  oscillator: { type: 'sine' },
+  envelope: { attack: 0.001, decay: 0.04, sustain: 0, release: 0.01 },
+  volume: -8,
+};
+const BASS: VoiceOptions = {
+  oscillator: { type: 'custom', partials: [1, 0.5, 0.2, 0.08] },
+  envelope: { attack: 0.008, decay: 0.4, sustain: 0.4, release: 0.08 },
+  volume: -13,
+};
+const KICK: VoiceOptions = {
+  oscillator: { type: 'sine' },
+  envelope: { attack: 0.002, decay: 0.09, sustain: 0, release: 0.02 },
+  volume: -9,
+};
 
 /** Brushes: a burst of noise, shaped so that it neither begins nor ends with a crack. */
 function noiseOf(Tone: typeof ToneModule) {
