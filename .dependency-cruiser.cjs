@@ -3,10 +3,19 @@ module.exports = {
   forbidden: [
     {
       name: 'core-stands-alone',
-      comment: 'Core computes; it knows neither the interface nor the server nor any package at run time.',
+      comment:
+        'Core computes; it knows neither the interface nor the server, and no package but the one transform.',
       severity: 'error',
-      from: { path: '^packages/core/src', pathNot: '\\.test\\.ts$' },
+      from: { path: '^packages/core/src', pathNot: '(\\.test|/ear/fft)\\.ts$' },
       to: { pathNot: '^packages/core/src' },
+    },
+    {
+      name: 'one-transform',
+      comment:
+        'The ear is handed a Fourier transform; the one that is used by default is wrapped in one file.',
+      severity: 'error',
+      from: { path: '^packages/core/src/ear/fft' },
+      to: { pathNot: '^(packages/core/src|node_modules/fft\\.js)' },
     },
     {
       name: 'formats-only-to-core',

@@ -353,3 +353,19 @@ export {
 } from './tension/tension.ts';
 export { songFromLine } from './song/songFromLine.ts';
 export { keepIds } from './song/keepIds.ts';
+
+export {
+  ALL_PITCHES,
+  ear,
+  hear,
+  hertz,
+  LISTENING,
+  midiOf,
+  notesOf,
+  type HearOptions,
+  type HeardFrame,
+  type HeardNote as EarNote,
+  type Hearing,
+  type NoteFrame,
+  type Told,
+} from './ear/index.ts';

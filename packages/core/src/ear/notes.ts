@@ -1,0 +1,114 @@
+/** A frame as it is told. Times in seconds from the beginning. */
+export interface HeardFrame {
+  /** Of its middle. */
+  readonly time: number;
+  /** In semitones, 69 for an A of 440 Hz, cents as a fraction; null where no note is heard. */
+  readonly midi: number | null;
+  /** How sure it is, from 0 to 1. */
+  readonly clarity: number;
+}
+
+/** A note that was heard. */
+export interface HeardNote {
+  readonly onset: number;
+  readonly end: number;
+  /** The middle of its frames' pitches once it has settled. */
+  readonly midi: number;
+}
+
+/** What notes are made of: a frame, its candidate and how loud it is in its middle. */
+export interface NoteFrame extends HeardFrame {
+  /** Place of the candidate; −1 for none. */
+  readonly candidate: number;
+  /** Mean square. */
+  readonly power: number;
+}
+
+/** Shorter ones are slips of the ear, in frames. */
+const SHORTEST = 4;
+/** What is softer by so much and louder again is struck or blown anew, in decibels. */
+const DIP = 5;
+/** What is struck rings on: it begins anew where it grows louder by so much, in decibels. */
+const STRIKE = 4;
+/** A note has settled after so many frames; what is plucked begins sharp. */
+const SETTLES = 6;
+/** How far around a change of pitch its beginning is looked for, in frames. */
+const AROUND = 4;
+
+/** Notes from frames: a run of one candidate, parted where it is begun anew. @param struck it rings on after each note */
+export function notesOf(frames: readonly NoteFrame[], struck: boolean): readonly HeardNote[] {
+  const levels = frames.map(({ power }) => 10 * Math.log10(power + 1e-12));
+  const notes: HeardNote[] = [];
+  for (let from = 0; from < frames.length;) {
+    const { candidate } = frames[from]!;
+    let to = from + 1;
+    while (to < frames.length && frames[to]!.candidate === candidate) to += 1;
+    if (candidate >= 0 && to - from >= SHORTEST) {
+      const cuts = [from, ...begunAnew(levels, from, to, struck), to];
+      for (let i = 0; i + 1 < cuts.length; i += 1) notes.push(noteOf(frames, levels, cuts[i]!, cuts[i + 1]!));
+    }
+    from = to;
+  }
+  return notes;
+}
+
+function noteOf(
+  frames: readonly NoteFrame[],
+  levels: readonly number[],
+  from: number,
+  to: number,
+): HeardNote {
+  const settled = to - from > 2 * SETTLES ? from + SETTLES : from;
+  const pitches = frames
+    .slice(settled, to)
+    .flatMap(({ midi }) => midi ?? [])
+    .sort((a, b) => a - b);
+  const begin = beginOf(levels, from);
+  return {
+    onset: frames[begin]!.time,
+    end: frames[to - 1]!.time,
+    midi: pitches[Math.floor(pitches.length / 2)]!,
+  };
+}
+
+/** The frame near a change at which it grows louder fastest, where it grows much; the change itself otherwise. */
+function beginOf(levels: readonly number[], at: number): number {
+  let best = at;
+  let most = STRIKE;
+  for (let i = Math.max(1, at - AROUND); i <= Math.min(levels.length - 2, at + AROUND); i += 1) {
+    const rise = levels[i + 1]! - levels[i - 1]!;
+    if (rise > most) {
+      most = rise;
+      best = i;
+    }
+  }
+  return best;
+}
+
+/** Frames within a run of one pitch at which it begins anew. */
+function begunAnew(levels: readonly number[], from: number, to: number, struck: boolean): readonly number[] {
+  const cuts: number[] = [];
+  let low = levels[from]!;
+  let high = low;
+  let start = from;
+  for (let i = from + 1; i < to; i += 1) {
+    const level = levels[i]!;
+    const rise = level - low;
+    const isLongEnough = i - start >= SHORTEST + 1 && to - i >= SHORTEST;
+    const isAgain = struck ? rise > STRIKE && isLongEnough : rise > DIP && high - low > DIP && isLongEnough;
+    if (isAgain) {
+      cuts.push(i);
+      start = i;
+      low = level;
+      high = level;
+      continue;
+    }
+    if (level < low) low = level;
+    if (level > high) {
+      // Still growing: a dip counts from its top.
+      high = level;
+      low = level;
+    }
+  }
+  return cuts;
+}

@@ -1,0 +1,2 @@
+import { hear } from '@same-song/core';
+import { ratio } from './measure.mjs';
