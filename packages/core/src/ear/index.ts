@@ -2,3 +2,14 @@ export { ear, hear, UNDECIDED, type HearOptions, type Hearing, type Told } from 
 export { notesOf, type HeardFrame, type HeardNote, type NoteFrame } from './notes.ts';
 export { fourier, type Fourier } from './fft.ts';
 export { ALL_PITCHES, hertz, LISTENING, midiOf, REACH } from './listening.ts';
+export { centsWords, earFor, soundsAt, tuned, waysMeant, type Meant, type Tuned } from './meant.ts';
+export {
+  isClean,
+  judgeLine,
+  USUAL_LENIENCY,
+  type JudgedNote,
+  type Leniency,
+  type NoteFate,
+  type WantedNote,
+} from './judge.ts';
+export { NO_FAULTS, simulatedPlayer, type Faults, type PlayedNote as SimulatedNote } from './simulate.ts';

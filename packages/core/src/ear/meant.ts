@@ -1,0 +1,65 @@
+import type { Way } from '../families/way.ts';
+import type { Instrument } from '../instrument/instrument.ts';
+import { frequency } from '../pitch/pitch.ts';
+import type { HearOptions } from './hear.ts';
+import { midiOf, REACH } from './listening.ts';
+
+/** A way that may have made what was heard. */
+export interface Meant {
+  readonly way: Way;
+  /** Cents above where it is tuned; below where negative. */
+  readonly cents: number;
+}
+
+/** Where a way sounds on its instrument, in semitones with cents as a fraction, 69 for an A of 440 Hz. */
+export function soundsAt(instrument: Instrument, way: Way): number {
+  return midiOf(frequency(way.pitch, instrument.spec.a4, instrument.centsOf(way)));
+}
+
+/** What an ear must know of an instrument: its pitches, and whether they ring on. */
+export function earFor(instrument: Instrument): Required<HearOptions> {
+  const pitches = instrument.ways.map((way) => soundsAt(instrument, way));
+  const candidates = [...new Set(pitches.map((pitch) => Math.round(100 * pitch)))].sort((a, b) => a - b);
+  return {
+    candidates: candidates.map((cents) => cents / 100),
+    struck: instrument.family.timbre.sustain === 0,
+  };
+}
+
+/**
+ * The ways that probably made a pitch: those within reach of it, the nearest first; of those that are as near the one
+ * that is easier. @param midi semitones, cents as a fraction
+ */
+export function waysMeant(instrument: Instrument, midi: number): readonly Meant[] {
+  const order = instrument.family.techniques.map(({ id }) => id);
+  const ease = ({ way }: Meant) =>
+    order.indexOf(way.technique) + (way.able ? 0 : 100) + (way.redundantTo === undefined ? 0 : 50);
+  return instrument.ways
+    .map((way): Meant => ({ way, cents: 100 * (midi - soundsAt(instrument, way)) }))
+    .filter(({ cents }) => Math.abs(cents) <= 100 * REACH)
+    .sort((a, b) => {
+      const nearer = Math.abs(a.cents) - Math.abs(b.cents);
+      return Math.abs(nearer) > 1 ? nearer : ease(a) - ease(b);
+    });
+}
+
+/** How well a pitch is met. Source: in tune for learners within 10 cents, good within 5, a held bend within 15. */
+export type Tuned = 'good' | 'in tune' | 'sharp' | 'flat';
+
+/** @param bent the pitch is the player's own to find, as a bend is */
+export function tuned(cents: number, bent = false): Tuned {
+  const off = Math.abs(cents);
+  if (off <= 5) return 'good';
+  if (off <= (bent ? 15 : 10)) return 'in tune';
+  return cents > 0 ? 'sharp' : 'flat';
+}
+
+/** `14 cents sharp`, `in tune, 6 cents flat`, `right in tune`. */
+export function centsWords(cents: number, bent = false): string {
+  const off = Math.round(Math.abs(cents));
+  const side = cents > 0 ? 'sharp' : 'flat';
+  const far = `${off} ${off === 1 ? 'cent' : 'cents'} ${side}`;
+  const how = tuned(cents, bent);
+  if (how === 'good') return off === 0 ? 'right in tune' : `right in tune, ${far}`;
+  return how === 'in tune' ? `in tune, ${far}` : far;
+}

@@ -1,0 +1,95 @@
+import { families, FAMILY_IDS } from '../../src/families/index.ts';
+import {
+  centsWords,
+  earFor,
+  hear,
+  isClean,
+  judgeLine,
+  NO_FAULTS,
+  simulatedPlayer,
+  soundsAt,
+  waysMeant,
+  type Faults,
+  type SimulatedNote,
+} from '../../src/ear/index.ts';
+import { openInstrument, specFromPreset } from '../../src/instrument/instrument.ts';
+import { expectOk } from '../../src/result.ts';
+
+const wanted = [60, 62, 64, 65].map((midi, i) => ({ id: `n${i}`, midi, at: i }));
+const heard = (...notes: readonly (readonly [midi: number, onset: number])[]) =>
+  notes.map(([midi, onset]) => ({ midi, onset, end: onset + 0.8 }));
+const fates = (...notes: readonly (readonly [midi: number, onset: number])[]) =>
+  judgeLine(wanted, heard(...notes)).map(({ fate }) => fate);
+
+test('each note is hit, early, late, off or missed', () => {
+  expect(fates([60, 0.02], [62.1, 1.05], [64, 2], [65, 2.95])).toEqual(['hit', 'hit', 'hit', 'hit']);
+  expect(fates([60, 0.2], [62, 0.8], [64.5, 2], [65, 3])).toEqual(['late', 'early', 'off', 'hit']);
+  expect(fates([60, 0], [64, 2], [65, 3])).toEqual(['hit', 'missed', 'hit', 'hit']);
+  // A wrong note in between is nobody's, a wrong note in its place is that one's.
+  expect(fates([60, 0], [62, 1], [71, 1.5], [64, 2], [65, 3])).toEqual(['hit', 'hit', 'hit', 'hit']);
+  expect(fates([60, 0], [63, 1], [64, 2], [65, 3])).toEqual(['hit', 'off', 'hit', 'hit']);
+  expect(fates()).toEqual(['missed', 'missed', 'missed', 'missed']);
+  const [late] = judgeLine(wanted, heard([60.1, 0.2]));
+  expect(late).toMatchObject({ id: 'n0', fate: 'late' });
+  expect(late!.cents).toBeCloseTo(10);
+  expect(late!.after).toBeCloseTo(0.2);
+  expect(judgeLine([], heard([60, 0]))).toEqual([]);
+  expect(isClean([])).toBe(false);
+});
+
+test.each([
+  [0, 'right in tune'],
+  [-3, 'right in tune, 3 cents flat'],
+  [8, 'in tune, 8 cents sharp'],
+  [14, '14 cents sharp'],
+  [-1.4, 'right in tune, 1 cent flat'],
+])('%d cents are %s', (cents, words) => {
+  expect(centsWords(cents)).toBe(words);
+});
+
+test('a bend may stray farther than a plain note', () => {
+  expect(centsWords(-14, true)).toBe('in tune, 14 cents flat');
+  expect(centsWords(-16, true)).toBe('16 cents flat');
+});
+
+describe.each(FAMILY_IDS)('%s', (id) => {
+  const instrument = expectOk(openInstrument(specFromPreset(id, families[id].presets[0]!.id)));
+  const { candidates, struck } = earFor(instrument);
+  const plain = instrument.family.techniques[0]!.id;
+  const ways = instrument.ways.filter(({ technique }) => technique === plain);
+  const line = ways.slice(2, 7).map((way, i): SimulatedNote => ({
+    ...{ id: way.id, midi: soundsAt(instrument, way), at: 0.4 + 0.6 * i, seconds: 0.3 },
+  }));
+  const rate = 44_100;
+  const played = (faults: Partial<Faults> = {}) => {
+    const sound = simulatedPlayer(line, {
+      ...{ rate, timbre: instrument.family.timbre, faults: { ...NO_FAULTS, ...faults } },
+    });
+    return hear(sound, rate, { candidates, struck }).notes;
+  };
+
+  test('every way can be heard, and is known again by its pitch', () => {
+    expect(struck).toBe(['harp', 'dulcimer', 'drum', 'custom'].includes(id) ? struck : false);
+    for (const way of instrument.ways) {
+      const midi = soundsAt(instrument, way);
+      expect(candidates.some((one) => Math.abs(one - midi) < 0.02)).toBe(true);
+      const [first] = waysMeant(instrument, midi + 0.04);
+      expect(first!.way.pitch).toBe(way.pitch);
+      expect(first!.cents).toBeCloseTo(4);
+    }
+  });
+
+  test('a line that is played well is clean, however it is out of tune as a whole', () => {
+    expect(judgeLine(line, played()).map(({ fate }) => fate)).toEqual(line.map(() => 'hit'));
+    for (const { cents } of judgeLine(line, played({ cents: -20 })))
+      expect(Math.abs(cents! + 20)).toBeLessThan(1.5);
+  });
+
+  test('what a player does wrong is told', () => {
+    const late = judgeLine(line, played({ late: 0.2 }));
+    expect(late.map(({ fate }) => fate)).toEqual(line.map((_, i) => (i % 2 === 1 ? 'late' : 'hit')));
+    const left = judgeLine(line, played({ leaves: 3, noise: 25 }));
+    expect(left.map(({ fate }) => fate)).toEqual(line.map((_, i) => ((i + 1) % 3 === 0 ? 'missed' : 'hit')));
+    expect(isClean(left)).toBe(false);
+  });
+});
