@@ -382,4 +382,8 @@ export {
   type Meant,
   type SimulatedNote,
   type WantedNote,
+  measure,
+  pitchStandard,
+  type Measurement,
+  type Standard,
 } from './ear/index.ts';

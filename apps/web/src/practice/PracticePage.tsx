@@ -9,11 +9,14 @@ const ItemsView = later('What is practised', async () => (await import('./ItemsV
 const ProgressView = later('Progress', async () => (await import('./ProgressView.tsx')).ProgressView);
 const LogView = later('The log', async () => (await import('./LogView.tsx')).LogView);
 
+const ListenView = later('Listening', async () => (await import('../ear/ListenView.tsx')).ListenView);
+
 const VIEWS = [
   { id: 'today', name: 'Today' },
   { id: 'items', name: 'Everything' },
   { id: 'progress', name: 'Progress' },
   { id: 'log', name: 'Log' },
+  { id: 'listen', name: 'Listen' },
 ] as const;
 
 /** Practice: the plan of the day, all that is practised, how it goes, and what was played. */
@@ -39,6 +42,8 @@ export function PracticePage() {
         <ProgressView practice={practice} />
       ) : view === 'log' ? (
         <LogView practice={practice} />
+      ) : view === 'listen' ? (
+        <ListenView />
       ) : (
         <TodayView practice={practice} />
       )}

@@ -13,3 +13,4 @@ export {
   type WantedNote,
 } from './judge.ts';
 export { NO_FAULTS, simulatedPlayer, type Faults, type PlayedNote as SimulatedNote } from './simulate.ts';
+export { measure, pitchStandard, STANDARD_LEAST, type Measurement, type Standard } from './measure.ts';

@@ -5,7 +5,9 @@ import {
   hear,
   isClean,
   judgeLine,
+  measure,
   NO_FAULTS,
+  pitchStandard,
   simulatedPlayer,
   soundsAt,
   waysMeant,
@@ -92,4 +94,31 @@ describe.each(FAMILY_IDS)('%s', (id) => {
     expect(left.map(({ fate }) => fate)).toEqual(line.map((_, i) => ((i + 1) % 3 === 0 ? 'missed' : 'hit')));
     expect(isClean(left)).toBe(false);
   });
+});
+
+test('ways are measured from what was played, and an old instrument’s standard is found', () => {
+  const instrument = expectOk(openInstrument(specFromPreset('english', families.english.presets[0]!.id)));
+  const [a, b, c] = instrument.ways.filter(
+    ({ pitch }, i, all) => all.findIndex((way) => way.pitch === pitch) === i && pitch > 62,
+  );
+  const at = (way: typeof a, cents: number) => ({ midi: soundsAt(instrument, way!) + cents / 100 });
+  const measured = measure(instrument, [
+    ...[at(a, 20), at(a, 24), at(a, 21)],
+    ...[at(b, 26), at(b, 30)],
+    at(c, 24),
+    // Nothing of this instrument lies there.
+    { midi: 20 },
+  ]);
+  expect(measured.map(({ way }) => way.id).sort()).toEqual([a!.id, b!.id, c!.id].sort());
+  const of = (way: typeof a) => measured.find((one) => one.way.id === way!.id)!;
+  expect(of(a).cents).toBeCloseTo(21);
+  expect(of(a).spread).toBeCloseTo(4);
+  expect(of(b).cents).toBeCloseTo(28);
+  const standard = pitchStandard(instrument, measured)!;
+  // 24 cents above 440 Hz.
+  expect(standard.a4).toBeCloseTo(446.14, 2);
+  expect(standard.uneven).toBe(false);
+  expect(pitchStandard(instrument, measured.slice(0, 2))).toBeUndefined();
+  const uneven = measure(instrument, [at(a, -8), at(b, 0), at(c, 8)]);
+  expect(pitchStandard(instrument, uneven)).toMatchObject({ uneven: true });
 });
