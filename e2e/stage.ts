@@ -31,10 +31,13 @@ export interface PageOptions extends PageLook {
   readonly apart?: boolean;
 }
 
-/** @param options `firstVisit`: with the words that are put away otherwise */
+/** @param options `firstVisit`: with the words that are put away otherwise; `flags` for the browser */
 export async function openStage(
   env: Record<string, string> = {},
-  { firstVisit = false }: { readonly firstVisit?: boolean } = {},
+  {
+    firstVisit = false,
+    flags = [],
+  }: { readonly firstVisit?: boolean; readonly flags?: readonly string[] } = {},
 ): Promise<Stage> {
   const folder = mkdtempSync(join(tmpdir(), 'same-song-e2e-'));
   const database = { SAME_SONG_DB: join(folder, 'e2e.sqlite') };
@@ -44,7 +47,7 @@ export async function openStage(
   const complaints: string[] = [];
   let browser: Browser;
   try {
-    browser = await openBrowser();
+    browser = await openBrowser(flags);
   } catch (error) {
     await server.stop();
     throw error;

@@ -12,11 +12,13 @@ const { routeRatios } = await import('./bench/routes.mjs');
 const { repaintRatios } = await import('./bench/page.mjs');
 const { songRatios } = await import('./bench/songs.mjs');
 const { sizeRatios, startRatio } = await import('./bench/web.mjs');
+const { earRatios } = await import('./bench/ear.mjs');
 const { listRatios } = await import('./bench/lists.mjs');
 const ratios = [
   ...(await solverRatios()),
   ...(await routeRatios()),
   ...(await songRatios()),
+  ...(await earRatios()),
   ...sizeRatios(),
   await startRatio(),
   ...(await listRatios()),

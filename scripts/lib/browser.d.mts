@@ -5,6 +5,6 @@ export interface PageLook {
   readonly height?: number;
   readonly dark?: boolean;
 }
-export function openBrowser(): Promise<Browser>;
+export function openBrowser(more?: readonly string[]): Promise<Browser>;
 export function openPage(browser: Browser, address: string, look?: PageLook): Promise<Page>;
 export function preparePage(page: Page, look?: PageLook): Promise<void>;

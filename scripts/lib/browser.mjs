@@ -13,11 +13,12 @@ const ARGS = [
 ];
 
 /** Starts the Chromium that CHROMIUM names, or Debian's. */
-export function openBrowser() {
+/** @param more flags beside those that every browser here gets */
+export function openBrowser(more = []) {
   const executablePath = [process.env.CHROMIUM, '/usr/bin/chromium'].find((path) => path && existsSync(path));
   if (!executablePath)
     throw new Error('No Chromium: run npm test, which installs it, or set CHROMIUM to one.');
-  return launch({ executablePath, args: ARGS });
+  return launch({ executablePath, args: [...ARGS, ...more] });
 }
 
 /** Opens an address in a page of a given size and theme, and waits until nothing more is fetched. */

@@ -120,7 +120,7 @@ export {
   type DrillGround,
   type DrillId,
 } from './practice/drill.ts';
-export type { DrillQuestion, HeardNote } from './practice/drillQuestion.ts';
+export type { DrillNote, DrillQuestion } from './practice/drillQuestion.ts';
 export { tuneOf, type Tune } from './practice/tune.ts';
 export { GROOVES, grooveById, type Groove, type Play } from './practice/grooves.ts';
 export { MINUTES_LIMIT, USUAL_WAY, type HowToPractise } from './practice/howTo.ts';
@@ -354,36 +354,4 @@ export {
 export { songFromLine } from './song/songFromLine.ts';
 export { keepIds } from './song/keepIds.ts';
 
-export {
-  ALL_PITCHES,
-  ear,
-  hear,
-  hertz,
-  LISTENING,
-  midiOf,
-  notesOf,
-  type HearOptions,
-  type HeardFrame,
-  type HeardNote as EarNote,
-  type Hearing,
-  type NoteFrame,
-  type Told,
-  centsWords,
-  earFor,
-  isClean,
-  judgeLine,
-  NO_FAULTS,
-  simulatedPlayer,
-  soundsAt,
-  tuned,
-  waysMeant,
-  type Faults,
-  type JudgedNote,
-  type Meant,
-  type SimulatedNote,
-  type WantedNote,
-  measure,
-  pitchStandard,
-  type Measurement,
-  type Standard,
-} from './ear/index.ts';
+export * from './ear/index.ts';

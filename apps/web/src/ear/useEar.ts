@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { notesOf, type EarNote, type HearOptions, type NoteFrame } from '@same-song/core';
+import { notesOf, type HeardNote, type HearOptions, type NoteFrame } from '@same-song/core';
 import type { EarTold } from './earWorker.ts';
 import { CannotListen, listen, type Listening, type Source } from './listen.ts';
 
@@ -91,7 +91,7 @@ export function gatherNotes(struck: boolean) {
   const frames: NoteFrame[] = [];
   return {
     add: (more: readonly NoteFrame[]) => frames.push(...more),
-    notes: (): readonly EarNote[] => notesOf(frames, struck),
+    notes: (): readonly HeardNote[] => notesOf(frames, struck),
     clear: () => frames.splice(0),
   };
 }

@@ -10,7 +10,7 @@ import {
   weightOf,
   type DrillGround,
   type DrillQuestion,
-  type HeardNote,
+  type DrillNote,
 } from '@same-song/core';
 import { dialectOf, useSettings } from '../api/settings.ts';
 import { useMapView } from '../compute/compute.ts';
@@ -65,7 +65,7 @@ export function DrillPlayer({ practice, item, begin, told }: OnStand) {
   const over = round.length > 0 && answers.length >= round.length && !showing;
   const timbre = family?.timbre;
   const hear = useCallback(
-    (sounds: readonly HeardNote[]) => {
+    (sounds: readonly DrillNote[]) => {
       if (sounds.length === 0 || !timbre) return;
       let start = 0;
       const line = sounds.map(({ hz, beats }, i) => {

@@ -2,13 +2,13 @@ import type { Way } from '../families/way.ts';
 import type { SeededRandom } from './seededRandom.ts';
 
 /** A note that is heard before an answer. */
-export interface HeardNote {
+export interface DrillNote {
   readonly hz: number;
   readonly beats: number;
 }
 
 /** Notes of one length. */
-export function heardEvenly(...hz: readonly number[]): readonly HeardNote[] {
+export function heardEvenly(...hz: readonly number[]): readonly DrillNote[] {
   return hz.map((one) => ({ hz: one, beats: 1 }));
 }
 
@@ -16,7 +16,7 @@ export function heardEvenly(...hz: readonly number[]): readonly HeardNote[] {
 export interface DrillQuestion {
   readonly prompt: string;
   /** What is heard, one after the other. */
-  readonly heard: readonly HeardNote[];
+  readonly heard: readonly DrillNote[];
   /** The way that is shown on the drawing. */
   readonly shown?: string;
   /** To choose from; where there are none the answer is given on the drawing. */

@@ -1,0 +1,181 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Page } from 'puppeteer-core';
+import { families, simulatedPlayer, NO_FAULTS } from '@same-song/core';
+import { barriers, click, eventually, keys, openStage, sees, textOf, type Stage } from './stage.ts';
+
+const RATE = 44_100;
+const folder = mkdtempSync(join(tmpdir(), 'same-song-ear-'));
+const file = join(folder, 'played.wav');
+
+/** A sound file as any program writes it: one channel of 16 bits. */
+function wav(samples: Float32Array): Buffer {
+  const bytes = Buffer.alloc(44 + 2 * samples.length);
+  bytes.write('RIFF', 0);
+  bytes.writeUInt32LE(36 + 2 * samples.length, 4);
+  bytes.write('WAVEfmt ', 8);
+  bytes.writeUInt32LE(16, 16);
+  bytes.writeUInt16LE(1, 20);
+  bytes.writeUInt16LE(1, 22);
+  bytes.writeUInt32LE(RATE, 24);
+  bytes.writeUInt32LE(2 * RATE, 28);
+  bytes.writeUInt16LE(2, 32);
+  bytes.writeUInt16LE(16, 34);
+  bytes.write('data', 36);
+  bytes.writeUInt32LE(2 * samples.length, 40);
+  samples.forEach((x, i) =>
+    bytes.writeInt16LE(Math.round(32_767 * Math.max(-1, Math.min(1, x))), 44 + 2 * i),
+  );
+  return bytes;
+}
+
+/** The harmonica is kept with an A of 442 Hz. */
+const A = 12 * Math.log2(442 / 440);
+// An E flat harmonica an octave low: 4 blow is E♭4, 5 blow G4, 6 blow B♭4; the middle one is 20 cents sharp.
+const played = [63, 67.2, 70, 63, 67.2, 70].map((midi, i) => ({
+  ...{ id: String(i), midi: midi + A, at: 2 + 0.9 * i, seconds: 0.7 },
+}));
+
+let stage: Stage;
+let page: Page;
+beforeAll(async () => {
+  const { timbre } = families.diatonic;
+  const sound = simulatedPlayer(played, { rate: RATE, timbre, faults: { ...NO_FAULTS, noise: 40 } });
+  writeFileSync(file, wav(sound));
+  const flags = [
+    '--use-fake-device-for-media-stream',
+    '--use-fake-ui-for-media-stream',
+    `--use-file-for-fake-audio-capture=${file}%noloop`,
+  ];
+  stage = await openStage({ SAME_SONG_DEMO: '1' }, { flags });
+});
+afterAll(async () => {
+  expect(stage.complaints()).toEqual([]);
+  await stage.close();
+  rmSync(folder, { recursive: true });
+});
+afterEach(() => page.close());
+
+const rows = () =>
+  page.$$eval('.listen-measured tbody tr', (all) =>
+    all.map((row) => [...row.children].map((cell) => cell.textContent ?? '')),
+  );
+
+/** Cents that the server has of the harmonica's fifth hole, blown; null where it was not measured. */
+const fiveBlow = () =>
+  page.evaluate(async () => {
+    const id = '5a3e5046-0000-4000-8000-000000000001';
+    const response = await fetch(`/api/instruments/contents?ids=${id}`);
+    const [{ measured }] = (await response.json()) as [{ measured: Record<string, { cents: number }> }];
+    return measured['5b']?.cents ?? null;
+  });
+
+test('a microphone is heard: which way, how far off; the cents go into the instrument and come back', async () => {
+  page = await stage.page('/practice/listen');
+  await page.waitForSelector('.listen-drawing svg');
+  expect(await barriers(page)).toEqual([]);
+  await page.evaluate(() => {
+    const long: number[] = [];
+    const told = new Set<string>();
+    Object.assign(globalThis, { long, told });
+    const now = document.querySelector('.listen-now')!;
+    new MutationObserver(() => {
+      const [way, cents] = [...now.querySelectorAll('p')].map((one) => one.textContent ?? '');
+      told.add(`${way}: ${cents}`);
+    }).observe(now, { subtree: true, characterData: true, childList: true });
+    new PerformanceObserver((list) =>
+      list.getEntries().forEach(({ duration }) => long.push(duration)),
+    ).observe({
+      type: 'longtask',
+    });
+  });
+  await page.focus('#place');
+  await keys(page, ' ');
+  await eventually(
+    () => page.evaluate(() => [...(globalThis as unknown as { told: Set<string> }).told].join('; ')),
+    (text) => {
+      expect(text).toMatch(/5 blow: (19|20|21) cents sharp/);
+      expect(text).toMatch(/6 blow: right in tune/);
+    },
+  );
+  // The last note may still go on, so it is not told yet.
+  await eventually(rows, (list) => expect(list).toHaveLength(3));
+  const heard = await rows();
+  expect(heard.map(([way]) => way)).toEqual(['4 blow', '5 blow', '6 blow']);
+  expect(heard[0]![2]).toContain('in tune');
+  expect(heard[1]![2]).toMatch(/^(19|20|21) cents sharp$/);
+  await sees(page, 'The whole of it stands at A =');
+  const long = await page.evaluate(() => (globalThis as unknown as { long: number[] }).long);
+  // The first view of a page and its sound library may take one.
+  expect(long.filter((ms) => ms > 50).length).toBeLessThanOrEqual(2);
+  await keys(page, ' ');
+  const before = await fiveBlow();
+  await click(page, 'Take these cents into its map');
+  await sees(page, 'The cents are in its map now.');
+  await eventually(fiveBlow, (cents) => expect(Math.abs(cents! - 20)).toBeLessThan(2));
+  await click(page, 'Undo');
+  await eventually(fiveBlow, (cents) => expect(cents).toBe(before));
+});
+
+test('the way that is meant is chosen on the drawing, and another note is said to be one', async () => {
+  page = await stage.page('/practice/listen');
+  await page.waitForSelector('.listen-drawing svg');
+  await page.click('.listen-drawing [data-way="1b"]');
+  await sees(page, 'Meant: 1 blow');
+  await click(page, 'Try it without playing');
+  await eventually(
+    () => textOf(page, '.listen-cents'),
+    (text) => expect(text).toContain('in tune'),
+  );
+  await eventually(
+    () => textOf(page, '.listen-cents'),
+    (text) => expect(text).toBe('another note, higher'),
+  );
+  await keys(page, 'Escape');
+  await eventually(
+    () => textOf(page, '.ear-buttons'),
+    (text) => expect(text).not.toContain('Meant'),
+  );
+});
+
+test('a file goes through the same chain, and what is no sound is said to be none', async () => {
+  page = await stage.page('/practice/listen');
+  await page.waitForSelector('.listen-drawing svg');
+  const chooser = (await page.$('input[type=file]'))!;
+  const none = join(folder, 'none.wav');
+  writeFileSync(none, 'no sound at all');
+  await chooser.uploadFile(none);
+  await sees(page, 'none.wav is no sound that this browser can read.');
+  await chooser.uploadFile(file);
+  await eventually(rows, (list) => expect(list.map(([way]) => way)).toEqual(['4 blow', '5 blow', '6 blow']));
+});
+
+test('a missing microphone and a refused one are told in words, and how to go on', async () => {
+  const without = await openStage({ SAME_SONG_DEMO: '1' });
+  try {
+    page = await without.page('/practice/listen');
+    await page.waitForSelector('.ear-buttons');
+    await page.focus('#place');
+    await keys(page, ' ');
+    await sees(page, 'There is no microphone on this device.');
+  } finally {
+    await without.close();
+  }
+  const refusing = await openStage(
+    { SAME_SONG_DEMO: '1' },
+    { flags: ['--use-fake-device-for-media-stream'] },
+  );
+  try {
+    page = await refusing.page('/practice/listen');
+    await refusing.browser.defaultBrowserContext().overridePermissions(refusing.address, []);
+    await page.waitForSelector('.ear-buttons');
+    await page.focus('#place');
+    await keys(page, ' ');
+    await sees(page, 'The microphone is refused.');
+    expect(await barriers(page)).toEqual([]);
+  } finally {
+    await refusing.close();
+    page = await stage.page('/practice/listen');
+  }
+});
