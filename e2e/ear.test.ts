@@ -151,6 +151,44 @@ test('a file goes through the same chain, and what is no sound is said to be non
   await eventually(rows, (list) => expect(list.map(([way]) => way)).toEqual(['4 blow', '5 blow', '6 blow']));
 });
 
+test('a line is followed: a clean round marks itself, and the log knows each way', async () => {
+  page = await stage.page('/practice/play/5a3e5046-0000-4000-8000-000000000720');
+  await page.waitForSelector('.stand-note');
+  await page.$eval('.player-more summary', (summary) => summary.click());
+  await click(page, 'Try it without playing');
+  await page.focus('#place');
+  const state = () => textOf(page, '.player-state');
+  const ladder = () => textOf(page, '.player-ladder');
+  await keys(page, 'PageDown');
+  await eventually(state, (text) => expect(text).toContain('Playing.'));
+  // Nobody says that it was clean: it is heard.
+  await eventually(state, (text) => expect(text).toMatch(/All 29 notes were hit\./));
+  await eventually(ladder, (text) => expect(text).toContain('clean 1 of 3'));
+  await keys(page, ' ');
+  await click(page, 'Done');
+  await page.waitForSelector('.today');
+  const last = () =>
+    page.evaluate(async () => {
+      const list: { id: string }[] = [];
+      for (let after: number | null = 0; after !== null;) {
+        const response = await fetch(`/api/log?which=kept&after=${after}`);
+        const { items, next } = (await response.json()) as { items: { id: string }[]; next: number | null };
+        list.push(...items);
+        after = next;
+      }
+      const response = await fetch(`/api/log/contents?ids=${list.at(-1)!.id}`);
+      const [entry] = (await response.json()) as {
+        clean: number;
+        ways: Record<string, { played: number }>;
+      }[];
+      return entry!;
+    });
+  await eventually(last, ({ clean, ways }) => {
+    expect(clean).toBe(1);
+    expect(Object.values(ways).reduce((sum, { played: count }) => sum + count, 0)).toBe(29);
+  });
+}, 120_000);
+
 test('a missing microphone and a refused one are told in words, and how to go on', async () => {
   const without = await openStage({ SAME_SONG_DEMO: '1' });
   try {

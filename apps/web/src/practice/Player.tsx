@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
-import { useCallback, useEffect, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import { FACTORS, GROOVES, TEMPO_LIMITS, type HowToPractise, type Ladder } from '@same-song/core';
+import { Meter } from '../ear/Meter.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { TempoField } from '../map/TempoField.tsx';
@@ -10,6 +11,7 @@ import { NoteCards } from './NoteCards.tsx';
 import type { Playable } from './playable.ts';
 import { Stand } from './Stand.tsx';
 import { USUAL_MIX } from './roundScore.ts';
+import { useFollow } from './useFollow.ts';
 import { useRounds, type Beat, type Following } from './useRounds.ts';
 import type { RoundTold } from './useLog.ts';
 
@@ -53,10 +55,11 @@ export function Player({
   const [mix, setMix] = useState(USUAL_MIX);
   const [following, setFollowing] = useState<Following>('waits');
   const [mirror, setMirror] = useState(false);
+  const [madeUp, setMadeUp] = useState(false);
   /** Place of the note that is talked through; undefined while it is played in time. */
   const [card, setCard] = useState<number | undefined>(undefined);
   const told = useCallback(
-    (round: Pick<RoundTold, 'clean' | 'tempo'>) => onRound({ ...round, keys }),
+    (round: Pick<RoundTold, 'clean' | 'tempo' | 'ways'>) => onRound({ ...round, keys }),
     [onRound, keys],
   );
   const [steady] = useState(ladder);
@@ -67,16 +70,37 @@ export function Player({
   });
   const { stage, rung, at, beat, begin, stop, mark, pass, setTempo } = rounds;
   useEffect(() => setCard(undefined), [playable]);
+  const heardWays = useRef<RoundTold['ways']>(undefined);
+  const judge = (clean: boolean) => {
+    mark(clean, true, heardWays.current);
+    heardWays.current = undefined;
+  };
+  const { ear, heard } = useFollow({
+    ...{ playable, stage, at, madeUp },
+    beat: beat.beat,
+    perMinute: rung.perMinute,
+    onHeard({ followed, ways }) {
+      heardWays.current = ways;
+      // A clean round speaks for itself; of others the player says how it was.
+      if (followed.clean) judge(true);
+    },
+  });
+  const listenAlong = () => {
+    if (ear.state === 'listening') return ear.end();
+    // What the page plays itself would be heard too.
+    setMix({ ...mix, line: 0 });
+    ear.begin({ kind: 'microphone' });
+  };
   const walk = (by: number) =>
     setCard((place) => Math.min(playable.notes.length - 1, Math.max(0, (place ?? -1) + by)));
   const forward = () => {
     if (card !== undefined) return walk(1);
-    if (stage === 'over') return mark(true, true);
+    if (stage === 'over') return judge(true);
     if (stage === 'still') begin();
   };
   const back = () => {
     if (card !== undefined) return walk(-1);
-    if (stage === 'over') return mark(false, true);
+    if (stage === 'over') return judge(false);
     stop();
     begin();
   };
@@ -104,6 +128,7 @@ export function Player({
     },
     { key: 'n', label: 'Note by note', group, run: () => setCard(card === undefined ? 0 : undefined) },
     { key: 'a', label: 'The next round begins by itself', group, run: () => follow('goes on') },
+    { key: 'm', label: 'Listen along, and judge', group, run: listenAlong },
     { key: 'o', label: 'Round and round without a count', group, run: () => follow('loops') },
     {
       key: 'l',
@@ -126,7 +151,14 @@ export function Player({
           {STATE_WORDS[stage]}
           {rung.moved === 'up' ? ' Faster now.' : rung.moved === 'down' ? ' A step back.' : ''}
           {rung.moved === 'top' ? ' That is the tempo you wanted.' : ''}
+          {heard ? ` ${heard.words}` : ''}
         </p>
+        {(ear.state === 'listening' || ear.trouble !== undefined) && (
+          <div className="player-ear">
+            <Meter ear={ear} />
+            {ear.trouble !== undefined && <p role="alert">{ear.trouble}</p>}
+          </div>
+        )}
         {stage === 'still' && rounds.rounds === 0 && <Cautions cautions={playable.cautions} />}
       </div>
       {card === undefined ? (
@@ -150,10 +182,10 @@ export function Player({
             </>
           ) : stage === 'over' ? (
             <>
-              <Button variant="contained" onClick={() => mark(true, true)}>
+              <Button variant="contained" onClick={() => judge(true)}>
                 Clean
               </Button>
-              <Button variant="outlined" onClick={() => mark(false, true)}>
+              <Button variant="outlined" onClick={() => judge(false)}>
                 Not clean
               </Button>
             </>
@@ -217,6 +249,25 @@ export function Player({
               choices={FOLLOWING}
               onChange={(way) => setFollowing(way)}
             />
+            <Button
+              size="small"
+              variant="outlined"
+              aria-pressed={ear.state === 'listening'}
+              onClick={listenAlong}
+            >
+              {ear.state === 'listening' ? 'Listening along' : 'Listen along'}
+            </Button>
+            <Button
+              size="small"
+              variant="outlined"
+              aria-pressed={madeUp}
+              onClick={() => {
+                setMix({ ...mix, line: 0 });
+                setMadeUp(!madeUp);
+              }}
+            >
+              {madeUp ? 'Somebody made up plays' : 'Try it without playing'}
+            </Button>
             <Button size="small" variant="outlined" aria-pressed={mirror} onClick={() => setMirror(!mirror)}>
               {mirror ? 'Seen from opposite' : 'Seen by the player'}
             </Button>

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import {
   chordOver,
+  earFor,
   expectOk,
   familyById,
   fifthsOfSongKey,
@@ -8,6 +9,7 @@ import {
   inRhythm,
   notePitchClass,
   noteCode,
+  openInstrument,
   noteText,
   parseNote,
   readRhythm,
@@ -38,13 +40,15 @@ export function useLinePlayable(
   const dialect = family ? dialectOf(settings, family) : '';
   const { data: view, error } = useMapView(chosen, question, { naming: settings.naming, dialect });
   const { rhythm, articulation } = item.how;
+  const hearing = useMemo(() => chosen && earFor(expectOk(openInstrument(chosen.spec))), [chosen]);
   const playable = useMemo(
     () =>
       view &&
       chosen &&
       family &&
-      lineAsPlayable(view, { item, question, chosen, family, rhythm, articulation }),
-    [view, item, question, chosen, family, rhythm, articulation],
+      hearing &&
+      lineAsPlayable(view, { item, question, chosen, family, hearing, rhythm, articulation }),
+    [view, item, question, chosen, family, hearing, rhythm, articulation],
   );
   return { playable, error };
 }
@@ -56,6 +60,7 @@ function lineAsPlayable(
     question,
     chosen,
     family,
+    hearing,
     rhythm,
     articulation,
   }: {
@@ -63,6 +68,7 @@ function lineAsPlayable(
     readonly question: StoredQuestion;
     readonly chosen: ChosenInstrument;
     readonly family: Playable['family'];
+    readonly hearing: Playable['hearing'];
     readonly rhythm: string;
     readonly articulation: ItemRecord['how']['articulation'];
   },
@@ -90,6 +96,7 @@ function lineAsPlayable(
     names: wayNames(view.ways),
     words: new Map(view.ways.map((way) => [way.id, way.words])),
     a4: chosen.spec.a4,
+    hearing,
     form: formOf({ name: '', beats: BEATS, bars: Array.from({ length: bars }, () => [home]) }),
     home: notePitchClass(tonic),
     cautions: view.cautions,

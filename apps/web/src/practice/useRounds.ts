@@ -35,7 +35,7 @@ interface Rounds {
   readonly following: Following;
   readonly onBegin: () => void;
   /** A round was played: first that it was, which only adds its time, and again when somebody says how it went. */
-  readonly onRound: (told: Pick<RoundTold, 'clean' | 'tempo'>) => void;
+  readonly onRound: (told: Pick<RoundTold, 'clean' | 'tempo' | 'ways'>) => void;
   /** A round is done with, judged or passed over: what is played may change now. */
   readonly onPassed: () => void;
 }
@@ -118,9 +118,9 @@ export function useRounds({
     [onPassed],
   );
   const mark = useCallback(
-    (clean: boolean, again: boolean) => {
+    (clean: boolean, again: boolean, ways: RoundTold['ways'] = {}) => {
       setRung(afterRound(ladder, rung, clean));
-      onRound({ clean, tempo: rung.perMinute });
+      onRound({ clean, tempo: rung.perMinute, ways });
       pass(again);
     },
     [ladder, rung, onRound, pass],

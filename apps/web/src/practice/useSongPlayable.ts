@@ -2,10 +2,13 @@ import { useMemo } from 'react';
 import {
   barAt,
   barStarts,
+  earFor,
+  expectOk,
   familyById,
   metreAt,
   notePitchClass,
   noteText,
+  openInstrument,
   plainPlan,
   QUARTER,
   songForm,
@@ -38,14 +41,16 @@ export function useSongPlayable(item: ItemRecord | undefined, chosen: ChosenInst
     naming: settings.naming,
     dialect: family ? dialectOf(settings, family) : '',
   });
+  const hearing = useMemo(() => chosen && earFor(expectOk(openInstrument(chosen.spec))), [chosen]);
   const playable = useMemo(
     () =>
       view &&
       item &&
       chosen &&
       family &&
-      songAsPlayable(view, { item, chosen, family, passage: what?.passage }),
-    [view, item, chosen, family, what],
+      hearing &&
+      songAsPlayable(view, { item, chosen, family, hearing, passage: what?.passage }),
+    [view, item, chosen, family, hearing, what],
   );
   return { playable, error, isLost: record === null };
 }
@@ -56,11 +61,13 @@ function songAsPlayable(
     item,
     chosen,
     family,
+    hearing,
     passage,
   }: {
     readonly item: ItemRecord;
     readonly chosen: ChosenInstrument;
     readonly family: Family;
+    readonly hearing: Playable['hearing'];
     readonly passage: { readonly from: string; readonly to: string } | undefined;
   },
 ): Playable {
@@ -95,6 +102,7 @@ function songAsPlayable(
     names: wayNames(view.ways),
     words: new Map(view.ways.map((way) => [way.id, way.words])),
     a4: chosen.spec.a4,
+    hearing,
     form: whole ? songForm(song) : undefined,
     home: notePitchClass(song.keys[0]!.tonic),
     cautions: view.cautions,

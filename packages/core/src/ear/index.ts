@@ -14,3 +14,4 @@ export {
 } from './judge.ts';
 export { NO_FAULTS, simulatedPlayer, type Faults, type PlayedNote as SimulatedNote } from './simulate.ts';
 export { measure, pitchStandard, STANDARD_LEAST, type Measurement, type Standard } from './measure.ts';
+export { follow, followedWords, type Followed } from './follow.ts';

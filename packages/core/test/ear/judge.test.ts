@@ -2,6 +2,8 @@ import { families, FAMILY_IDS } from '../../src/families/index.ts';
 import {
   centsWords,
   earFor,
+  follow,
+  followedWords,
   hear,
   isClean,
   judgeLine,
@@ -121,4 +123,18 @@ test('ways are measured from what was played, and an old instrument’s standard
   expect(pitchStandard(instrument, measured.slice(0, 2))).toBeUndefined();
   const uneven = measure(instrument, [at(a, -8), at(b, 0), at(c, 8)]);
   expect(pitchStandard(instrument, uneven)).toMatchObject({ uneven: true });
+});
+
+test('what all notes are late together is the devices’, and what one is late is the player’s', () => {
+  const late = follow(wanted, heard([60, 0.21], [62, 1.2], [64, 2.2], [65, 3.19]));
+  expect(late.clean).toBe(true);
+  expect(late.delay).toBeCloseTo(0.2);
+  expect(followedWords(late)).toBe('All 4 notes were hit.');
+  const one = follow(wanted, heard([60, 0.2], [62, 1.4], [64, 2.2], [65, 3.2]));
+  expect(one.notes.map(({ fate }) => fate)).toEqual(['hit', 'late', 'hit', 'hit']);
+  expect(followedWords(one)).toBe('3 of 4: note 2 late.');
+  expect(followedWords(follow(wanted, []))).toBe(
+    '0 of 4: note 1 not heard, note 2 not heard, note 3 not heard, note 4 not heard.',
+  );
+  expect(follow(wanted, []).clean).toBe(false);
 });
