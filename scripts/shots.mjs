@@ -35,6 +35,7 @@ try {
       await new Promise((resolve) => setTimeout(resolve, 400));
     };
     await toggle();
+    if (shot.click) await page.click(shot.click);
     if (shot.pause) await new Promise((resolve) => setTimeout(resolve, shot.pause));
     // The note that is selected is walked to, from the first on.
     for (let at = 0; at <= (shot.note ?? -1); at += 1) await page.keyboard.press('ArrowRight');

@@ -3,14 +3,6 @@ const id = (n) => `5a3e5046-0000-4000-8000-${String(n).padStart(12, '0')}`;
 const LOW_E_FLAT = id(1);
 const B_FLAT = id(3);
 
-/** Map of one instrument of each of the other families. */
-const map = (name, n, question, note) => ({
-  name: `map-${name}`,
-  path: `/map?on=${id(n)}&${question}`,
-  ready: '.map-drawing .chip',
-  note,
-});
-
 /** Something practised, by its number. */
 const stand = (n) => ({ path: `/practice/play/${id(n)}`, ready: '.stand-note' });
 
@@ -28,7 +20,6 @@ export const SHOTS = [
     ready: '.map-drawing .chip',
     dark: true,
   },
-  map('anglo', 11, 'in=G&play=major&range=2&dir=up&with=across', 5),
   {
     name: 'compare',
     path: `/map?on=${LOW_E_FLAT}&in=Bb&play=major&dir=up&vs=play:mixolydian`,
@@ -68,6 +59,10 @@ export const SHOTS = [
   { ...stand(727), name: 'practice-tablet', width: 768, height: 1024 },
   { ...stand(723), name: 'practice-jam', ready: '.jam-bars li', toggles: [' '], pause: 9000 },
   { ...stand(725), name: 'practice-drill', ready: '.drill .chip' },
+  {
+    ...{ name: 'practice-listen', path: '/practice/listen', ready: '.listen-drawing svg' },
+    ...{ click: '.ear-buttons button:nth-of-type(3)', pause: 6000 },
+  },
   { name: 'practice-progress', path: '/practice/progress', ready: '.chart' },
   { name: 'cabinet', path: `/cabinet/${B_FLAT}`, ready: '.editor-drawing .chip' },
 ];

@@ -22,7 +22,7 @@ import { useMapView } from '../compute/compute.ts';
 import { Picklist } from '../controls/Picklist.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
-import { choose, ownKeyOf, type ChosenInstrument } from '../question/reference.ts';
+import { choose as chooseInstrument, ownKeyOf, type ChosenInstrument } from '../question/reference.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { EarButtons } from './EarButtons.tsx';
 import { Measured } from './Measured.tsx';
@@ -35,7 +35,10 @@ import './ear.css';
 export function ListenView() {
   const { data: cabinet = [], isPending } = instruments.useList();
   const [params, setParams] = useSearchParams();
-  const chosen = useMemo(() => choose(params.get('on'), cabinet, isPending), [params, cabinet, isPending]);
+  const chosen = useMemo(
+    () => chooseInstrument(params.get('on'), cabinet, isPending),
+    [params, cabinet, isPending],
+  );
   if (!chosen) return <p className="loading">Opening the cabinet…</p>;
   return (
     <div className="listen">
@@ -127,6 +130,14 @@ function Listening({ chosen }: { readonly chosen: ChosenInstrument }) {
     [view],
   );
   const measurements = useMemo(() => measure(instrument, gathered), [instrument, gathered]);
+  const used = useMemo(() => new Set(measurements.map((one) => one.way.id)), [measurements]);
+  // The drawing is drawn anew when another note sounds, not with every piece that is heard.
+  const others = heard
+    .slice(1)
+    .map((one) => one.way.id)
+    .join(' ');
+  const related = useMemo(() => new Set(others.split(' ')), [others]);
+  const choose = useCallback((id: string) => setMeant((now) => (now === id ? undefined : id)), []);
   return (
     <>
       <EarButtons ear={ear} simulated={simulated} onBegin={begin}>
@@ -155,10 +166,10 @@ function Listening({ chosen }: { readonly chosen: ChosenInstrument }) {
             label="Choose the way that is meant"
             names={names}
             selected={way?.id}
-            related={new Set(heard.slice(1).map((one) => one.way.id))}
-            used={new Set(measurements.map((one) => one.way.id))}
+            related={related}
+            used={used}
             walked
-            onSelect={(id) => setMeant(id === meant ? undefined : id)}
+            onSelect={choose}
           />
         </div>
       )}

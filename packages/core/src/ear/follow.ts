@@ -1,11 +1,4 @@
-import {
-  isClean,
-  judgeLine,
-  type JudgedNote,
-  type Leniency,
-  type NoteFate,
-  type WantedNote,
-} from './judge.ts';
+import { isClean, judgeLine, type JudgedNote, type NoteFate, type WantedNote } from './judge.ts';
 import { REACH } from './listening.ts';
 import type { HeardNote } from './notes.ts';
 
