@@ -6,6 +6,7 @@ import {
   defaultQuestion,
   earFor,
   familyById,
+  gatherNotes,
   measure,
   NO_FAULTS,
   openInstrument,
@@ -28,7 +29,7 @@ import { EarButtons } from './EarButtons.tsx';
 import { Measured } from './Measured.tsx';
 import { Meter } from './Meter.tsx';
 import { Needle } from './Needle.tsx';
-import { gatherNotes, useEar } from './useEar.ts';
+import { useEar } from './useEar.ts';
 import './ear.css';
 
 /** Hears an instrument of the cabinet: which way it was, how far off, and what all its ways come to. */
@@ -83,18 +84,13 @@ function Listening({ chosen }: { readonly chosen: ChosenInstrument }) {
   const [meant, setMeant] = useState<string | undefined>(undefined);
   const [gathered, setGathered] = useState<readonly Gathered[]>([]);
   const gather = useRef(gatherNotes(options.struck));
-  /** Notes of this listening that are among those gathered already. */
-  const taken = useRef(0);
   const latest = useRef(meant);
   useEffect(() => {
     latest.current = meant;
   }, [meant]);
   const ear = useEar(options, (frames) => {
-    gather.current.add(frames);
-    // The last one may still go on.
-    const notes = gather.current.notes().slice(taken.current, -1);
+    const notes = gather.current.push(frames);
     if (notes.length === 0) return;
-    taken.current += notes.length;
     const wayId = latest.current;
     setGathered((before) => [
       ...before,
@@ -102,8 +98,7 @@ function Listening({ chosen }: { readonly chosen: ChosenInstrument }) {
     ]);
   });
   const begin = () => {
-    gather.current.clear();
-    taken.current = 0;
+    gather.current = gatherNotes(options.struck);
   };
   const simulated = useCallback((rate: number) => everyWay(instrument, rate), [instrument]);
   useShortcuts([

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { notesOf, type HeardNote, type HearOptions, type NoteFrame } from '@same-song/core';
+import type { HearOptions, NoteFrame } from '@same-song/core';
 import type { EarTold } from './earWorker.ts';
 import { CannotListen, listen, type Listening, type Source } from './listen.ts';
 
@@ -84,14 +84,4 @@ export function useEar(
     [options, end],
   );
   return { state, trouble, now, level, room, begin, end };
-}
-
-/** Gathers frames and gives the notes that they make. */
-export function gatherNotes(struck: boolean) {
-  const frames: NoteFrame[] = [];
-  return {
-    add: (more: readonly NoteFrame[]) => frames.push(...more),
-    notes: (): readonly HeardNote[] => notesOf(frames, struck),
-    clear: () => frames.splice(0),
-  };
 }

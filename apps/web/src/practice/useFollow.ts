@@ -3,12 +3,14 @@ import {
   follow,
   followedWords,
   midiOf,
+  notesOf,
   simulatedPlayer,
   type Followed,
+  type NoteFrame,
   type WantedNote,
   type WayCount,
 } from '@same-song/core';
-import { gatherNotes, useEar, type Ear } from '../ear/useEar.ts';
+import { useEar, type Ear } from '../ear/useEar.ts';
 import type { Playable } from './playable.ts';
 import type { Stage } from './useRounds.ts';
 
@@ -42,12 +44,13 @@ const WAITS = 350;
 export function useFollow({ playable, perMinute, stage, at, beat, madeUp, onHeard }: Following) {
   const { hearing } = playable;
   const wanted = useMemo(() => wantedOf(playable, perMinute), [playable, perMinute]);
-  const gather = useRef(gatherNotes(hearing.struck));
+  /** What was heard since the round was counted in. */
+  const frames = useRef<NoteFrame[]>([]);
   /** Milliseconds of this page's clock when sound began to be heard: what is told soonest tells it best. */
   const zero = useRef(Infinity);
   const begun = useRef<number | undefined>(undefined);
-  const ear = useEar(hearing, (frames, told) => {
-    gather.current.add(frames);
+  const ear = useEar(hearing, (more, told) => {
+    frames.current.push(...more);
     zero.current = Math.min(zero.current, performance.now() - 1000 * told.heard);
   });
   const [heard, setHeard] = useState<HeardRound | undefined>(undefined);
@@ -59,14 +62,16 @@ export function useFollow({ playable, perMinute, stage, at, beat, madeUp, onHear
     if (at === 0) begun.current = performance.now();
   }, [at]);
   useEffect(() => {
-    if (stage === 'counting') setHeard(undefined);
+    if (stage === 'counting') {
+      setHeard(undefined);
+      frames.current = [];
+    }
     if (stage !== 'over' || (ear.state !== 'listening' && !madeUp)) return undefined;
     const timer = window.setTimeout(() => {
       if (begun.current === undefined) return;
       const from = (begun.current - zero.current) / 1000;
       const last = wanted.at(-1)?.at ?? 0;
-      const notes = gather.current
-        .notes()
+      const notes = notesOf(frames.current, hearing.struck)
         .map((note) => ({ ...note, onset: note.onset - from, end: note.end - from }))
         .filter(({ onset }) => onset > -0.5 && onset < last + 0.6 + (madeUp ? OPENING : 0));
       const followed = madeUp ? follow(wanted, notes, OPENING) : follow(wanted, notes);
@@ -75,15 +80,15 @@ export function useFollow({ playable, perMinute, stage, at, beat, madeUp, onHear
       latest.current(round);
     }, WAITS);
     return () => window.clearTimeout(timer);
-  }, [stage, ear.state, madeUp, wanted]);
+  }, [stage, ear.state, madeUp, wanted, hearing]);
   const { begin } = ear;
   const beginAnew = useCallback(
     (source: Parameters<Ear['begin']>[0]) => {
-      gather.current = gatherNotes(hearing.struck);
+      frames.current = [];
       zero.current = Infinity;
       begin(source);
     },
-    [begin, hearing],
+    [begin],
   );
   const joined = useRef(false);
   useEffect(() => {

@@ -138,7 +138,6 @@ export function frameReader(
     const count = min(HARMONICS, floor((size - 4) / bins - 0.5));
     let all = 0;
     let clearly = 0;
-    const whole = total;
     own.fill(0);
     for (let h = 1; h <= count; h += 1) {
       const at = h * bins;
@@ -155,7 +154,7 @@ export function frameReader(
     }
     // What lies beyond the partials that are looked at counts as not its own.
     if (all <= 0) return { share: 0, own: 0 };
-    return { share: (clearly * SPREAD) / whole, own: min(...own) / max(all, whole / SPREAD) };
+    return { share: (clearly * SPREAD) / total, own: min(...own) / max(all, total / SPREAD) };
   };
 
   const judge = (i: number): void => {

@@ -1,4 +1,4 @@
-import { decoder, WAITED, type Decided } from './decoder.ts';
+import { decoder, type Decided } from './decoder.ts';
 import { fourier, type Fourier } from './fft.ts';
 import { frameReader, frameSize } from './frame.ts';
 import { highpass } from './highpass.ts';
@@ -94,9 +94,6 @@ export function ear(
     },
   };
 }
-
-/** Frames that are not decided yet while one listens. */
-export const UNDECIDED = WAITED;
 
 /** Mean square of a hop to each side of a sample. */
 function powerAt(samples: Float32Array, middle: number, hop: number): number {

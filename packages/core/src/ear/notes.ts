@@ -112,3 +112,28 @@ function begunAnew(levels: readonly number[], from: number, to: number, struck: 
   }
   return cuts;
 }
+
+/** Seconds of silence after which a note has ended for certain, and frames of it that are remembered. */
+const ENDED = 0.5;
+const REMEMBERED = 40;
+
+/** Makes notes of frames as they come, for as long as one likes: what is told is forgotten. @param struck as for `notesOf` */
+export function gatherNotes(struck: boolean) {
+  let kept: readonly NoteFrame[] = [];
+  return {
+    /** Takes frames in and gives the notes that have ended; the last one may still go on. */
+    push(frames: readonly NoteFrame[]): readonly HeardNote[] {
+      kept = [...kept, ...frames];
+      const notes = notesOf(kept, struck);
+      const last = notes.at(-1);
+      if (!last || kept.at(-1)!.time - last.end > ENDED) {
+        kept = kept.slice(-REMEMBERED);
+        return notes;
+      }
+      // What is told is forgotten to its last frame, so that nothing of it is left to be a note again.
+      const told = notes.at(-2);
+      if (told) kept = kept.filter(({ time }) => time > told.end);
+      return notes.slice(0, -1);
+    },
+  };
+}

@@ -1,6 +1,6 @@
 /** The ear on sounds whose truth is known. Figures are those to which it is held on recordings by others. */
 import { PitchDetector } from 'pitchy';
-import { ear, hear } from '../../src/ear/index.ts';
+import { ear, gatherNotes, hear } from '../../src/ear/index.ts';
 import {
   frameScore,
   inPink,
@@ -128,4 +128,18 @@ test('it hears the same however the samples are cut and at other rates', () => {
   expect(middle?.midi).toBeCloseTo(79, 1);
   expect(() => hear(sound, 100)).toThrow('too few');
   expect(hear(new Float32Array(0), RATE)).toEqual({ frames: [], notes: [] });
+});
+
+test('notes are told once each as they end, however long it is listened', () => {
+  const played = [67, 69, 69, 71, 67].map((midi, i) => ({ midi, onset: 0.4 + 0.35 * i, seconds: 0.3 }));
+  for (const kind of KINDS) {
+    const sound = padded(scale(kind, played, 9), 0.6);
+    const listener = ear(RATE, { struck: isStruck(kind) });
+    const gather = gatherNotes(isStruck(kind));
+    const told = [];
+    for (let at = 0; at < sound.length; at += 1024)
+      told.push(...gather.push(listener.push(sound.subarray(at, at + 1024)).frames));
+    told.push(...gather.push(listener.end()));
+    expect(told.map(({ midi }) => Math.round(midi))).toEqual(played.map(({ midi }) => midi));
+  }
 });
