@@ -146,7 +146,9 @@ export {
   type Ladder,
   type Rung,
 } from './practice/ladder.ts';
-export { standing, type LogEntry, type WayCount } from './practice/log.ts';
+export { standing, type LogEntry } from './practice/log.ts';
+export { waysTogether, type WayCount, type WaySound } from './practice/waySound.ts';
+export { shares, soundReport, timeWords, type SoundReport, type SoundRow } from './practice/soundReport.ts';
 export {
   callPhrase,
   DIFFICULTIES,

@@ -57,6 +57,12 @@ function file(): ExchangeFile {
       ...(n === 1 && { personId: id(600) }),
     })),
     routines: [{ id: id(800), name: 'Ours', steps: [{ itemId: id(700), minutes: 3 }] }],
+    measurings: [
+      {
+        ...{ id: id(850), name: 'Ours', instrumentId: id(0), at: '2026-05-04T17:30:00.000Z', a4: 442 },
+        ways: { '4b': { pitch: 72, cents: 3.5, spread: 4, count: 3 } },
+      },
+    ],
     log: [
       {
         ...{ id: id(900), entry: id(901), revision: 2, at: '2026-05-04T17:30:00.000Z', name: 'Ours' },

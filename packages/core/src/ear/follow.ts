@@ -1,5 +1,8 @@
+import type { Instrument } from '../instrument/instrument.ts';
+import { waysTogether, type WayCount } from '../practice/waySound.ts';
 import { isClean, judgeLine, type JudgedNote, type NoteFate, type WantedNote } from './judge.ts';
 import { REACH } from './listening.ts';
+import { isPlayersOwn, tuned } from './meant.ts';
 import type { HeardNote } from './notes.ts';
 
 /** How a round was followed. */
@@ -45,6 +48,45 @@ function commonDelay(wanted: readonly WantedNote[], heard: readonly HeardNote[],
       if (one >= DELAYS.least && near(one).length > near(best).length) best = one;
   const middle = near(best).sort((a, b) => a - b);
   return middle[Math.floor(middle.length / 2)] ?? 0;
+}
+
+/** A note that is to be played in a certain way. */
+export interface WantedWay extends WantedNote {
+  readonly wayId: string;
+}
+
+/**
+ * How each way went in a round that was followed, and how it sounded. What was another pitch altogether tells nothing of
+ * how its way sounds. @param wanted as they were followed
+ */
+export function followedWays(
+  instrument: Instrument,
+  wanted: readonly WantedWay[],
+  { notes }: Followed,
+): Readonly<Record<string, WayCount>> {
+  const own = new Map(instrument.ways.map((way) => [way.id, isPlayersOwn(instrument, way)]));
+  return notes.reduce<Readonly<Record<string, WayCount>>>((sum, { fate, cents, after }, i) => {
+    const { wayId } = wanted[i]!;
+    const isHeard = cents !== undefined && after !== undefined && Math.abs(cents) <= 100 * REACH;
+    const how = isHeard ? tuned(cents, own.get(wayId)) : undefined;
+    const count: WayCount = {
+      played: 1,
+      missed: Number(fate !== 'hit'),
+      ...(isHeard && {
+        sound: {
+          times: 1,
+          ...{ cents: round(cents), sharp: Number(how === 'sharp'), flat: Number(how === 'flat') },
+          ...{ ms: round(1000 * after), early: Number(fate === 'early'), late: Number(fate === 'late') },
+        },
+      }),
+    };
+    return waysTogether(sum, { [wayId]: count });
+  }, {});
+}
+
+/** To a tenth. */
+function round(value: number): number {
+  return Math.round(10 * value) / 10;
 }
 
 const FATE_WORDS: Readonly<Record<Exclude<NoteFate, 'hit'>, string>> = {

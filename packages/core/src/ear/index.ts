@@ -2,7 +2,16 @@ export { ear, hear, type HearOptions, type Hearing, type Told } from './hear.ts'
 export { gatherNotes, notesOf, type HeardFrame, type HeardNote, type NoteFrame } from './notes.ts';
 export { fourier, type Fourier } from './fft.ts';
 export { ALL_PITCHES, hertz, LISTENING, midiOf, REACH } from './listening.ts';
-export { centsWords, earFor, soundsAt, tuned, waysMeant, type Meant, type Tuned } from './meant.ts';
+export {
+  centsWords,
+  earFor,
+  isPlayersOwn,
+  soundsAt,
+  tuned,
+  waysMeant,
+  type Meant,
+  type Tuned,
+} from './meant.ts';
 export {
   isClean,
   judgeLine,
@@ -14,4 +23,8 @@ export {
 } from './judge.ts';
 export { NO_FAULTS, simulatedPlayer, type Faults, type PlayedNote as SimulatedNote } from './simulate.ts';
 export { measure, pitchStandard, STANDARD_LEAST, type Measurement, type Standard } from './measure.ts';
-export { follow, followedWords, type Followed } from './follow.ts';
+export { follow, followedWays, followedWords, type Followed, type WantedWay } from './follow.ts';
+export { steadyNotes, type SteadyNote } from './steady.ts';
+export { BAND_WIDTHS, BETWEEN, HOLD_SECONDS, holding, NOT_HELD, type Band, type Held } from './hold.ts';
+export { writtenDown, type StruckPitch } from './writeDown.ts';
+export { measuringOf, middles, type Measuring, type WayMeasured } from './measuring.ts';

@@ -2,6 +2,7 @@ import type { Way } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import type { HeardNote } from './notes.ts';
 import { waysMeant } from './meant.ts';
+import { middle } from './middle.ts';
 
 /** What was heard of one way. */
 export interface Measurement {
@@ -66,10 +67,4 @@ export function pitchStandard(
   const cents = middle(all);
   const spread = all.at(-1)! - all[0]!;
   return { a4: instrument.spec.a4 * 2 ** (cents / 1200), cents, spread, uneven: spread > UNEVEN };
-}
-
-/** @param rising at least one */
-function middle(rising: readonly number[]): number {
-  const half = Math.floor(rising.length / 2);
-  return rising.length % 2 === 1 ? rising[half]! : (rising[half - 1]! + rising[half]!) / 2;
 }

@@ -42,6 +42,12 @@ export interface TabDialect {
   readonly separator: string;
 }
 
+/** A pitch and the cents by which it is off, from −50 to 50. */
+export interface TunedPitch {
+  readonly pitch: Pitch;
+  readonly cents: number;
+}
+
 /** What a family's code provides, closed over its own types of layout and of way. Everything is pure. */
 export interface FamilyDefinition<Layout, W extends Way> {
   readonly id: string;
@@ -72,6 +78,11 @@ export interface FamilyDefinition<Layout, W extends Way> {
   readonly presets: readonly LayoutPreset<Layout>[];
 
   check(layout: unknown): Result<Layout>;
+  /**
+   * A layout of pitches that were struck one by one, in their order; left out where pitches alone do not make an
+   * instrument. Problems carry no field.
+   */
+  fromPitches?(pitches: readonly TunedPitch[]): Result<Layout>;
   /** The key in which a player of this instrument begins. */
   home(layout: Layout): PitchClass;
   /** Id of the scale in which its player begins there; major when left out. */
@@ -234,6 +245,8 @@ export interface Family extends Pick<
   readonly terms: readonly TermInfo[];
   /** What a layout is, without opening it: cheap enough for lists. Problems carry the field within the layout. */
   face(layout: unknown): Result<Face>;
+  /** As the definition has it. */
+  fromPitches?(pitches: readonly TunedPitch[]): Result<unknown>;
   /** Checks a stored or imported layout and opens it; problems carry the field within the layout. */
   open(layout: unknown, capability: Capability): Result<OpenLayout>;
 }

@@ -1,5 +1,6 @@
 import { textProblems } from '../instrument/instrument.ts';
 import { fail, isRecord, ok, shown, type Problem, type Result } from '../result.ts';
+import type { WayCount } from './waySound.ts';
 
 /**
  * What was played: written by the player as it goes on, and never changed. Of those with one `entry` the one with the
@@ -30,12 +31,7 @@ export interface LogEntry {
   readonly note: string;
 }
 
-export interface WayCount {
-  readonly played: number;
-  readonly missed: number;
-}
-
-const LIMITS = Object.freeze({ minutes: 1440, count: 100_000, ways: 400, text: 500 });
+const LIMITS = Object.freeze({ minutes: 1440, count: 100_000, ways: 400, text: 500, off: 10_000 });
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
 
 /** Checks a log entry as it comes from a page or a file. Problem fields are its own. */
@@ -87,6 +83,17 @@ export function checkLogEntry(content: Readonly<Record<string, unknown>>): Resul
       counts.length <= LIMITS.ways &&
       counts.every(([, n]) => isRecord(n) && whole(n['played']) && whole(n['missed'])),
     'Ways are counted as played and missed.',
+  );
+  const isSound = (n: unknown) =>
+    n === undefined ||
+    (isRecord(n) &&
+      ['times', 'sharp', 'flat', 'early', 'late'].every((field) => whole(n[field])) &&
+      ['cents', 'ms'].every((field) => typeof n[field] === 'number' && Math.abs(n[field]) <= LIMITS.off));
+  need(
+    'ways',
+    ways,
+    counts.every(([, n]) => !isRecord(n) || isSound(n['sound'])),
+    'How a way sounded is told as times, cents, sharp, flat, ms, early and late.',
   );
   if (problems.length > 0) return fail(...problems);
   return ok({

@@ -13,6 +13,7 @@ export const KIND_NAMES = {
   people: { one: 'This person', many: 'People', titled: 'name' },
   items: { one: 'This item', many: 'What is practised', titled: 'name' },
   routines: { one: 'This routine', many: 'Routines', titled: 'name' },
+  measurings: { one: 'This measuring', many: 'Measured instruments', titled: 'name' },
   log: { one: 'This entry', many: 'Log of practice', titled: 'name' },
 } as const;
 

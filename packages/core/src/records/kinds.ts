@@ -17,7 +17,7 @@ import { OPTIONAL_SONG_FIELDS, SONG_FIELDS, TAG_LIMIT } from '../song/songShape.
 import { isId } from './isId.ts';
 import { KIND_NAMES, recordTitle, type RecordKindId } from './kindNames.ts';
 import { checkSavedLayout, type SavedLayout } from './layoutFile.ts';
-import { items, log, people, routines } from './practiceKinds.ts';
+import { items, log, measurings, people, routines } from './practiceKinds.ts';
 import { unknownFields, type KindNames, type RecordKind, type Referred } from './recordKind.ts';
 
 /** A question kept under a name. */
@@ -191,6 +191,7 @@ export const recordKinds = {
   people,
   items,
   routines,
+  measurings,
   log,
 } as const satisfies {
   readonly [K in RecordKindId]: unknown;

@@ -1,3 +1,4 @@
+import { checkMeasuring, type Measuring } from '../ear/measuring.ts';
 import { NAME_LIMIT, NOTES_LIMIT, textProblems } from '../instrument/instrument.ts';
 import { MINUTES_LIMIT } from '../practice/howTo.ts';
 import { checkItem, type PracticeItem } from '../practice/item.ts';
@@ -119,6 +120,54 @@ export const routines: RecordKind<SavedRoutine> = {
     return ok({
       name: (name as string).trim(),
       steps: (list as SavedRoutine['steps']).map(({ itemId, minutes }) => ({ itemId, minutes })),
+    });
+  },
+};
+
+/** An instrument measured by ear, under the name that it bore then. */
+export interface SavedMeasuring extends Measuring {
+  readonly name: string;
+  readonly instrumentId: string;
+}
+
+export const measurings: RecordKind<SavedMeasuring> = {
+  fields: {
+    name: NAME,
+    instrumentId: ID,
+    at: { type: 'string', format: 'date-time' },
+    a4: { type: 'number', description: 'Hz of the A from which the cents are counted' },
+    ways: {
+      type: 'object',
+      additionalProperties: {
+        type: 'object',
+        properties: {
+          pitch: { type: 'integer' },
+          cents: { type: 'number' },
+          spread: { type: 'number' },
+          count: { type: 'integer' },
+        },
+        required: ['pitch', 'cents', 'spread', 'count'],
+        additionalProperties: false,
+      },
+    },
+  },
+  refersTo: { instrumentId: 'instruments' },
+  listed: ['instrumentId', 'at'],
+  check(content, referred) {
+    const { name, instrumentId } = content;
+    const problems: Problem[] = textProblems('name', name, 1, NAME_LIMIT, 'A name');
+    if (!isId(instrumentId) || !referred('instruments', instrumentId))
+      problems.push({
+        field: 'instrumentId',
+        wrong: shown(instrumentId),
+        message: 'The instrument that was measured is not there.',
+      });
+    const checked = checkMeasuring(content);
+    if (!checked.ok) problems.push(...checked.problems);
+    if (problems.length > 0 || !checked.ok) return fail(...problems);
+    return ok({
+      ...{ name: (name as string).trim(), instrumentId: instrumentId as string },
+      ...checked.value,
     });
   },
 };

@@ -2,9 +2,10 @@ import type { Result } from '../../result.ts';
 import { ok, shown } from '../../result.ts';
 import { counted } from '../../words.ts';
 import { Fields } from '../kernel/fields.ts';
-import { CENTS, pitchesFrom, tuningOf, type Spot } from '../kernel/fixedPitches.ts';
+import { CENTS, pitchesFrom, struckPitches, tuningOf, type Spot } from '../kernel/fixedPitches.ts';
 import { countOption, range } from '../kernel/options.ts';
 import { elementId, elementIndex } from '../kernel/elements.ts';
+import type { TunedPitch } from '../contract.ts';
 import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
 
 /** A pitch with a name of its own at a free place. */
@@ -95,6 +96,17 @@ export function withOption({ what, spots }: CustomLayout, _option: string, value
     more.push({ name, pitch, cents: 0, ...(free ?? { x: SURFACE.width - 8, y: SURFACE.height - 6 }) });
   }
   return { what, spots: more.slice(0, Number(value)) };
+}
+
+/** Numbered as they were struck, in rows from the upper left. */
+export function fromPitches(pitches: readonly TunedPitch[]): Result<CustomLayout> {
+  const struck = struckPitches(pitches, COUNTS);
+  if (!struck.ok) return struck;
+  const spots = struck.value.map(({ pitch, cents }, i) => ({
+    ...{ name: String(i + 1), pitch, cents },
+    ...GRID[i]!,
+  }));
+  return ok({ what: 'set of pitches', spots });
 }
 
 export function elements({ spots }: CustomLayout): readonly LayoutElement[] {

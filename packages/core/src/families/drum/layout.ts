@@ -2,9 +2,10 @@ import { ownNamer } from '../../scale/namer.ts';
 import { pitchClass, type Pitch, type PitchClass } from '../../pitch/pitch.ts';
 import { ok, type Result } from '../../result.ts';
 import { Fields } from '../kernel/fields.ts';
-import { CENTS, pitchesFrom, scaleMade, tuningOf, type Spot } from '../kernel/fixedPitches.ts';
+import { CENTS, pitchesFrom, scaleMade, struckPitches, tuningOf, type Spot } from '../kernel/fixedPitches.ts';
 import { countOption, range } from '../kernel/options.ts';
 import { elementId, elementIndex } from '../kernel/elements.ts';
+import type { TunedPitch } from '../contract.ts';
 import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
 
 /** A tongue: its pitch and its place. */
@@ -152,6 +153,14 @@ export function withElement({ tongues }: DrumLayout, element: string, change: El
   const cents = Number(values['cents'] ?? tongue.cents);
   const slot = Number(values['slot'] ?? tongue.slot);
   return { tongues: tongues.with(index, { pitch, cents, slot }) };
+}
+
+/** The first that is struck lies in the centre, the others round the ring as they follow. */
+export function fromPitches(pitches: readonly TunedPitch[]): Result<DrumLayout> {
+  const struck = struckPitches(pitches, COUNTS);
+  return struck.ok
+    ? ok({ tongues: struck.value.map(({ pitch, cents }, slot) => ({ pitch, cents, slot })) })
+    : struck;
 }
 
 export function tuning(layout: DrumLayout): readonly number[] {

@@ -4,6 +4,7 @@ import { fail, ok, type Result } from '../../result.ts';
 import { fitsFrom, type Fit, triadsIn } from '../../scale/identify.ts';
 import { CHROMATIC_DEGREES, degreeText } from '../../scale/degree.ts';
 import { USUAL_KEYS } from '../../scale/scale.ts';
+import { counted } from '../../words.ts';
 import {
   EVEN_HAND,
   type ChosenOptions,
@@ -12,6 +13,7 @@ import {
   type PreferencePreset,
 } from '../effortTerm.ts';
 import { figureWith, type Figure } from '../figure.ts';
+import type { TunedPitch } from '../contract.ts';
 import type { FactTable } from '../layoutPart.ts';
 import type { Clash, Fingering, FingeredWay, Hold, Side, Technique, Way } from '../way.ts';
 import { STRUCK } from './timbres.ts';
@@ -213,6 +215,16 @@ export function pitchesFrom(
       return { pitch: lowest + semitones, cents: Math.round((c - semitones * 100) * 10) / 10 };
     }),
   );
+}
+
+/** Pitches as they were struck, where an instrument can have so many. */
+export function struckPitches(
+  pitches: readonly TunedPitch[],
+  { least, most }: { readonly least: number; readonly most: number },
+): Result<readonly TunedPitch[]> {
+  if (pitches.length >= least && pitches.length <= most) return ok(pitches);
+  const message = `${counted(pitches.length, 'pitch', 'pitches')} so far; ${least} to ${most} make one of these.`;
+  return fail({ field: '', wrong: String(pitches.length), message });
 }
 
 /** What every family of fixed pitches provides alike; spread into its definition. */
