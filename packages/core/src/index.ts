@@ -8,6 +8,7 @@ export { found } from './search.ts';
 // Pitches and scales
 export {
   A4_RANGE,
+  STANDARD_A4,
   PITCH_RANGE,
   pitchClass,
   type PitchClass,
@@ -120,7 +121,7 @@ export {
   type DrillGround,
   type DrillId,
 } from './practice/drill.ts';
-export type { DrillNote, DrillQuestion } from './practice/drillQuestion.ts';
+export { isPlayable, playedAnswer, type DrillNote, type DrillQuestion } from './practice/drillQuestion.ts';
 export { tuneOf, type Tune } from './practice/tune.ts';
 export { GROOVES, grooveById, type Groove, type Play } from './practice/grooves.ts';
 export { MINUTES_LIMIT, USUAL_WAY, type HowToPractise } from './practice/howTo.ts';
@@ -336,6 +337,7 @@ export {
 export {
   isSameTune,
   melodySketch,
+  OPENING_LEAST,
   opensAt,
   readOpenings,
   sameTunes,

@@ -15,6 +15,7 @@ import {
 } from '@same-song/core';
 import { readAbc } from '@same-song/formats';
 import { BRAM_ID, demoPractice } from './demoPractice.ts';
+import { demoMeasurings } from './demoSounds.ts';
 import { LICKS, longDance, TUNES } from './tunes.ts';
 
 /** Ids of the demo records: fixed, so that links to them stay good and a second import changes nothing. */
@@ -292,6 +293,7 @@ export function demoData(now = Date.now()): ExchangeFile {
     songs: songs(),
     arrangements: ARRANGED.map(arrangement),
     ...demoPractice(instruments, now),
+    measurings: demoMeasurings(instruments, now, id),
     settings: { ...DEFAULT_SETTINGS, person: BRAM_ID },
   };
 }

@@ -12,11 +12,13 @@ import {
   type Exchanged,
   type ExchangeFile,
   type HowToPractise,
+  type Instrument,
   type LogEntry,
   type Practised,
   type SeededRandom,
   type StoredQuestion,
 } from '@same-song/core';
+import { withSounds } from './demoSounds.ts';
 
 type Instruments = ExchangeFile['instruments'];
 type Kinds = 'people' | 'items' | 'routines' | 'log';
@@ -237,12 +239,15 @@ function entryOf(
   const good = clean[0] + (clean[1] - clean[0]) * share;
   const cleanRounds = Array.from({ length: rounds }, () => random.next() < good).filter(Boolean).length;
   const tempo = to === 0 ? 0 : Math.round(from + (to - from) * share + random.below(7) - 3);
+  const seed = Math.floor(at / 60_000);
+  const heard = (ways: LogEntry['ways']) =>
+    item.what.kind === 'line' ? withSounds(ways, openedOf(item, instruments), { share, seed }) : ways;
   return {
     ...{ revision: 1, at: new Date(at).toISOString(), name: item.name, itemId: item.id },
     ...{ personId: id(700 + who), instrumentId: item.instrumentId, tempo, rounds, clean: cleanRounds },
     minutes: Math.max(1, item.how.minutes - 1 + random.below(3)),
     keys: keysOf(item, random),
-    ways: waysOf(item, instruments, { random, missing: 1 - good }),
+    ways: heard(waysOf(item, instruments, { random, missing: 1 - good })),
     note: '',
   };
 }
@@ -260,6 +265,11 @@ function keysOf(item: Exchanged<'items'>, random: SeededRandom): readonly number
   return Array.from({ length: 2 + random.below(4) }, (_, i) => (tonic + 7 * i) % 12);
 }
 
+function openedOf({ instrumentId }: Exchanged<'items'>, instruments: Instruments): Instrument {
+  const { id: _, ...spec } = instruments.find(({ id: own }) => own === instrumentId)!;
+  return expectOk(openInstrument(spec));
+}
+
 /** Ways of the scale, what is harder missed more often. */
 function waysOf(
   item: Exchanged<'items'>,
@@ -268,9 +278,7 @@ function waysOf(
 ): LogEntry['ways'] {
   const { what } = item;
   if (what.kind === 'song' || what.kind === 'jam') return {};
-  const spec = instruments.find((one) => one.id === item.instrumentId)!;
-  const { id: _, ...content } = spec;
-  const opened = expectOk(openInstrument(content));
+  const opened = openedOf(item, instruments);
   const scale = expectOk(scaleById(what.question.scale));
   const key = keyOf(scale, expectOk(parseNote(what.question.tonic)));
   const tonic = tonicOf(item);

@@ -150,6 +150,7 @@ export const arrangements = recordsOf('arrangements');
 export const people = recordsOf('people');
 export const items = recordsOf('items');
 export const routines = recordsOf('routines');
+export const measurings = recordsOf('measurings');
 export const log = recordsOf('log');
 
 /** The content of an instrument record, without what the server adds. */

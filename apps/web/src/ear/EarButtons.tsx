@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { useRef, type ReactNode } from 'react';
+import { Microphones } from './Microphones.tsx';
 import type { Source } from './listen.ts';
 import type { Ear } from './useEar.ts';
 
@@ -53,6 +54,7 @@ export function EarButtons({ ear, simulated, onBegin, children }: EarButtonsProp
           Try it without playing
         </Button>
       )}
+      <Microphones ear={ear} />
       {children}
       {ear.trouble !== undefined && (
         <p className="ear-trouble" role="alert">

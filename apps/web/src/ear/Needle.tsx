@@ -1,13 +1,17 @@
-import { tuned } from '@same-song/core';
-
 /** Cents to each side that are shown. */
 const REACH = 50;
 
+interface NeedleProps {
+  readonly cents: number | undefined;
+  /** Cents to each side in which it is in tune. */
+  readonly band: number;
+}
+
 /** How far off a pitch is: a band in which it is in tune, and a mark whose shape tells sharp from flat. */
-export function Needle({ cents, bent }: { readonly cents: number | undefined; readonly bent: boolean }) {
-  const band = bent ? 15 : 10;
-  const how = cents === undefined ? undefined : tuned(cents, bent);
+export function Needle({ cents, band }: NeedleProps) {
   const x = Math.max(-REACH, Math.min(REACH, cents ?? 0));
+  const isIn = Math.abs(cents ?? 0) <= band;
+  const shape = isIn ? 'M-3 0L0 -4L3 0L0 4Z' : x > 0 ? 'M-3 4L0 -4L3 4Z' : 'M-3 -4L0 4L3 -4Z';
   return (
     <svg className="needle" viewBox="-54 -8 108 17" aria-hidden="true">
       <rect x={-band} y={-5} width={2 * band} height={10} className="needle-band" />
@@ -23,13 +27,7 @@ export function Needle({ cents, bent }: { readonly cents: number | undefined; re
         sharp
       </text>
       {cents !== undefined && (
-        <path
-          className={`needle-mark ${how === 'sharp' || how === 'flat' ? 'off' : 'in'}`}
-          d={
-            how === 'sharp' ? 'M-3 4L0 -4L3 4Z' : how === 'flat' ? 'M-3 -4L0 4L3 -4Z' : 'M-3 0L0 -4L3 0L0 4Z'
-          }
-          transform={`translate(${x} 0)`}
-        />
+        <path className={`needle-mark ${isIn ? 'in' : 'off'}`} d={shape} transform={`translate(${x} 0)`} />
       )}
     </svg>
   );

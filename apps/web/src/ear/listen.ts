@@ -1,5 +1,6 @@
 import type { HearOptions } from '@same-song/core';
 import type { Asked, EarTold } from './earWorker.ts';
+import { chosenMicrophone } from './microphones.ts';
 
 /** Where sound comes from: the room, a file or a player that is simulated, all through the same chain. */
 export type Source =
@@ -12,6 +13,8 @@ export type Source =
 export interface Listening {
   /** Samples a second. */
   readonly rate: number;
+  /** What is listened by, as the device calls it; undefined for a file. */
+  readonly by: string | undefined;
   /** On the clock of the sound, when the first sample was heard. */
   readonly context: AudioContext;
   end(): void;
@@ -25,7 +28,6 @@ export class CannotListen extends Error {
 const WORDS: Readonly<Record<string, string>> = {
   NotAllowedError: 'The microphone is refused. Allow it for this page beside the address, and begin again.',
   NotFoundError: 'There is no microphone on this device. Plug one in, or listen to a file.',
-  OverconstrainedError: 'The microphone that was chosen is gone. Choose another one, and begin again.',
   NotReadableError: 'Another program holds the microphone. Close it there, and begin again.',
 };
 
@@ -36,7 +38,14 @@ const WORDS: Readonly<Record<string, string>> = {
 export async function listen(
   source: Source,
   options: Required<HearOptions>,
-  { onTold, onEnd }: { readonly onTold: (told: EarTold) => void; readonly onEnd: () => void },
+  {
+    onTold,
+    onEnd,
+  }: {
+    readonly onTold: (told: EarTold) => void;
+    /** @param gone the microphone was taken away; a file has just come to its end */
+    readonly onEnd: (gone: boolean) => void;
+  },
 ): Promise<Listening> {
   const stream = source.kind === 'microphone' ? await microphone() : undefined;
   const context = new AudioContext();
@@ -57,13 +66,13 @@ export async function listen(
     const asked: Asked = { rate: context.sampleRate, options, port: port2 };
     worker.postMessage(asked, [port2]);
     worker.onmessage = ({ data }: MessageEvent<EarTold>) => onTold(data);
-    stream?.getTracks().forEach((track) => (track.onended = onEnd));
+    stream?.getTracks().forEach((track) => (track.onended = () => onEnd(true)));
     await context.resume();
     node.connect(copier);
     if (node instanceof AudioBufferSourceNode) {
       node.connect(context.destination);
       // What is decided late is waited for.
-      node.onended = () => globalThis.setTimeout(onEnd, 400);
+      node.onended = () => globalThis.setTimeout(() => onEnd(false), 400);
       node.start();
     }
   } catch (error) {
@@ -72,7 +81,7 @@ export async function listen(
       ? error
       : new CannotListen('The sound of this browser cannot be listened to.', { cause: error });
   }
-  return { rate: context.sampleRate, context, end };
+  return { rate: context.sampleRate, by: stream?.getAudioTracks()[0]?.label, context, end };
 }
 
 async function microphone(): Promise<MediaStream> {
@@ -81,13 +90,19 @@ async function microphone(): Promise<MediaStream> {
   if (!mediaDevices)
     throw new CannotListen('A microphone is only given to a page over https or on this device itself.');
   try {
-    return await mediaDevices.getUserMedia({
-      audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false },
-    });
+    return await mediaDevices.getUserMedia({ audio: asked(chosenMicrophone()) });
   } catch (error) {
     const { name = '' } = error as { readonly name?: string };
     throw new CannotListen(WORDS[name] ?? 'The microphone cannot be opened.', { cause: error });
   }
+}
+
+/** What is heard shall come as it is: no echo, noise or loudness of it is mended. */
+function asked(id: string): MediaTrackConstraints {
+  return {
+    ...{ echoCancellation: false, noiseSuppression: false, autoGainControl: false },
+    ...(id !== '' && { deviceId: { ideal: id } }),
+  };
 }
 
 async function bufferOf(

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import {
   aboveHome,
   callPhrase,
@@ -14,9 +14,14 @@ import {
   type Timbre,
 } from '@same-song/core';
 import { Picklist } from '../controls/Picklist.tsx';
+import { Meter } from '../ear/Meter.tsx';
+import { useShortcuts } from '../frame/shortcuts.ts';
 import { soundTrouble } from '../map/usePlayer.ts';
 import { stopLine } from '../sound/player.ts';
 import { CLICK_HZ, playScore, type ScoreSound } from '../sound/score.ts';
+import { Fate } from './fates.tsx';
+import { useAnswerHeard } from './useAnswerHeard.ts';
+import type { HeardRound } from './useFollow.ts';
 
 interface CallProps {
   readonly ground: { readonly instrument: Instrument; readonly key: Key };
@@ -27,12 +32,26 @@ interface CallProps {
   readonly tempo: number;
   readonly timbre: Timbre;
   readonly beats: number;
+  readonly onCall: () => void;
+  /** How an answer went that was listened to. */
+  readonly onAnswered: (clean: boolean, ways: HeardRound['ways']) => void;
 }
 
+const NONE: readonly string[] = [];
 const SILENT = 'Begin, listen for two bars, answer in the two that follow.';
 
 /** A phrase is played, then as long a silence to answer it in; it is shown after that. The same number calls the same again. */
-export function CallAndAnswer({ ground, stage, view, a4, tempo, timbre, beats }: CallProps) {
+export function CallAndAnswer({
+  ground,
+  stage,
+  view,
+  a4,
+  tempo,
+  timbre,
+  beats,
+  onCall,
+  onAnswered,
+}: CallProps) {
   const [difficulty, setDifficulty] = useState<DifficultyId>('easy');
   const [number, setNumber] = useState(1);
   const [at, setAt] = useState<'still' | 'call' | 'answer' | 'shown'>('still');
@@ -47,6 +66,23 @@ export function CallAndAnswer({ ground, stage, view, a4, tempo, timbre, beats }:
     [pitches, homes, difficulty, beats, number],
   );
   useEffect(() => stopLine, [phrase]);
+  const onHeard = useCallback(
+    ({ followed, ways }: HeardRound, isMadeUp: boolean) => {
+      // What somebody made up has answered is nobody's practice.
+      if (!isMadeUp) onAnswered(followed.clean, ways);
+    },
+    [onAnswered],
+  );
+  const { ear, heard, called, answering, answered, madeUp, setMadeUp } = useAnswerHeard({
+    ...{ instrument: ground.instrument, phrase, tempo, allowed: stage?.allowed ?? NONE, onHeard },
+  });
+  /** The marks of the sound are told to what stands now, not to what stood when it began. */
+  const marks = useRef({ answer: answering, shown: answered });
+  useEffect(() => {
+    marks.current = { answer: answering, shown: answered };
+  });
+  const listen = () => (ear.state === 'listening' ? ear.end() : ear.begin({ kind: 'microphone' }));
+  useShortcuts([{ key: 'm', label: 'Listen to the answer', group: 'The player', run: listen }]);
   const call = () => {
     const beat = 60 / tempo;
     const length = CALL_BARS * beats * beat;
@@ -63,6 +99,8 @@ export function CallAndAnswer({ ground, stage, view, a4, tempo, timbre, beats }:
       ...{ kind: 'melody', at: start * beat, seconds: long * beat, hz: frequency(pitch, a4) },
     }));
     setAt('call');
+    called();
+    onCall();
     playScore(
       {
         sounds: [...clicks, ...sounds].sort((a, b) => a.at - b.at),
@@ -75,7 +113,11 @@ export function CallAndAnswer({ ground, stage, view, a4, tempo, timbre, beats }:
       timbre,
       {
         onNote: (id) => id === undefined && setAt((now) => (now === 'shown' ? now : 'still')),
-        onMark: (mark) => setAt(mark as 'answer' | 'shown'),
+        onMark: (text) => {
+          const mark = text as 'answer' | 'shown';
+          setAt(mark);
+          marks.current[mark]();
+        },
       },
     ).catch((error: unknown) => {
       setAt('still');
@@ -89,7 +131,22 @@ export function CallAndAnswer({ ground, stage, view, a4, tempo, timbre, beats }:
       <p className="call-state">
         {at === 'still' ? SILENT : at === 'call' ? 'Listen …' : at === 'answer' ? 'Answer now.' : 'That was:'}
       </p>
-      {at === 'shown' && <p className="call-phrase">{phrase.map(({ pitch }) => tabOf(pitch)).join('  ')}</p>}
+      {at === 'shown' && (
+        <ol className="call-phrase">
+          {phrase.map(({ pitch }, i) => (
+            <li key={i}>
+              {tabOf(pitch)}
+              {heard && <Fate fate={heard.fates.get(String(i)) ?? 'missed'} />}
+            </li>
+          ))}
+        </ol>
+      )}
+      {at === 'shown' && heard && (
+        <p className="call-heard">
+          {heard.words}
+          {madeUp && ' It was made up, and is not in the log.'}
+        </p>
+      )}
       <p className="player-keys">
         <Button variant="contained" disabled={phrase.length === 0} onClick={call}>
           {at === 'shown' ? 'The same again' : 'Call'}
@@ -102,6 +159,12 @@ export function CallAndAnswer({ ground, stage, view, a4, tempo, timbre, beats }:
           }}
         >
           Another one
+        </Button>
+        <Button variant="outlined" aria-pressed={ear.state === 'listening' && !madeUp} onClick={listen}>
+          {ear.state === 'listening' && !madeUp ? 'Listening to the answer' : 'Listen to the answer'}
+        </Button>
+        <Button variant="outlined" aria-pressed={madeUp} onClick={() => setMadeUp(!madeUp)}>
+          {madeUp ? 'Somebody made up answers' : 'Try it without playing'}
         </Button>
         <Picklist
           label="how hard"
@@ -122,6 +185,12 @@ export function CallAndAnswer({ ground, stage, view, a4, tempo, timbre, beats }:
           />
         </label>
       </p>
+      {(ear.state === 'listening' || ear.trouble !== undefined) && (
+        <div className="player-ear">
+          <Meter ear={ear} />
+          {ear.trouble !== undefined && <p role="alert">{ear.trouble}</p>}
+        </div>
+      )}
     </section>
   );
 }

@@ -5,6 +5,7 @@ import {
   drillRound,
   DRILLS,
   familyById,
+  isPlayable,
   notePitchClass,
   waysOf,
   weightOf,
@@ -14,14 +15,18 @@ import {
 } from '@same-song/core';
 import { dialectOf, useSettings } from '../api/settings.ts';
 import { useMapView } from '../compute/compute.ts';
+import { Meter } from '../ear/Meter.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { soundTrouble } from '../map/usePlayer.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { playLine } from '../sound/player.ts';
 import { groundOf } from './ground.ts';
 import { useChosen, type OnStand } from './onStand.ts';
+import { usePlayedAnswer } from './usePlayedAnswer.ts';
 import { useTunes } from './useTunes.ts';
 
+/** Beats a minute in which a question is heard. */
+const TEMPO = 80;
 /** After a right answer the next question comes by itself, in ms. */
 const GOES_ON = 900;
 
@@ -64,6 +69,7 @@ export function DrillPlayer({ practice, item, begin, told }: OnStand) {
   const question = round[answers.length];
   const over = round.length > 0 && answers.length >= round.length && !showing;
   const timbre = family?.timbre;
+  const sounding = useRef<(seconds: number) => void>(() => undefined);
   const hear = useCallback(
     (sounds: readonly DrillNote[]) => {
       if (sounds.length === 0 || !timbre) return;
@@ -73,7 +79,8 @@ export function DrillPlayer({ practice, item, begin, told }: OnStand) {
         start += beats;
         return sound;
       });
-      playLine(line, 80, { timbre, drones: [] }, () => undefined).catch(soundTrouble);
+      sounding.current((start * 60) / TEMPO);
+      playLine(line, TEMPO, { timbre, drones: [] }, () => undefined).catch(soundTrouble);
     },
     [timbre],
   );
@@ -86,18 +93,22 @@ export function DrillPlayer({ practice, item, begin, told }: OnStand) {
     setAnswers([...answers, showing]);
     setShowing(undefined);
   };
-  const answer = (given: string) => {
+  const answer = (given: string, madeUp = false) => {
     if (!question || showing) return;
     if (!started.current) begin();
     started.current = true;
     const right = question.right.includes(given);
     setShowing({ question, given, right });
+    // What somebody made up has answered is nobody's practice.
+    if (madeUp) return;
     // Told at once: a round that is left in its middle is not lost.
     told({
       ...{ clean: right, tempo: 0, keys: [notePitchClass(ground!.key.tonic)] },
       ways: { [question.about]: { played: 1, missed: Number(!right) } },
     });
   };
+  const played = usePlayedAnswer({ ground, question: showing ? undefined : question, onAnswer: answer });
+  sounding.current = played.sounding;
   useEffect(() => {
     if (!showing?.right) return undefined;
     const timer = window.setTimeout(goOn, GOES_ON);
@@ -117,6 +128,7 @@ export function DrillPlayer({ practice, item, begin, told }: OnStand) {
       run: () => (showing ? goOn() : answer(id)),
       about: label,
     })),
+    { key: 'm', label: 'Answer by playing', group, run: played.toggle },
     { key: 'PageDown', label: 'Go on', group, run: over ? again : goOn },
     {
       key: ' ',
@@ -172,7 +184,7 @@ export function DrillPlayer({ practice, item, begin, told }: OnStand) {
           related={new Set(shown)}
           used={new Set(shown)}
           plain={!showing}
-          {...(onDrawing && { onSelect: answer, walked: true })}
+          {...(onDrawing && { onSelect: (id: string) => answer(id), walked: true })}
         />
       </div>
       {!onDrawing && (
@@ -187,6 +199,23 @@ export function DrillPlayer({ practice, item, begin, told }: OnStand) {
               <kbd>{i + 1}</kbd>&nbsp;{words}
             </Button>
           ))}
+        </div>
+      )}
+      {question && isPlayable(question) && (
+        <div className="drill-ear">
+          <Button
+            size="small"
+            variant="outlined"
+            aria-pressed={played.ear.state === 'listening'}
+            onClick={played.toggle}
+          >
+            {played.ear.state === 'listening' ? 'Listening: play the answer' : 'Answer by playing'}
+          </Button>
+          <Button size="small" variant="text" onClick={played.madeUp}>
+            Try it without playing
+          </Button>
+          <Meter ear={played.ear} />
+          {played.ear.trouble !== undefined && <p role="alert">{played.ear.trouble}</p>}
         </div>
       )}
       <p className="drill-answer" role="status">

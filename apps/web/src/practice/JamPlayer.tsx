@@ -179,6 +179,8 @@ export function JamPlayer({ practice, item, begin, told }: OnStand) {
           tempo={tempo}
           timbre={family.timbre}
           beats={beats}
+          onCall={begin}
+          onAnswered={(clean, ways) => told({ clean, tempo, keys: [notePitchClass(ground.key.tonic)], ways })}
         />
       ) : (
         <div className="drill-drawing">

@@ -6,6 +6,7 @@ import { Picklist } from '../controls/Picklist.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { TempoField } from '../map/TempoField.tsx';
 import { Cautions } from './Cautions.tsx';
+import { MADE_UP, type MadeUp } from './faults.ts';
 import { Mixer } from './Mixer.tsx';
 import { NoteCards } from './NoteCards.tsx';
 import type { Playable } from './playable.ts';
@@ -55,12 +56,15 @@ export function Player({
   const [mix, setMix] = useState(USUAL_MIX);
   const [following, setFollowing] = useState<Following>('waits');
   const [mirror, setMirror] = useState(false);
-  const [madeUp, setMadeUp] = useState(false);
+  const [madeUp, setMadeUp] = useState<MadeUp | undefined>(undefined);
   /** Place of the note that is talked through; undefined while it is played in time. */
   const [card, setCard] = useState<number | undefined>(undefined);
   const told = useCallback(
-    (round: Pick<RoundTold, 'clean' | 'tempo' | 'ways'>) => onRound({ ...round, keys }),
-    [onRound, keys],
+    (round: Pick<RoundTold, 'clean' | 'tempo' | 'ways'>) => {
+      // What somebody made up has played is nobody's practice.
+      if (!madeUp) onRound({ ...round, keys });
+    },
+    [onRound, keys, madeUp],
   );
   const [steady] = useState(ladder);
   const rounds = useRounds({
@@ -79,10 +83,11 @@ export function Player({
     ...{ playable, stage, at, madeUp },
     beat: beat.beat,
     perMinute: rung.perMinute,
-    onHeard({ followed, ways }) {
+    onHeard({ followed: { clean }, ways }, goesOn) {
+      if (goesOn) return told({ clean, tempo: rung.perMinute, ways });
       heardWays.current = ways;
-      // A clean round speaks for itself; of others the player says how it was.
-      if (followed.clean) judge(true);
+      // A clean round speaks for itself; of others the player says how it was, where there is time to.
+      if (clean || following === 'goes on') judge(clean);
     },
   });
   const listenAlong = () => {
@@ -152,6 +157,7 @@ export function Player({
           {rung.moved === 'up' ? ' Faster now.' : rung.moved === 'down' ? ' A step back.' : ''}
           {rung.moved === 'top' ? ' That is the tempo you wanted.' : ''}
           {heard ? ` ${heard.words}` : ''}
+          {heard && madeUp ? ' (Made up: not in the log.)' : ''}
         </p>
         {(ear.state === 'listening' || ear.trouble !== undefined) && (
           <div className="player-ear">
@@ -162,7 +168,7 @@ export function Player({
         {stage === 'still' && rounds.rounds === 0 && <Cautions cautions={playable.cautions} />}
       </div>
       {card === undefined ? (
-        <Stand playable={playable} at={at} mirror={mirror} onNote={setCard} />
+        <Stand playable={playable} at={at} mirror={mirror} fates={heard?.fates} onNote={setCard} />
       ) : (
         <NoteCards playable={playable} at={card} />
       )}
@@ -257,17 +263,15 @@ export function Player({
             >
               {ear.state === 'listening' ? 'Listening along' : 'Listen along'}
             </Button>
-            <Button
-              size="small"
-              variant="outlined"
-              aria-pressed={madeUp}
-              onClick={() => {
+            <Picklist
+              label="somebody made up"
+              value={madeUp?.id ?? ''}
+              choices={[{ id: '', label: 'does not play' }, ...MADE_UP]}
+              onChange={(id) => {
                 setMix({ ...mix, line: 0 });
-                setMadeUp(!madeUp);
+                setMadeUp(MADE_UP.find((one) => one.id === id));
               }}
-            >
-              {madeUp ? 'Somebody made up plays' : 'Try it without playing'}
-            </Button>
+            />
             <Button size="small" variant="outlined" aria-pressed={mirror} onClick={() => setMirror(!mirror)}>
               {mirror ? 'Seen from opposite' : 'Seen by the player'}
             </Button>

@@ -15,6 +15,7 @@ import { Picklist } from '../controls/Picklist.tsx';
 import { choose } from '../question/reference.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { BarChart, CourseChart } from './charts.tsx';
+import { SoundSection } from './SoundSection.tsx';
 import { localOffset } from './today.ts';
 import type { Practice } from './usePractice.ts';
 
@@ -145,6 +146,7 @@ export function ProgressView({ practice }: { readonly practice: Practice }) {
           </table>
         </details>
       </section>
+      <SoundSection practice={practice} />
       <WeakSpots practice={practice} />
     </div>
   );

@@ -1,8 +1,9 @@
 import { useMemo } from 'react';
 import { line as path } from 'd3-shape';
-import type { LineView, SideNames } from '@same-song/core';
+import type { LineView, NoteFate, SideNames } from '@same-song/core';
 import '../scene/noteChips.css';
 import { SceneView } from '../scene/SceneView.tsx';
+import { Fate } from './fates.tsx';
 import { standRows, type Playable } from './playable.ts';
 import { useWide } from './useWide.ts';
 
@@ -12,18 +13,24 @@ interface StandProps {
   readonly at: number | undefined;
   /** For a pupil who sits opposite. */
   readonly mirror: boolean;
+  /** How notes went, by id, once they were followed. */
+  readonly fates?: ReadonlyMap<string, NoteFate> | undefined;
   readonly onNote: (place: number) => void;
 }
 
 const NONE: ReadonlySet<string> = new Set();
 
 /** What is read while playing: the instrument with what sounds and what comes next, the row that is played and the one after it. */
-export function Stand({ playable, at, mirror, onNote }: StandProps) {
+export function Stand({ playable, at, mirror, fates, onNote }: StandProps) {
   const { line, notes, scene, names, family } = playable;
   const wide = useWide();
   const rows = useMemo(() => standRows(playable, wide ? 8 : 6), [playable, wide]);
   const found = rows.findIndex((row) => at !== undefined && row.includes(at));
-  const row = found < 0 ? 0 : found;
+  // After a round what went wrong first is looked at.
+  const wrong = rows.findIndex((one) =>
+    one.some((place) => (fates?.get(notes[place]!.noteId) ?? 'hit') !== 'hit'),
+  );
+  const row = found >= 0 ? found : at === undefined ? Math.max(0, wrong) : 0;
   const wayAt = (place: number | undefined) =>
     place === undefined ? undefined : line.get(notes[place]?.noteId ?? '')?.wayId;
   const now = wayAt(at);
@@ -45,7 +52,14 @@ export function Stand({ playable, at, mirror, onNote }: StandProps) {
           used={used}
         />
       </div>
-      <StandRow playable={playable} row={rows[row] ?? []} at={at} sides={family.sides} onNote={onNote} />
+      <StandRow
+        playable={playable}
+        row={rows[row] ?? []}
+        at={at}
+        sides={family.sides}
+        fates={fates}
+        onNote={onNote}
+      />
       {rows.length > 1 && (
         <div className="stand-then">
           <p>then</p>
@@ -54,6 +68,7 @@ export function Stand({ playable, at, mirror, onNote }: StandProps) {
             row={rows[(row + 1) % rows.length]!}
             at={undefined}
             sides={family.sides}
+            fates={fates}
             onNote={onNote}
           />
         </div>
@@ -71,12 +86,14 @@ function StandRow({
   row,
   at,
   sides,
+  fates,
   onNote,
 }: {
   readonly playable: Playable;
   readonly row: readonly number[];
   readonly at: number | undefined;
   readonly sides: SideNames;
+  readonly fates: StandProps['fates'];
   readonly onNote: (place: number) => void;
 }) {
   const share = 100 / Math.max(1, row.length);
@@ -135,6 +152,11 @@ function StandRow({
           >
             {note.degree}
           </span>
+          {fates?.has(notes[place]!.noteId) && (
+            <span className="stand-fate" style={{ top: note.side === 'below' ? AXIS - 58 : AXIS + 36 }}>
+              <Fate fate={fates.get(notes[place]!.noteId)!} />
+            </span>
+          )}
         </button>
       ))}
     </div>

@@ -127,6 +127,83 @@ export function CourseChart({
   );
 }
 
+interface ShareLine {
+  readonly name: string;
+  /** From 0 to 1; undefined where nothing is known. */
+  readonly shares: readonly (number | undefined)[];
+}
+
+/** Shares of a whole over columns, a line each; a column of which nothing is known is left open. */
+export function ShareChart({
+  label,
+  columns,
+  lines,
+}: {
+  readonly label: string;
+  readonly columns: readonly string[];
+  readonly lines: readonly ShareLine[];
+}) {
+  const x = scaleLinear()
+    .domain([0, Math.max(1, columns.length - 1)])
+    .range([MARGIN.left + 40, WIDTH - NAMES]);
+  const known = lines.flatMap(({ shares }) => shares.flatMap((share) => share ?? []));
+  // What is nearly whole would lie on one line if it were counted from nothing.
+  const lowest = Math.max(0, Math.floor(10 * Math.min(...known) - 0.5) / 10);
+  const y = scaleLinear()
+    .domain([lowest, 1])
+    .range([HEIGHT - MARGIN.bottom, MARGIN.top + 6]);
+  const path = line<number | undefined>()
+    .defined((share) => share !== undefined)
+    .x((_, i) => x(i))
+    .y((share) => y(share!));
+  const ends = spread(lines.map(({ shares }) => y(shares.findLast((share) => share !== undefined) ?? 0)));
+  return (
+    <svg className="chart" viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={label}>
+      {y.ticks(4).map((tick) => (
+        <g key={tick}>
+          <path d={`M${MARGIN.left + 16} ${y(tick)}H${WIDTH - NAMES}`} stroke="var(--rule)" />
+          <text x={MARGIN.left + 10} y={y(tick) + 5} textAnchor="end">
+            {Math.round(100 * tick)} %
+          </text>
+        </g>
+      ))}
+      {columns.map((column, i) => (
+        <text key={column} x={x(i)} y={HEIGHT - 8} textAnchor="middle">
+          {column}
+        </text>
+      ))}
+      {lines.map(({ name, shares }, i) => {
+        const { dash, ink } = STROKES[i % STROKES.length]!;
+        return (
+          <g key={name}>
+            <title>{name}</title>
+            <path
+              d={path([...shares]) ?? ''}
+              fill="none"
+              stroke={ink}
+              strokeWidth={2.5}
+              strokeDasharray={dash}
+            />
+            {shares.map(
+              (share, at) =>
+                share !== undefined && <circle key={at} cx={x(at)} cy={y(share)} r={4} fill={ink} />,
+            )}
+            <path
+              d={`M${WIDTH - NAMES + 12} ${ends[i]! - 4}h22`}
+              stroke={ink}
+              strokeWidth={3}
+              strokeDasharray={dash}
+            />
+            <text x={WIDTH - NAMES + 40} y={ends[i]}>
+              {name}
+            </text>
+          </g>
+        );
+      })}
+    </svg>
+  );
+}
+
 /** Heights at least a line apart, in their order. */
 function spread(heights: readonly number[]): readonly number[] {
   const order = heights.map((_, i) => i).sort((a, b) => heights[a]! - heights[b]!);

@@ -1,4 +1,4 @@
-import type { Family, Form, HearOptions, LineView, PitchClass, Scene, TimedNote } from '@same-song/core';
+import type { Family, Form, Instrument, LineView, PitchClass, Scene, TimedNote } from '@same-song/core';
 
 /** Something laid out so that it can be played round after round. */
 export interface Playable {
@@ -6,6 +6,7 @@ export interface Playable {
   /** The instrument, its position … */
   readonly facts: readonly string[];
   readonly family: Family;
+  readonly instrument: Instrument;
   readonly instrumentId: string;
   /** Notes by id, as they lie on the instrument. */
   readonly line: ReadonlyMap<string, LineView>;
@@ -19,8 +20,6 @@ export interface Playable {
   readonly names: ReadonlyMap<string, string>;
   readonly words: ReadonlyMap<string, string>;
   readonly a4: number;
-  /** What an ear must know of the instrument. */
-  readonly hearing: Required<HearOptions>;
   /** What can be played along with it. */
   readonly form: Form | undefined;
   readonly home: PitchClass;

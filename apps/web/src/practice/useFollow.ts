@@ -1,23 +1,28 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import {
+  earFor,
   follow,
+  followedWays,
   followedWords,
+  isPlayersOwn,
   midiOf,
-  notesOf,
   simulatedPlayer,
   type Followed,
-  type NoteFrame,
-  type WantedNote,
+  type NoteFate,
+  type WantedWay,
   type WayCount,
 } from '@same-song/core';
-import { useEar, type Ear } from '../ear/useEar.ts';
+import type { MadeUp } from './faults.ts';
 import type { Playable } from './playable.ts';
+import { DECIDES, OPENING, useAttending } from './useAttending.ts';
 import type { Stage } from './useRounds.ts';
 
-/** How a round was heard, in words and by way. */
+/** How a round was heard: in words, by note and by way. */
 export interface HeardRound {
   readonly followed: Followed;
   readonly words: string;
+  /** By id of the note. */
+  readonly fates: ReadonlyMap<string, NoteFate>;
   readonly ways: Readonly<Record<string, WayCount>>;
 }
 
@@ -30,66 +35,61 @@ interface Following {
   /** The beat that sounds; 0 for none. */
   readonly beat: number;
   /** Somebody who is made up plays along, to see how it works. */
-  readonly madeUp: boolean;
-  /** A round is over and was followed. */
-  readonly onHeard: (heard: HeardRound) => void;
+  readonly madeUp: MadeUp | undefined;
+  /** A round is over and was followed. @param goesOn the next one sounds already */
+  readonly onHeard: (heard: HeardRound, goesOn: boolean) => void;
 }
 
-/** Opening the ear takes so long at most before somebody who is made up begins, in seconds. */
-const OPENING = 2;
-/** What is decided late is waited for, in ms. */
-const WAITS = 350;
-
-/** Listens while a round is played and judges it when it is over. */
+/** Listens while a round is played and judges it when it is over, or when the next one has begun. */
 export function useFollow({ playable, perMinute, stage, at, beat, madeUp, onHeard }: Following) {
-  const { hearing } = playable;
+  const { instrument } = playable;
+  const hearing = useMemo(() => earFor(instrument), [instrument]);
   const wanted = useMemo(() => wantedOf(playable, perMinute), [playable, perMinute]);
-  /** What was heard since the round was counted in. */
-  const frames = useRef<NoteFrame[]>([]);
-  /** Milliseconds of this page's clock when sound began to be heard: what is told soonest tells it best. */
-  const zero = useRef(Infinity);
+  const { ear, attend, notesAfter } = useAttending(hearing);
+  /** When the first note of this round was due, in ms of this page's clock. */
   const begun = useRef<number | undefined>(undefined);
-  const ear = useEar(hearing, (more, told) => {
-    frames.current.push(...more);
-    zero.current = Math.min(zero.current, performance.now() - 1000 * told.heard);
-  });
   const [heard, setHeard] = useState<HeardRound | undefined>(undefined);
-  const latest = useRef(onHeard);
+  const latest = useRef({ onHeard, listens: false });
   useEffect(() => {
-    latest.current = onHeard;
+    latest.current = { onHeard, listens: ear.state === 'listening' || madeUp !== undefined };
   });
+  const judge = useRef((_since: number, _goesOn: boolean) => undefined as unknown);
   useEffect(() => {
-    if (at === 0) begun.current = performance.now();
+    judge.current = (since, goesOn) => {
+      const last = wanted.at(-1)?.at ?? 0;
+      const opening = madeUp ? OPENING : 0;
+      const notes = notesAfter(since).filter(
+        ({ onset }) => onset > -0.5 && onset < last + (goesOn ? 0.3 : 0.6) + opening,
+      );
+      const followed = madeUp ? follow(wanted, notes, OPENING) : follow(wanted, notes);
+      const fates = new Map(followed.notes.map(({ id, fate }) => [id, fate]));
+      const ways = followedWays(instrument, wanted, followed);
+      const round = { followed, words: followedWords(followed), fates, ways };
+      setHeard(round);
+      latest.current.onHeard(round, goesOn);
+    };
+  }, [wanted, madeUp, notesAfter, instrument]);
+  useEffect(() => {
+    if (at !== 0) return undefined;
+    const before = begun.current;
+    begun.current = performance.now();
+    // Round and round: the one before is judged while this one sounds.
+    if (before === undefined || !latest.current.listens) return undefined;
+    const timer = window.setTimeout(() => judge.current(before, true), DECIDES);
+    return () => window.clearTimeout(timer);
   }, [at]);
   useEffect(() => {
     if (stage === 'counting') {
       setHeard(undefined);
-      frames.current = [];
+      begun.current = undefined;
+      attend();
     }
-    if (stage !== 'over' || (ear.state !== 'listening' && !madeUp)) return undefined;
-    const timer = window.setTimeout(() => {
-      if (begun.current === undefined) return;
-      const from = (begun.current - zero.current) / 1000;
-      const last = wanted.at(-1)?.at ?? 0;
-      const notes = notesOf(frames.current, hearing.struck)
-        .map((note) => ({ ...note, onset: note.onset - from, end: note.end - from }))
-        .filter(({ onset }) => onset > -0.5 && onset < last + 0.6 + (madeUp ? OPENING : 0));
-      const followed = madeUp ? follow(wanted, notes, OPENING) : follow(wanted, notes);
-      const round = { followed, words: followedWords(followed), ways: waysOf(wanted, followed) };
-      setHeard(round);
-      latest.current(round);
-    }, WAITS);
+    const since = begun.current;
+    if (stage !== 'over' || since === undefined || !latest.current.listens) return undefined;
+    const timer = window.setTimeout(() => judge.current(since, false), DECIDES);
     return () => window.clearTimeout(timer);
-  }, [stage, ear.state, madeUp, wanted, hearing]);
+  }, [stage, attend]);
   const { begin } = ear;
-  const beginAnew = useCallback(
-    (source: Parameters<Ear['begin']>[0]) => {
-      frames.current = [];
-      zero.current = Infinity;
-      begin(source);
-    },
-    [begin],
-  );
   const joined = useRef(false);
   useEffect(() => {
     if (stage !== 'counting') {
@@ -98,47 +98,47 @@ export function useFollow({ playable, perMinute, stage, at, beat, madeUp, onHear
     }
     if (!madeUp || beat === 0 || joined.current) return;
     joined.current = true;
-    beginAnew({ kind: 'simulated', make: playedAlong(playable, perMinute) });
-  }, [stage, beat, madeUp, beginAnew, playable, perMinute]);
-  return { ear: { ...ear, begin: beginAnew }, heard };
-}
-
-interface Wanted extends WantedNote {
-  readonly wayId: string;
+    begin({ kind: 'simulated', make: playedAlong(playable, perMinute, madeUp) });
+  }, [stage, beat, madeUp, begin, playable, perMinute]);
+  return { ear, heard };
 }
 
 /** The notes of a round, its first one at 0; of those that begin together the highest. */
-function wantedOf({ notes, line }: Playable, perMinute: number): readonly Wanted[] {
-  const top = new Map<number, Wanted>();
+function wantedOf({ notes, line, instrument }: Playable, perMinute: number): readonly WantedWay[] {
+  const own = new Map(
+    instrument.ways
+      .filter((way) => isPlayersOwn(instrument, way))
+      .map(({ id }) => [id, instrument.spec.measured[id]?.cents ?? 0]),
+  );
+  const top = new Map<number, WantedWay>();
   for (const { noteId, start } of notes) {
     const note = line.get(noteId);
     if (note?.wayId === undefined) continue;
     const { wayId, hz } = note;
-    const wanted = { id: noteId, wayId, midi: midiOf(hz), at: (start * 60) / perMinute };
-    if (wanted.midi > (top.get(start)?.midi ?? -Infinity)) top.set(start, wanted);
+    // A bend is wanted where it ought to be, however it was last played.
+    const midi = midiOf(hz) - (own.get(wayId) ?? 0) / 100;
+    if (midi > (top.get(start)?.midi ?? -Infinity))
+      top.set(start, { id: noteId, wayId, midi, at: (start * 60) / perMinute });
   }
   return [...top.values()].sort((a, b) => a.at - b.at);
 }
 
-function waysOf(wanted: readonly Wanted[], { notes }: Followed): Readonly<Record<string, WayCount>> {
-  const ways: Record<string, WayCount> = {};
-  for (const [i, { fate }] of notes.entries()) {
-    const { wayId } = wanted[i]!;
-    const { played, missed } = ways[wayId] ?? { played: 0, missed: 0 };
-    ways[wayId] = { played: played + 1, missed: missed + Number(fate !== 'hit') };
-  }
-  return ways;
-}
-
 /** The line of a round as a simulated player plays it, after the count. */
-function playedAlong(playable: Playable, perMinute: number): (rate: number) => Float32Array {
+function playedAlong(
+  playable: Playable,
+  perMinute: number,
+  { faults, bendsFlat = 0 }: MadeUp,
+): (rate: number) => Float32Array {
   const beat = 60 / perMinute;
   const { phase, beatsPerBar } = playable;
   const after = (phase > 0 ? beatsPerBar + phase : 2 * beatsPerBar) * beat;
+  const { instrument } = playable;
+  const own = new Set(instrument.ways.filter((way) => isPlayersOwn(instrument, way)).map(({ id }) => id));
   const wanted = wantedOf(playable, perMinute);
   const notes = wanted.map((note, i) => {
     const until = wanted[i + 1]?.at ?? note.at + beat;
-    return { ...note, at: note.at + after, seconds: 0.7 * (until - note.at) };
+    const midi = note.midi - (own.has(note.wayId) ? bendsFlat / 100 : 0);
+    return { ...note, midi, at: note.at + after, seconds: 0.7 * (until - note.at) };
   });
-  return (rate) => simulatedPlayer(notes, { rate, timbre: playable.family.timbre });
+  return (rate) => simulatedPlayer(notes, { rate, timbre: playable.family.timbre, faults });
 }

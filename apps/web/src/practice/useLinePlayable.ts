@@ -1,7 +1,6 @@
 import { useMemo } from 'react';
 import {
   chordOver,
-  earFor,
   expectOk,
   familyById,
   fifthsOfSongKey,
@@ -40,15 +39,15 @@ export function useLinePlayable(
   const dialect = family ? dialectOf(settings, family) : '';
   const { data: view, error } = useMapView(chosen, question, { naming: settings.naming, dialect });
   const { rhythm, articulation } = item.how;
-  const hearing = useMemo(() => chosen && earFor(expectOk(openInstrument(chosen.spec))), [chosen]);
+  const instrument = useMemo(() => chosen && expectOk(openInstrument(chosen.spec)), [chosen]);
   const playable = useMemo(
     () =>
       view &&
       chosen &&
       family &&
-      hearing &&
-      lineAsPlayable(view, { item, question, chosen, family, hearing, rhythm, articulation }),
-    [view, item, question, chosen, family, hearing, rhythm, articulation],
+      instrument &&
+      lineAsPlayable(view, { item, question, chosen, family, instrument, rhythm, articulation }),
+    [view, item, question, chosen, family, instrument, rhythm, articulation],
   );
   return { playable, error };
 }
@@ -60,7 +59,7 @@ function lineAsPlayable(
     question,
     chosen,
     family,
-    hearing,
+    instrument,
     rhythm,
     articulation,
   }: {
@@ -68,7 +67,7 @@ function lineAsPlayable(
     readonly question: StoredQuestion;
     readonly chosen: ChosenInstrument;
     readonly family: Playable['family'];
-    readonly hearing: Playable['hearing'];
+    readonly instrument: Playable['instrument'];
     readonly rhythm: string;
     readonly articulation: ItemRecord['how']['articulation'];
   },
@@ -96,7 +95,7 @@ function lineAsPlayable(
     names: wayNames(view.ways),
     words: new Map(view.ways.map((way) => [way.id, way.words])),
     a4: chosen.spec.a4,
-    hearing,
+    instrument,
     form: formOf({ name: '', beats: BEATS, bars: Array.from({ length: bars }, () => [home]) }),
     home: notePitchClass(tonic),
     cautions: view.cautions,

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef } from 'react';
-import type { LogEntry, WayCount } from '@same-song/core';
+import { waysTogether, type LogEntry, type WayCount } from '@same-song/core';
 import { keepEntry, sendWaiting } from './outbox.ts';
 
 interface Played {
@@ -60,7 +60,7 @@ export function useLog(played: Played | undefined) {
         rounds: (before?.rounds ?? 0) + Number(clean !== undefined),
         clean: (before?.clean ?? 0) + Number(clean ?? false),
         keys: [...new Set([...(before?.keys ?? []), ...keys])],
-        ways: together(before?.ways ?? {}, ways),
+        ways: waysTogether(before?.ways ?? {}, ways),
         note: before?.note ?? '',
       };
       keepEntry(entry.current, true);
@@ -68,16 +68,4 @@ export function useLog(played: Played | undefined) {
     [played],
   );
   return { begin, told, end };
-}
-
-function together(
-  a: Readonly<Record<string, WayCount>>,
-  b: Readonly<Record<string, WayCount>>,
-): Readonly<Record<string, WayCount>> {
-  const sum: Record<string, WayCount> = { ...a };
-  for (const [id, { played, missed }] of Object.entries(b)) {
-    const known = sum[id] ?? { played: 0, missed: 0 };
-    sum[id] = { played: known.played + played, missed: known.missed + missed };
-  }
-  return sum;
 }

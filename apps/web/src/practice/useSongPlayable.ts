@@ -2,7 +2,6 @@ import { useMemo } from 'react';
 import {
   barAt,
   barStarts,
-  earFor,
   expectOk,
   familyById,
   metreAt,
@@ -41,16 +40,16 @@ export function useSongPlayable(item: ItemRecord | undefined, chosen: ChosenInst
     naming: settings.naming,
     dialect: family ? dialectOf(settings, family) : '',
   });
-  const hearing = useMemo(() => chosen && earFor(expectOk(openInstrument(chosen.spec))), [chosen]);
+  const instrument = useMemo(() => chosen && expectOk(openInstrument(chosen.spec)), [chosen]);
   const playable = useMemo(
     () =>
       view &&
       item &&
       chosen &&
       family &&
-      hearing &&
-      songAsPlayable(view, { item, chosen, family, hearing, passage: what?.passage }),
-    [view, item, chosen, family, hearing, what],
+      instrument &&
+      songAsPlayable(view, { item, chosen, family, instrument, passage: what?.passage }),
+    [view, item, chosen, family, instrument, what],
   );
   return { playable, error, isLost: record === null };
 }
@@ -61,13 +60,13 @@ function songAsPlayable(
     item,
     chosen,
     family,
-    hearing,
+    instrument,
     passage,
   }: {
     readonly item: ItemRecord;
     readonly chosen: ChosenInstrument;
     readonly family: Family;
-    readonly hearing: Playable['hearing'];
+    readonly instrument: Playable['instrument'];
     readonly passage: { readonly from: string; readonly to: string } | undefined;
   },
 ): Playable {
@@ -102,7 +101,7 @@ function songAsPlayable(
     names: wayNames(view.ways),
     words: new Map(view.ways.map((way) => [way.id, way.words])),
     a4: chosen.spec.a4,
-    hearing,
+    instrument,
     form: whole ? songForm(song) : undefined,
     home: notePitchClass(song.keys[0]!.tonic),
     cautions: view.cautions,

@@ -1,6 +1,6 @@
 import type { Instrument } from '../instrument/instrument.ts';
 import { waysTogether, type WayCount } from '../practice/waySound.ts';
-import { isClean, judgeLine, type JudgedNote, type NoteFate, type WantedNote } from './judge.ts';
+import { isClean, judgeLine, type JudgedNote, type WantedNote } from './judge.ts';
 import { REACH } from './listening.ts';
 import { isPlayersOwn, tuned } from './meant.ts';
 import type { HeardNote } from './notes.ts';
@@ -89,19 +89,10 @@ function round(value: number): number {
   return Math.round(10 * value) / 10;
 }
 
-const FATE_WORDS: Readonly<Record<Exclude<NoteFate, 'hit'>, string>> = {
-  early: 'early',
-  late: 'late',
-  off: 'another pitch',
-  missed: 'not heard',
-};
-/** More are not told one by one. */
-const TOLD = 4;
-
-/** `All 8 notes were hit.`, `6 of 8: note 3 late, note 5 not heard.` */
+/** `All 8 notes were hit.`, `6 of 8 notes were hit.` */
 export function followedWords({ notes }: Followed): string {
-  const wrong = notes.flatMap(({ fate }, i) => (fate === 'hit' ? [] : [`note ${i + 1} ${FATE_WORDS[fate]}`]));
-  if (wrong.length === 0) return `All ${notes.length} notes were hit.`;
-  const told = wrong.slice(0, TOLD).join(', ') + (wrong.length > TOLD ? ' …' : '');
-  return `${notes.length - wrong.length} of ${notes.length}: ${told}.`;
+  const hit = notes.filter(({ fate }) => fate === 'hit').length;
+  return hit === notes.length
+    ? `All ${notes.length} notes were hit.`
+    : `${hit} of ${notes.length} notes were hit.`;
 }

@@ -5,8 +5,10 @@ export { ALL_PITCHES, hertz, LISTENING, midiOf, REACH } from './listening.ts';
 export {
   centsWords,
   earFor,
+  centsAround,
   isPlayersOwn,
   soundsAt,
+  tunedAt,
   tuned,
   waysMeant,
   type Meant,

@@ -11,9 +11,35 @@ export interface Meant {
   readonly cents: number;
 }
 
-/** Where a way sounds on its instrument, in semitones with cents as a fraction, 69 for an A of 440 Hz. */
+/**
+ * Where a way sounds on its instrument, in semitones with cents as a fraction, 69 for an A of 440 Hz: a reed or a string as
+ * it was measured, a bend where it ought to be.
+ */
 export function soundsAt(instrument: Instrument, way: Way): number {
-  return midiOf(frequency(way.pitch, instrument.spec.a4, instrument.centsOf(way)));
+  return isPlayersOwn(instrument, way)
+    ? tunedAt(instrument, way)
+    : midiOf(frequency(way.pitch, instrument.spec.a4, instrument.centsOf(way)));
+}
+
+/** Where a way ought to sound, whatever was measured: as its layout has it. In semitones as above. */
+export function tunedAt({ spec: { a4 } }: Instrument, { pitch, cents }: Way): number {
+  return midiOf(frequency(pitch, a4, cents ?? 0));
+}
+
+/**
+ * Cents by which what lies around a way is off, below and above it: what a bend is judged against where it shall fit its
+ * reeds and not a perfect scale. 0 for a way whose pitch is no player's own, and where nothing was measured.
+ */
+export function centsAround(instrument: Instrument, way: Way): number {
+  if (!isPlayersOwn(instrument, way)) return 0;
+  const fixed = instrument.ways
+    .filter((one) => !isPlayersOwn(instrument, one) && instrument.spec.measured[one.id] !== undefined)
+    .sort((a, b) => a.pitch - b.pitch);
+  const around = [
+    fixed.findLast(({ pitch }) => pitch <= way.pitch),
+    fixed.find(({ pitch }) => pitch >= way.pitch),
+  ].flatMap((one) => (one ? [instrument.centsOf(one)] : []));
+  return around.length === 0 ? 0 : around.reduce((sum, cents) => sum + cents, 0) / around.length;
 }
 
 /** What an ear must know of an instrument: its pitches, and whether they ring on. */

@@ -1,7 +1,7 @@
 import type { Way } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import type { HeardNote } from './notes.ts';
-import { waysMeant } from './meant.ts';
+import { tunedAt, waysMeant } from './meant.ts';
 import { middle } from './middle.ts';
 
 /** What was heard of one way. */
@@ -9,7 +9,7 @@ export interface Measurement {
   readonly way: Way;
   /** Notes that were heard. */
   readonly count: number;
-  /** Middle of them, in cents above where the instrument has it now. */
+  /** Middle of them, in cents above where its layout has it. */
   readonly cents: number;
   /** Between the lowest and the highest of them, in cents. */
   readonly spread: number;
@@ -27,7 +27,9 @@ export function measure(
   for (const { midi, wayId } of notes) {
     const meant = waysMeant(instrument, midi);
     const found = wayId === undefined ? meant[0] : meant.find(({ way }) => way.id === wayId);
-    if (found) of.set(found.way.id, [...(of.get(found.way.id) ?? []), found.cents]);
+    if (!found) continue;
+    const cents = 100 * (midi - tunedAt(instrument, found.way));
+    of.set(found.way.id, [...(of.get(found.way.id) ?? []), cents]);
   }
   return instrument.ways.flatMap((way): Measurement[] => {
     const all = of.get(way.id)?.sort((a, b) => a - b);

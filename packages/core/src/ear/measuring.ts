@@ -45,7 +45,7 @@ export function measuringOf(
         way.id,
         {
           pitch: way.pitch,
-          cents: tenth(cents + instrument.centsOf(way)),
+          cents: tenth(cents + (way.cents ?? 0)),
           ...{ spread: tenth(spread), count },
         },
       ]),

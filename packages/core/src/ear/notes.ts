@@ -135,5 +135,11 @@ export function gatherNotes(struck: boolean) {
       if (told) kept = kept.filter(({ time }) => time > told.end);
       return notes.slice(0, -1);
     },
+    /** Nothing follows: the last note has ended too. */
+    end(): readonly HeardNote[] {
+      const notes = notesOf(kept, struck);
+      kept = [];
+      return notes;
+    },
   };
 }

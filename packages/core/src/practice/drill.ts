@@ -191,6 +191,7 @@ const SUBJECTS: Readonly<Record<DrillId, (ground: DrillGround) => readonly Subje
           ask: (random) => ({
             ...chosen(random, prompt, random.of(rubs), good, { about: chord.name }),
             answer: rubs.join(' or '),
+            degrees: true,
           }),
         },
       ];
@@ -204,6 +205,7 @@ const SUBJECTS: Readonly<Record<DrillId, (ground: DrillGround) => readonly Subje
           about: CHROMATIC_DEGREE_NAMES[semitone]!,
         }),
         heard: heardEvenly(hz(low), hz(low + semitone)),
+        degrees: true,
       }),
     }));
   },

@@ -1,4 +1,6 @@
 import type { Way } from '../families/way.ts';
+import { CHROMATIC_DEGREE_NAMES } from '../scale/degree.ts';
+import { aboveHome, type Key } from '../scale/scale.ts';
 import type { SeededRandom } from './seededRandom.ts';
 
 /** A note that is heard before an answer. */
@@ -21,6 +23,8 @@ export interface DrillQuestion {
   readonly shown?: string;
   /** To choose from; where there are none the answer is given on the drawing. */
   readonly choices: readonly { readonly id: string; readonly label: string }[];
+  /** The choices are degrees of the key, so that one can be answered by playing it. */
+  readonly degrees?: true;
   /** Ids of ways or choices that are right. */
   readonly right: readonly string[];
   /** The right answer in words. */
@@ -36,6 +40,23 @@ export const CHOICES = 6;
 export interface Subject {
   readonly about: string;
   ask(random: SeededRandom): DrillQuestion;
+}
+
+/** Whether a question can be answered by playing a note. */
+export function isPlayable({ choices, degrees }: DrillQuestion): boolean {
+  return choices.length === 0 || degrees === true;
+}
+
+/**
+ * The answer that a note gives, as an id of a way or of a choice; undefined where the question asks for no note.
+ * @param meant the ways that probably made it, the likeliest first: the ear cannot tell those of one pitch apart
+ */
+export function playedAnswer(question: DrillQuestion, key: Key, meant: readonly Way[]): string | undefined {
+  const [first] = meant;
+  if (!first || !isPlayable(question)) return undefined;
+  if (question.degrees) return CHROMATIC_DEGREE_NAMES[aboveHome(key, first.pitch)];
+  const same = meant.filter(({ pitch }) => pitch === first.pitch);
+  return (same.find(({ id }) => question.right.includes(id)) ?? first).id;
 }
 
 /** A question that is answered on the drawing. */

@@ -91,7 +91,7 @@ test('a log takes how ways sounded, and nothing that is none', () => {
     checkLogEntry({
       ...entry('2026-05-13T10:00:00Z', {}),
       ways: { '4b': { played: 1, missed: 0, sound: told } },
-    } as never);
+    });
   expect(check(sound(1, -20, { ms: -40.5 })).ok).toBe(true);
   for (const wrong of [
     { times: 1 },

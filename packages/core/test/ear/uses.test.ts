@@ -1,6 +1,7 @@
 import { families, FAMILY_IDS } from '../../src/families/index.ts';
 import {
   BETWEEN,
+  centsAround,
   earFor,
   ear,
   follow,
@@ -13,6 +14,7 @@ import {
   simulatedPlayer,
   soundsAt,
   steadyNotes,
+  tunedAt,
   writtenDown,
   type NoteFrame,
 } from '../../src/ear/index.ts';
@@ -112,6 +114,28 @@ test('whose pitch is the player’s own: bends and over-notes, half-holes; no bu
     expect(own(expectOk(openInstrument(specFromPreset(id, families[id].presets[0]!.id)))).size).toBe(0);
 });
 
+test('a bend is judged where it ought to be, or against the reeds around it', () => {
+  const [reed, bend, above] = ['4d', '4d1', '5d'].map((id) => harmonica.ways.find((way) => way.id === id)!);
+  const measured = Object.fromEntries(
+    [reed!, bend!].map(({ id, pitch }) => [id, { pitch, cents: id === '4d' ? -8 : -30 }]),
+  );
+  const known = expectOk(openInstrument({ ...harmonica.spec, measured }));
+  expect(soundsAt(known, bend!)).toBeCloseTo(bend!.pitch);
+  expect(soundsAt(known, reed!)).toBeCloseTo(reed!.pitch - 0.08);
+  expect(tunedAt(known, reed!)).toBeCloseTo(reed!.pitch);
+  // 4 draw lies above its bend; below it nothing was measured.
+  expect(centsAround(known, bend!)).toBe(-8);
+  expect(centsAround(known, reed!)).toBe(0);
+  expect(centsAround(harmonica, bend!)).toBe(0);
+  const four = harmonica.ways.find(({ id }) => id === '4b')!;
+  const both = {
+    ...measured,
+    '4b': { pitch: four.pitch, cents: 2 },
+    '5d': { pitch: above!.pitch, cents: 40 },
+  };
+  expect(centsAround(expectOk(openInstrument({ ...harmonica.spec, measured: both })), bend!)).toBe(-3);
+});
+
 describe('what is struck is written down', () => {
   test('tongue by tongue, each once, its cents in the middle of its strikes', () => {
     const a442 = 12 * Math.log2(442 / 440);
@@ -170,10 +194,9 @@ describe('measurings', () => {
       '2026-05-04T17:30:00.000Z',
     );
 
-  test('keep cents from the pitch, whatever the map said', () => {
-    const known = { '4b': { pitch: four!.pitch, cents: -5 } };
-    const instrument = expectOk(openInstrument({ ...harmonica.spec, measured: known }));
-    const kept = measuringOf(instrument, [{ way: four!, count: 3, cents: 8.26, spread: 4.04 }], 'now');
+  test('keep cents from the pitch, those of the layout among them', () => {
+    const way = { ...four!, cents: -5 };
+    const kept = measuringOf(harmonica, [{ way, count: 3, cents: 8.26, spread: 4.04 }], 'now');
     expect(kept.ways).toEqual({ '4b': { pitch: four!.pitch, cents: 3.3, spread: 4, count: 3 } });
   });
 

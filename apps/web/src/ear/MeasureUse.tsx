@@ -1,0 +1,237 @@
+import Button from '@mui/material/Button';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import {
+  centsWords,
+  counted,
+  isPlayersOwn,
+  measure,
+  measuringOf,
+  middles,
+  type Instrument,
+  type Measuring,
+  type Measurement,
+} from '@same-song/core';
+import { instruments, measurings, specOf, type RecordOf } from '../api/records.ts';
+import { Check } from '../controls/Check.tsx';
+import { useShortcuts } from '../frame/shortcuts.ts';
+import { useKeeping } from '../frame/useKeeping.ts';
+import { everyWay } from './examples.ts';
+import { useGathered } from './heard.ts';
+import type { UseProps } from './uses.ts';
+import { WayPicture } from './WayPicture.tsx';
+
+/** Measurings that stand side by side; of older ones only the middle tells. */
+const SHOWN = 3;
+
+/** Every way of an instrument against the tuner: what was heard now and in earlier measurings, and what its map takes of it. */
+export function MeasureUse({ chosen, instrument, heard, onExample }: UseProps) {
+  const [meant, setMeant] = useState<string | undefined>(undefined);
+  const { gathered, clear, dropLast } = useGathered(heard, meant);
+  const measurements = useMemo(() => measure(instrument, gathered), [instrument, gathered]);
+  useEffect(() => onExample(everyWay(instrument)), [onExample, instrument]);
+  const group = 'Listening';
+  useShortcuts([
+    { key: 'Escape', label: 'Any way is meant', group, run: () => setMeant(undefined) },
+    { key: 'Backspace', label: 'Forget the last note', group, run: dropLast },
+  ]);
+  const choose = useCallback((id: string) => setMeant((now) => (now === id ? undefined : id)), []);
+  const asked = instrument.ways.find(({ id }) => id === meant);
+  return (
+    <>
+      <p className="practice-tools">
+        {asked ? (
+          <>
+            All that is heard goes to {asked.words}.
+            <Button variant="text" onClick={() => setMeant(undefined)}>
+              Any way again
+            </Button>
+          </>
+        ) : (
+          'Play every way a few times, one after the other. Where two ways sound alike, choose the one you play on the drawing.'
+        )}
+      </p>
+      <WayPicture
+        {...{ chosen, instrument }}
+        label="Choose the way that is measured"
+        selected={meant}
+        used={measurements.map(({ way }) => way.id).join(' ')}
+        onSelect={choose}
+      />
+      <Measured
+        key={chosen.key}
+        {...{ chosen, instrument, measurements }}
+        onClear={clear}
+        onForget={dropLast}
+      />
+    </>
+  );
+}
+
+interface MeasuredProps extends Pick<UseProps, 'chosen' | 'instrument'> {
+  readonly measurements: readonly Measurement[];
+  readonly onClear: () => void;
+  readonly onForget: () => void;
+}
+
+function Measured({ chosen, instrument, measurements, onClear, onForget }: MeasuredProps) {
+  const { record } = chosen;
+  const { data: all = [] } = measurings.useList('kept', record !== undefined);
+  const kept = useMemo(
+    () =>
+      all.filter(({ instrumentId }) => instrumentId === record?.id).sort((a, b) => b.at.localeCompare(a.at)),
+    [all, record],
+  );
+  const now = useMemo(
+    () => measuringOf(instrument, measurements, new Date().toISOString()),
+    [instrument, measurements],
+  );
+  const [without, setWithout] = useState<ReadonlySet<string>>(new Set());
+  const keeping = useKeeping(measurings);
+  const changing = useKeeping(instruments);
+  const measured = useMemo(
+    () => middles(instrument, measurements.length > 0 ? [now, ...kept] : kept),
+    [instrument, measurements, now, kept],
+  );
+  const taken = Object.entries(measured).filter(([id]) => !without.has(id));
+  if (measurements.length === 0 && kept.length === 0) return null;
+  const keep = () => {
+    if (!record) return;
+    keeping.keep(
+      { name: record.name, instrumentId: record.id, ...now },
+      { label: () => `measuring ${record.name}`, notice: () => 'This measuring is kept.', onKept: onClear },
+    );
+  };
+  const take = () => {
+    if (!record) return;
+    const before = specOf(record);
+    const after = { ...before, measured: { ...before.measured, ...Object.fromEntries(taken) } };
+    changing.change(record, {
+      ...{ before, after, label: `what was measured of ${record.name}` },
+      notice: 'The cents are in its map now.',
+    });
+  };
+  const tick = (id: string) => {
+    const next = new Set(without);
+    if (!next.delete(id)) next.add(id);
+    setWithout(next);
+  };
+  return (
+    <section className="listen-measured">
+      {record ? (
+        <p className="practice-tools">
+          <Button variant="contained" disabled={measurements.length === 0 || keeping.busy} onClick={keep}>
+            Keep this measuring
+          </Button>
+          <Button variant="outlined" disabled={taken.length === 0 || changing.busy} onClick={take}>
+            Take the middle of {counted(taken.length, 'way')} into its map
+          </Button>
+          {measurements.length > 0 && (
+            <>
+              <Button variant="text" onClick={onForget}>
+                Forget the last note
+              </Button>
+              <Button variant="text" onClick={onClear}>
+                Forget them all
+              </Button>
+            </>
+          )}
+        </p>
+      ) : (
+        <p>This instrument is on loan: take it into the cabinet to keep what is measured.</p>
+      )}
+      <MeasuredTable {...{ instrument, measurements, kept, measured, without }} onTick={record && tick} />
+      {kept.length > 0 && (
+        <ul className="plain-list">
+          {kept.map((one) => (
+            <li key={one.id}>
+              Measured on {dateWords(one.at)}: {counted(Object.keys(one.ways).length, 'way')}.{' '}
+              <Button size="small" variant="text" onClick={() => keeping.putAway(one)}>
+                Put away
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+interface TableProps {
+  readonly instrument: Instrument;
+  readonly measurements: readonly Measurement[];
+  readonly kept: readonly RecordOf<'measurings'>[];
+  readonly measured: Instrument['spec']['measured'];
+  readonly without: ReadonlySet<string>;
+  /** Undefined where nothing can be kept. */
+  readonly onTick: ((id: string) => void) | undefined;
+}
+
+function MeasuredTable({ instrument, measurements, kept, measured, without, onTick }: TableProps) {
+  const shown = kept.slice(0, SHOWN);
+  const heard = new Map(measurements.map((one) => [one.way.id, one]));
+  const ways = instrument.ways.filter(({ id }) => heard.has(id) || kept.some((one) => one.ways[id]));
+  return (
+    <table className="log-list measured-list">
+      <thead>
+        <tr>
+          <th scope="col">Way</th>
+          <th scope="col">Now</th>
+          <th scope="col">Times, and how far apart</th>
+          {shown.map(({ id, at }) => (
+            <th scope="col" key={id}>
+              {dateWords(at)}
+            </th>
+          ))}
+          <th scope="col">Middle</th>
+          <th scope="col">In its map</th>
+        </tr>
+      </thead>
+      <tbody>
+        {ways.map((way) => {
+          const one = heard.get(way.id);
+          const middle = measured[way.id]?.cents;
+          return (
+            <tr key={way.id}>
+              <th scope="row">{way.words}</th>
+              <td>{one && centsWords(one.cents, isPlayersOwn(instrument, way))}</td>
+              <td>
+                {one && `${one.count}×${one.count > 1 ? `, ${counted(Math.round(one.spread), 'cent')}` : ''}`}
+              </td>
+              {shown.map(({ id, ways: then }) => (
+                <td key={id}>{signed(cents(then, way.id))}</td>
+              ))}
+              <td>
+                {middle !== undefined && onTick ? (
+                  <Check
+                    label={signed(middle)}
+                    name={`take ${signed(middle)} cents for ${way.words}`}
+                    checked={!without.has(way.id)}
+                    onChange={() => onTick(way.id)}
+                  />
+                ) : (
+                  signed(middle)
+                )}
+              </td>
+              <td>{signed(instrument.spec.measured[way.id]?.cents)}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+function cents(ways: Measuring['ways'], id: string): number | undefined {
+  return ways[id]?.cents;
+}
+
+/** `+4`, `−12`, `0`; nothing where nothing is known. */
+function signed(value: number | undefined): string {
+  if (value === undefined) return '';
+  const whole = Math.round(value);
+  return whole === 0 ? '0' : `${whole > 0 ? '+' : '−'}${Math.abs(whole)}`;
+}
+
+function dateWords(at: string): string {
+  return new Date(at).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
+}

@@ -1,0 +1,71 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { gatherNotes, type HeardNote, type NoteFrame } from '@same-song/core';
+import type { Ear } from './useEar.ts';
+
+export type OnFrames = (frames: readonly NoteFrame[]) => void;
+
+/** An ear and whoever wants to know what it hears. */
+export interface Heard {
+  readonly ear: Ear;
+  /** What rings on after each note is told from what is blown. */
+  readonly struck: boolean;
+  /** @returns what ends it */
+  listen(to: OnFrames): () => void;
+}
+
+/** Passes what is heard on to all who listen. */
+export function useListeners() {
+  const listeners = useRef(new Set<OnFrames>());
+  const pass = useCallback((frames: readonly NoteFrame[]) => {
+    for (const listener of listeners.current) listener(frames);
+  }, []);
+  const listen = useCallback((to: OnFrames) => {
+    listeners.current.add(to);
+    return () => listeners.current.delete(to);
+  }, []);
+  return { pass, listen };
+}
+
+/** Notes that were heard, each told once when it has ended. @param onNote kept as it is: the latest is called */
+export function useHeardNotes(
+  { ear: { state }, struck, listen }: Heard,
+  onNotes: (notes: readonly HeardNote[]) => void,
+) {
+  const latest = useRef(onNotes);
+  useEffect(() => {
+    latest.current = onNotes;
+  });
+  useEffect(() => {
+    if (state !== 'listening') return undefined;
+    const gather = gatherNotes(struck);
+    const tell = (notes: readonly HeardNote[]) => {
+      if (notes.length > 0) latest.current(notes);
+    };
+    const leave = listen((frames) => tell(gather.push(frames)));
+    return () => {
+      leave();
+      // The last note has ended with the listening.
+      tell(gather.end());
+    };
+  }, [state, struck, listen]);
+}
+
+/** A note that was heard, with the way that was meant where somebody said it. */
+export interface Gathered {
+  readonly midi: number;
+  readonly wayId?: string;
+}
+
+/** Collects notes. @param meant the way that is meant while they are played */
+export function useGathered(heard: Heard, meant?: string) {
+  const [gathered, setGathered] = useState<readonly Gathered[]>([]);
+  useHeardNotes(heard, (notes) =>
+    setGathered((before) => [
+      ...before,
+      ...notes.map(({ midi }) => ({ midi, ...(meant !== undefined && { wayId: meant }) })),
+    ]),
+  );
+  const clear = useCallback(() => setGathered([]), []);
+  const dropLast = useCallback(() => setGathered((before) => before.slice(0, -1)), []);
+  return { gathered, clear, dropLast };
+}

@@ -1,0 +1,20 @@
+import { NO_FAULTS, type Faults } from '@same-song/core';
+
+/** Somebody who is made up, and what goes wrong when he plays. */
+export interface MadeUp {
+  readonly id: string;
+  readonly label: string;
+  readonly faults: Faults;
+  /** Cents by which bends are too flat. */
+  readonly bendsFlat?: number;
+}
+
+/** Who can play instead of somebody in the room, to see how listening works. */
+export const MADE_UP: readonly MadeUp[] = [
+  { id: 'well', label: 'plays it well', faults: NO_FAULTS },
+  { id: 'flat', label: 'plays bends too flat', faults: NO_FAULTS, bendsFlat: 45 },
+  { id: 'late', label: 'is late at every other note', faults: { ...NO_FAULTS, late: 0.2 } },
+  { id: 'octave', label: 'slips an octave at every fifth', faults: { ...NO_FAULTS, octaves: 5 } },
+  { id: 'leaves', label: 'leaves every fourth out', faults: { ...NO_FAULTS, leaves: 4 } },
+  { id: 'noise', label: 'plays in a loud room', faults: { ...NO_FAULTS, noise: 15 } },
+];
