@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { LOW_HARMONICA, songPath } from './songPage.ts';
-import { barriers, click, eventually, keys, openStage, sees, textOf, type Stage } from './stage.ts';
+import { barriers, click, eventually, keys, logged, openStage, sees, textOf, type Stage } from './stage.ts';
 
 let stage: Stage;
 let page: Page;
@@ -24,21 +24,7 @@ interface Told {
   readonly revision: number;
 }
 /** What the server has of the log, newest last. */
-const logged = () =>
-  page.evaluate(async () => {
-    const list: { id: string }[] = [];
-    for (let after: number | null = 0; after !== null;) {
-      const response = await fetch(`/api/log?which=kept&after=${after}`);
-      const { items, next } = (await response.json()) as { items: { id: string }[]; next: number | null };
-      list.push(...items);
-      after = next;
-    }
-    const ids = list.slice(-3).map(({ id }) => id);
-    const told = (await (await fetch(`/api/log/contents?ids=${ids.join(',')}`)).json()) as (Told & {
-      id: string;
-    })[];
-    return ids.flatMap((id) => told.filter((one) => one.id === id));
-  });
+const lastLogged = () => logged<Told>(page, 3);
 
 test('the plan of the day says why, is changed, and is there again after a reload', async () => {
   page = await stage.page('/practice');
@@ -86,7 +72,7 @@ test('a round is counted in, played, judged by a pedal and logged, and the tempo
   expect(await textOf(page, '.player-ladder')).toContain('round 2');
   await click(page, 'Done');
   await page.waitForSelector('.today');
-  await eventually(logged, (list) =>
+  await eventually(lastLogged, (list) =>
     expect(list.at(-1)).toMatchObject({ name: 'Drum, down to the anchor', rounds: 1, clean: 0 }),
   );
 });
@@ -94,7 +80,7 @@ test('a round is counted in, played, judged by a pedal and logged, and the tempo
 test('a tab that is closed in the middle, with the server away, loses no round', async () => {
   page = await stage.page(`${itemPath(9)}?for=4`);
   await page.waitForSelector('.stand-note');
-  const before = (await logged()).length;
+  const before = (await lastLogged()).length;
   expect(before).toBe(3);
   await page.setRequestInterception(true);
   page.on('request', (request) => {
@@ -111,7 +97,7 @@ test('a tab that is closed in the middle, with the server away, loses no round',
   expect(told).toHaveLength(1);
   await page.close();
   page = await stage.page('/practice/log');
-  await eventually(logged, (list) => expect(list.at(-1)).toMatchObject({ rounds: 1, clean: 1 }));
+  await eventually(lastLogged, (list) => expect(list.at(-1)).toMatchObject({ rounds: 1, clean: 1 }));
   await sees(page, '1 of 1');
 });
 
@@ -142,7 +128,7 @@ test('rounds go round without a count, or on by themselves; what nobody judged i
   await eventually(state, (text) => expect(text).toContain('Counting in'));
   await click(page, 'Done');
   await page.waitForSelector('.today');
-  await eventually(logged, (list) => {
+  await eventually(lastLogged, (list) => {
     const last = list.at(-1);
     expect(last).toMatchObject({ name: 'Drum, down to the anchor', rounds: 0, clean: 0 });
     expect(last?.minutes).toBeGreaterThan(0.05);
@@ -193,7 +179,9 @@ test('a drill is answered by keys alone; what was wrong stands at its end and is
   const wrong = await page.$$eval('.drill li', (all) => all.length);
   expect(wrong).toBe(20 - Number(right));
   await page.goto(`${new URL(page.url()).origin}/practice/log`);
-  await eventually(logged, (list) => expect(list.at(-1)).toMatchObject({ rounds: 20, clean: Number(right) }));
+  await eventually(lastLogged, (list) =>
+    expect(list.at(-1)).toMatchObject({ rounds: 20, clean: Number(right) }),
+  );
 });
 
 test('over chords the bar that sounds is marked, stages are walked, and a call can be had again by its number', async () => {
@@ -273,8 +261,8 @@ test('the log is set right by hand and undone; progress answers its questions, w
   await click(page, 'Progress');
   await page.waitForSelector('.chart');
   await sees(page, 'Is the tempo rising?');
-  expect(await page.$$eval('.chart', (charts) => charts.length)).toBe(3);
-  expect(await page.$$eval('.progress details', (tables) => tables.length)).toBe(3);
+  expect(await page.$$eval('.chart', (charts) => charts.length)).toBe(4);
+  expect(await page.$$eval('.progress details', (tables) => tables.length)).toBe(4);
   expect(await barriers(page)).toEqual([]);
 });
 

@@ -240,3 +240,19 @@ export function smallWriting(page: Page): Promise<string[]> {
     return found;
   });
 }
+
+/** Whole log entries as the server has them, the newest last. */
+export function logged<Entry>(page: Page, newest: number): Promise<readonly Entry[]> {
+  return page.evaluate(async (count) => {
+    const list: { id: string }[] = [];
+    for (let after: number | null = 0; after !== null;) {
+      const response = await fetch(`/api/log?which=kept&after=${after}`);
+      const { items, next } = (await response.json()) as { items: { id: string }[]; next: number | null };
+      list.push(...items);
+      after = next;
+    }
+    const ids = list.slice(-count).map(({ id }) => id);
+    const told = (await (await fetch(`/api/log/contents?ids=${ids.join(',')}`)).json()) as { id: string }[];
+    return ids.flatMap((id) => told.filter((one) => one.id === id)) as never[];
+  }, newest);
+}

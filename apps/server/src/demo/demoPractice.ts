@@ -73,7 +73,7 @@ function itemsOf(first: (family: string) => number): readonly DemoItem[] {
       name: 'B♭ major, two octaves',
       who: BRAM,
       on: 0,
-      ask: { tonic: 'Bb', scale: 'major' },
+      ask: { tonic: 'Bb', scale: 'major', range: { kind: 'octaves', octaves: 2, from: 'best' } },
       how: { tempo: 60, wanted: 120, articulation: 'short', minutes: 4 },
     },
     {

@@ -57,12 +57,7 @@ export function MeasureUse({ chosen, instrument, heard, onExample }: UseProps) {
         used={measurements.map(({ way }) => way.id).join(' ')}
         onSelect={choose}
       />
-      <Measured
-        key={chosen.key}
-        {...{ chosen, instrument, measurements }}
-        onClear={clear}
-        onForget={dropLast}
-      />
+      <Measured {...{ chosen, instrument, measurements }} onClear={clear} onForget={dropLast} />
     </>
   );
 }
