@@ -50,10 +50,10 @@ export function ear(
   /** Frames that were read, and samples that went before `rest`. */
   let read = 0;
   let gone = 0;
-  const waiting: { readonly time: number; readonly power: number }[] = [];
+  const waiting: { readonly time: number; readonly power: number; readonly edge: number }[] = [];
   const told = ({ candidate, midi, clarity }: Decided): NoteFrame => {
-    const { time, power } = waiting.shift()!;
-    return { time, power, candidate, clarity, midi: candidate < 0 ? null : midi };
+    const { time, power, edge } = waiting.shift()!;
+    return { time, power, edge, candidate, clarity, midi: candidate < 0 ? null : midi };
   };
   return {
     push(samples: Float32Array): Told {
@@ -69,6 +69,7 @@ export function ear(
         waiting.push({
           time: (Math.round(read * hop) + size / 2) / thin.rate,
           power: powerAt(all, from + size / 2, hop),
+          edge: edgeAt(all, from + size / 2, hop),
         });
         const decided = course.push(evidence);
         if (decided) frames.push(told(decided));
@@ -101,6 +102,15 @@ function powerAt(samples: Float32Array, middle: number, hop: number): number {
   const to = Math.min(samples.length, Math.round(middle + hop));
   let sum = 0;
   for (let i = from; i < to; i += 1) sum += samples[i]! ** 2;
+  return sum / Math.max(1, to - from);
+}
+
+/** The same of what changes fast, as the noise of a stroke does: low notes that beat against each other are left out. */
+function edgeAt(samples: Float32Array, middle: number, hop: number): number {
+  const from = Math.max(2, Math.round(middle - hop));
+  const to = Math.min(samples.length, Math.round(middle + hop));
+  let sum = 0;
+  for (let i = from; i < to; i += 1) sum += (samples[i]! - 2 * samples[i - 1]! + samples[i - 2]!) ** 2;
   return sum / Math.max(1, to - from);
 }
 

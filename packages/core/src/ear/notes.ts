@@ -1,3 +1,5 @@
+import { decibels, isStroke, strokeOf, type Loudness } from './strokes.ts';
+
 /** A frame as it is told. Times in seconds from the beginning. */
 export interface HeardFrame {
   /** Of its middle. */
@@ -22,12 +24,18 @@ export interface NoteFrame extends HeardFrame {
   readonly candidate: number;
   /** Mean square. */
   readonly power: number;
+  /** Mean square of what changes fast in it. */
+  readonly edge: number;
 }
 
 /** Shorter ones are slips of the ear, in frames. */
 const SHORTEST = 4;
 /** What is softer by so much and louder again is struck or blown anew, in decibels. */
 const DIP = 5;
+/** Nobody strikes again so soon, in frames. */
+const AGAIN = 9;
+/** What is softer than it was by so much is the echo of a room, and not blown anew, in decibels. */
+const ECHO = 12;
 /** What is struck rings on: it begins anew where it grows louder by so much, in decibels. */
 const STRIKE = 4;
 /** A note has settled after so many frames; what is plucked begins sharp. */
@@ -37,33 +45,40 @@ const AROUND = 4;
 
 /** Notes from frames: a run of one candidate, parted where it is begun anew. @param struck it rings on after each note */
 export function notesOf(frames: readonly NoteFrame[], struck: boolean): readonly HeardNote[] {
-  const levels = frames.map(({ power }) => 10 * Math.log10(power + 1e-12));
+  const loudness: Loudness = {
+    levels: frames.map(({ power }) => decibels(power)),
+    edges: frames.map(({ edge }) => decibels(edge)),
+  };
   const notes: HeardNote[] = [];
+  /** Where the note before was struck. */
+  let before = -SHORTEST;
   for (let from = 0; from < frames.length;) {
     const { candidate } = frames[from]!;
     let to = from + 1;
     while (to < frames.length && frames[to]!.candidate === candidate) to += 1;
     if (candidate >= 0 && to - from >= SHORTEST) {
-      const cuts = [from, ...begunAnew(levels, from, to, struck), to];
-      for (let i = 0; i + 1 < cuts.length; i += 1) notes.push(noteOf(frames, levels, cuts[i]!, cuts[i + 1]!));
+      const cuts = [from, ...begunAnew(loudness, from, to, struck), to];
+      for (let i = 0; i + 1 < cuts.length; i += 1) {
+        const begin = struck
+          ? strokeOf(loudness, cuts[i]!, before + SHORTEST)
+          : beginOf(loudness.levels, cuts[i]!);
+        // What is left of an old note when the next is struck is none of its own.
+        if (begin === undefined || cuts[i + 1]! - begin < (struck ? AGAIN : SHORTEST)) continue;
+        before = begin;
+        notes.push(noteOf(frames, begin, cuts[i]!, cuts[i + 1]!));
+      }
     }
     from = to;
   }
   return notes;
 }
 
-function noteOf(
-  frames: readonly NoteFrame[],
-  levels: readonly number[],
-  from: number,
-  to: number,
-): HeardNote {
+function noteOf(frames: readonly NoteFrame[], begin: number, from: number, to: number): HeardNote {
   const settled = to - from > 2 * SETTLES ? from + SETTLES : from;
   const pitches = frames
     .slice(settled, to)
     .flatMap(({ midi }) => midi ?? [])
     .sort((a, b) => a - b);
-  const begin = beginOf(levels, from);
   return {
     onset: frames[begin]!.time,
     end: frames[to - 1]!.time,
@@ -86,7 +101,8 @@ function beginOf(levels: readonly number[], at: number): number {
 }
 
 /** Frames within a run of one pitch at which it begins anew. */
-function begunAnew(levels: readonly number[], from: number, to: number, struck: boolean): readonly number[] {
+function begunAnew(loudness: Loudness, from: number, to: number, struck: boolean): readonly number[] {
+  const { levels } = loudness;
   const cuts: number[] = [];
   let low = levels[from]!;
   let high = low;
@@ -94,8 +110,13 @@ function begunAnew(levels: readonly number[], from: number, to: number, struck: 
   for (let i = from + 1; i < to; i += 1) {
     const level = levels[i]!;
     const rise = level - low;
-    const isLongEnough = i - start >= SHORTEST + 1 && to - i >= SHORTEST;
-    const isAgain = struck ? rise > STRIKE && isLongEnough : rise > DIP && high - low > DIP && isLongEnough;
+    const isLongEnough = i - start >= (struck ? AGAIN : SHORTEST + 1) && to - i >= SHORTEST;
+    const isAgain = struck
+      ? rise > STRIKE && isLongEnough && isStroke(loudness, i)
+      : rise > DIP &&
+        high - low > DIP &&
+        isLongEnough &&
+        Math.max(...levels.slice(i, i + SETTLES)) > high - ECHO;
     if (isAgain) {
       cuts.push(i);
       start = i;
@@ -117,27 +138,36 @@ function begunAnew(levels: readonly number[], from: number, to: number, struck: 
 const ENDED = 0.5;
 const REMEMBERED = 40;
 
+/** So long before a note it is remembered what was heard, in seconds: to know whether it was struck. */
+const CONTEXT = 0.2;
+
 /** Makes notes of frames as they come, for as long as one likes: what is told is forgotten. @param struck as for `notesOf` */
 export function gatherNotes(struck: boolean) {
   let kept: readonly NoteFrame[] = [];
+  /** What ended by then was told. */
+  let until = -Infinity;
+  const untold = () => notesOf(kept, struck).filter(({ end }) => end > until);
+  const tell = (notes: readonly HeardNote[]) => {
+    until = notes.at(-1)?.end ?? until;
+    return notes;
+  };
   return {
     /** Takes frames in and gives the notes that have ended; the last one may still go on. */
     push(frames: readonly NoteFrame[]): readonly HeardNote[] {
       kept = [...kept, ...frames];
-      const notes = notesOf(kept, struck);
+      const notes = untold();
       const last = notes.at(-1);
       if (!last || kept.at(-1)!.time - last.end > ENDED) {
         kept = kept.slice(-REMEMBERED);
-        return notes;
+        return tell(notes);
       }
-      // What is told is forgotten to its last frame, so that nothing of it is left to be a note again.
-      const told = notes.at(-2);
-      if (told) kept = kept.filter(({ time }) => time > told.end);
-      return notes.slice(0, -1);
+      const told = tell(notes.slice(0, -1));
+      if (told.length > 0) kept = kept.filter(({ time }) => time > until - CONTEXT);
+      return told;
     },
     /** Nothing follows: the last note has ended too. */
     end(): readonly HeardNote[] {
-      const notes = notesOf(kept, struck);
+      const notes = tell(untold());
       kept = [];
       return notes;
     },

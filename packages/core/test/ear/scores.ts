@@ -126,10 +126,10 @@ export const inPink =
 const STEPS = [0, 2, 4, 5, 7, 9, 11, 12, 11, 9, 7, 5, 4, 2, 0, 0];
 
 /** How scales of every kind are heard as notes. */
-export function scales(change: Change = (sound) => sound) {
+export function scales(change: Change = (sound) => sound, low = 67) {
   const scores = KINDS.map((kind, k) => {
     const played = STEPS.map((step, i) => ({
-      ...{ midi: 67 + step, onset: 0.4 + 0.3 * i, seconds: isStruck(kind) ? 0.6 : 0.27 },
+      ...{ midi: low + step, onset: 0.4 + 0.3 * i, seconds: isStruck(kind) ? 0.6 : 0.27 },
     }));
     const sound = change(scale(kind, played, 31 * k + 2), k + 1);
     const { notes: heard } = hear(sound, RATE, { struck: isStruck(kind) });
@@ -172,7 +172,45 @@ export function noises(): readonly { readonly name: string; readonly sound: Floa
       }),
     },
     { name: 'a constant', sound: new Float32Array(length).fill(0.4) },
+    { name: 'hiss', sound: white(length, 6).map((x, i, all) => (i > 0 ? x - all[i - 1]! : x)) },
+    { name: 'wind', sound: brown(length, 4) },
+    { name: 'hands clapping in a room', sound: inRoom(strokes(10, 500), 0.4, 5) },
+    {
+      name: 'steps on a floor',
+      sound: strokes(6, 2500).map((x, i) => x * Math.sin((2 * Math.PI * 55 * i) / RATE)),
+    },
+    { name: 'a breath that whistles a little', sound: narrow(length, 1000, 5) },
   ];
+}
+
+/** Noise of the lowest, as wind makes it in a microphone. */
+function brown(length: number, seed: number): Float32Array {
+  const random = chance(seed);
+  let level = 0;
+  return Float32Array.from({ length }, () => (level = 0.998 * level + 0.05 * random()));
+}
+
+/** Short bursts of noise by chance. @param fades samples until each is a third as loud */
+function strokes(count: number, fades: number): Float32Array {
+  const random = chance(count);
+  const out = new Float32Array(2 * RATE);
+  for (let i = 0; i < count; i += 1) {
+    const at = Math.floor(Math.abs(random()) * (out.length - 8 * fades));
+    for (let j = 0; j < 8 * fades; j += 1) out[at + j]! += 0.5 * random() * Math.exp(-j / fades);
+  }
+  return out;
+}
+
+/** Noise around a pitch. @param sharp how narrow it is: the share of the pitch that is heard is one over it */
+function narrow(length: number, pitch: number, sharp: number): Float32Array {
+  const turn = (2 * Math.PI * pitch) / RATE;
+  const width = Math.sin(turn) / (2 * sharp);
+  const [past, out] = [white(length, 1), new Float32Array(length)];
+  for (let i = 2; i < length; i += 1)
+    out[i] =
+      (width * (past[i]! - past[i - 2]!) + 2 * Math.cos(turn) * out[i - 1]! - (1 - width) * out[i - 2]!) /
+      (1 + width);
+  return out;
 }
 
 export function room(sound: Float32Array, seed: number): Float32Array {

@@ -30,7 +30,7 @@ function frames(...runs: readonly (readonly [midi: number | null, count: number,
   for (const [midi, count, power = 0.01] of runs)
     for (let i = 0; i < count; i += 1)
       list.push({
-        ...{ time: list.length / 100, midi, clarity: 1, power: midi === null ? 0 : power },
+        ...{ time: list.length / 100, midi, clarity: 1, power: midi === null ? 0 : power, edge: power / 10 },
         candidate: midi === null ? -1 : Math.round(midi),
       });
   return list;
