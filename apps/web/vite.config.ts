@@ -11,7 +11,7 @@ export default defineConfig({
     modulePreload: { polyfill: false },
     assetsInlineLimit: 0,
     // What many parts share is one file: a dozen small ones compress worse than all of them together.
-    rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'shared', minShareCount: 6 }] } } },
+    rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'shared', minShareCount: 7 }] } } },
   },
   server: { proxy: { '/api': 'http://127.0.0.1:4870' } },
 });

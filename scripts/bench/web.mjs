@@ -13,7 +13,7 @@ const SCRIPT_BUDGET_KB = 320;
 const START_BUDGET_MS = 5000;
 
 /** As the server compresses it for a browser. */
-const served = (bytes) => brotliCompressSync(bytes, { params: { [constants.BROTLI_PARAM_QUALITY]: 6 } });
+const served = (bytes) => brotliCompressSync(bytes, { params: { [constants.BROTLI_PARAM_QUALITY]: 8 } });
 
 /** Compressed script that the first load of a place fetches: the entry, the place, all they import at once, the worker. */
 export function sizeRatios() {

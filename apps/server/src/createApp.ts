@@ -19,7 +19,7 @@ import { securityHeaders, serveWeb } from './web.ts';
 const BODY_LIMIT = { import: '20mb', file: '13mb', write: '13mb', song: '8mb', other: '256kb' };
 
 /** A good deal smaller than the default, at hardly more work; beyond it the work doubles for next to nothing. */
-const BROTLI_QUALITY = 6;
+const BROTLI_QUALITY = 8;
 /** How long a client may take to send its headers, and the whole of a request, in ms. */
 const SENDING = { headersMs: 10_000, requestMs: 30_000 };
 

@@ -6,9 +6,13 @@ import { later } from '../frame/later.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useTitle } from '../frame/useTitle.ts';
 import { InstrumentList } from './InstrumentList.tsx';
-import { InstrumentEditor } from './InstrumentEditor.tsx';
 import './cabinet.css';
 
+const InstrumentEditor = later(
+  'The instrument',
+  async () => (await import('./InstrumentEditor.tsx')).InstrumentEditor,
+  { opening: 'Opening the instrument…' },
+);
 const AddInstrument = later(
   'The list of kinds',
   async () => (await import('./AddInstrument.tsx')).AddInstrument,

@@ -21,10 +21,15 @@ import {
   readChords,
 } from '../question/questionWords.ts';
 import { answering, InstrumentWord, ScaleWord, TonicWord } from '../question/KeyWords.tsx';
+import { later } from '../frame/later.tsx';
 import { rangeChoices } from './rangeChoices.ts';
-import { PreferenceWeights } from './PreferenceWeights.tsx';
 import { type QuestionState } from '../question/useQuestion.ts';
 import { WordPicker, type Choice } from '../question/WordPicker.tsx';
+
+const PreferenceWeights = later(
+  'The weights',
+  async () => (await import('./PreferenceWeights.tsx')).PreferenceWeights,
+);
 
 /** Words of the sentence and the key that opens each. */
 const WORDS = {

@@ -1,41 +1,9 @@
-import Button from '@mui/material/Button';
-import { instruments } from '../api/records.ts';
-import { notify } from '../frame/notice.ts';
+import { later } from '../frame/later.tsx';
 import type { QuestionState } from './useQuestion.ts';
+
+const Lost = later('What the link names', async () => (await import('./Lost.tsx')).Lost);
 
 /** The link names an instrument that lies in the bin, or that is not known here. */
 export function LostInstrument({ state }: { state: QuestionState }) {
   return state.lost === undefined || state.error ? null : <Lost id={state.lost} state={state} />;
-}
-
-function Lost({ id, state }: { id: string; state: QuestionState }) {
-  const { data: bin, isPending } = instruments.useTitles('binned');
-  const { mutate: restore, isPending: busy } = instruments.useRestore();
-  if (isPending) return null;
-  const binned = bin?.find((record) => record.id === id);
-  const shown = state.chosen!.spec.name;
-  return (
-    <p className="lost-instrument" role="status">
-      {binned
-        ? `The link names ${binned.title}, which lies in the bin. ${shown} is shown in its place.`
-        : `The link names an instrument that is not in this cabinet. ${shown} is shown in its place.`}
-      {binned && (
-        <Button
-          size="small"
-          variant="outlined"
-          disabled={busy}
-          onClick={() => restore(id, { onError: (error) => notify(error.message, { kind: 'error' }) })}
-        >
-          Put it back
-        </Button>
-      )}
-      <Button
-        size="small"
-        variant="text"
-        onClick={() => state.changeInstrument(state.chosen!.ref, 'the instrument shown')}
-      >
-        Go on with this one
-      </Button>
-    </p>
-  );
 }

@@ -1,0 +1,33 @@
+import { useMemo, useState } from 'react';
+import { lastTempo } from './lastTempo.ts';
+import { useChosen, type OnStand } from './onStand.ts';
+import { Player } from './Player.tsx';
+import { useSongPlayable } from './useSongPlayable.ts';
+
+/** A song on the stand, or a passage of it. */
+export function SongStand({
+  practice,
+  item,
+  begin,
+  told,
+  next,
+}: OnStand & { readonly next: string | undefined }) {
+  const { playable, error, isLost } = useSongPlayable(item, useChosen(practice, item));
+  const [tempo] = useState(() => lastTempo(practice, item));
+  const home = playable?.home;
+  const keys = useMemo(() => (home === undefined ? [] : [home]), [home]);
+  if (isLost) return <p>The song lies in the bin, or is gone.</p>;
+  if (!playable)
+    return <p className="loading">{error ? `It cannot be played: ${error.message}` : 'Laying it out…'}</p>;
+  return (
+    <Player
+      playable={playable}
+      how={item.how}
+      tempo={tempo}
+      keys={keys}
+      next={next}
+      onBegin={begin}
+      onRound={told}
+    />
+  );
+}
