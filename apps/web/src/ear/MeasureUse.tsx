@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { useCallback, useEffect, useMemo, useState } from 'react';
+import { Link } from 'react-router';
 import {
   centsWords,
   counted,
@@ -132,7 +133,13 @@ function Measured({ chosen, instrument, measurements, onClear, onForget }: Measu
           )}
         </p>
       ) : (
-        <p>This instrument is on loan: take it into the cabinet to keep what is measured.</p>
+        <p>
+          This instrument is on loan.{' '}
+          <Link className="link" to="/cabinet">
+            Take one into the cabinet
+          </Link>{' '}
+          to keep what is measured.
+        </p>
       )}
       <MeasuredTable {...{ instrument, measurements, kept, measured, without }} onTick={record && tick} />
       {kept.length > 0 && (

@@ -21,7 +21,7 @@ import { stopLine } from '../sound/player.ts';
 import { CLICK_HZ, playScore, type ScoreSound } from '../sound/score.ts';
 import { Fate } from './fates.tsx';
 import { useAnswerHeard } from './useAnswerHeard.ts';
-import type { HeardRound } from './useFollow.ts';
+import type { HeardRound } from './heardRound.ts';
 
 interface CallProps {
   readonly ground: { readonly instrument: Instrument; readonly key: Key };

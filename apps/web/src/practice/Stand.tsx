@@ -1,9 +1,10 @@
 import { useMemo } from 'react';
 import { line as path } from 'd3-shape';
-import type { LineView, NoteFate, SideNames } from '@same-song/core';
+import type { LineView, SideNames } from '@same-song/core';
 import '../scene/noteChips.css';
 import { SceneView } from '../scene/SceneView.tsx';
 import { Fate } from './fates.tsx';
+import type { ShownFate } from './heardRound.ts';
 import { standRows, type Playable } from './playable.ts';
 import { useWide } from './useWide.ts';
 
@@ -14,7 +15,7 @@ interface StandProps {
   /** For a pupil who sits opposite. */
   readonly mirror: boolean;
   /** How notes went, by id, once they were followed. */
-  readonly fates?: ReadonlyMap<string, NoteFate> | undefined;
+  readonly fates?: ReadonlyMap<string, ShownFate> | undefined;
   readonly onNote: (place: number) => void;
 }
 

@@ -1,17 +1,14 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import {
   earFor,
-  follow,
-  followedWays,
-  followedWords,
   simulatedPlayer,
   soundsAt,
   type Instrument,
   type PhraseNote,
   type WantedWay,
 } from '@same-song/core';
+import { heardRound, type HeardRound } from './heardRound.ts';
 import { DECIDES, OPENING, useAttending } from './useAttending.ts';
-import type { HeardRound } from './useFollow.ts';
 
 interface Answered {
   readonly instrument: Instrument;
@@ -59,13 +56,7 @@ export function useAnswerHeard({ instrument, phrase, tempo, allowed, onHeard }: 
     if (!madeUp && state !== 'listening') return;
     timer.current = window.setTimeout(() => {
       const notes = notesAfter(since.current).filter(({ onset }) => onset > -0.3);
-      const followed = madeUp ? follow(wanted, notes, OPENING) : follow(wanted, notes);
-      const round = {
-        followed,
-        words: followedWords(followed),
-        fates: new Map(followed.notes.map(({ id, fate }) => [id, fate])),
-        ways: followedWays(instrument, wanted, followed),
-      };
+      const round = heardRound(instrument, wanted, notes, madeUp ? OPENING : undefined);
       setHeard(round);
       onHeard(round, madeUp);
     }, DECIDES);

@@ -1,30 +1,10 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import {
-  earFor,
-  follow,
-  followedWays,
-  followedWords,
-  isPlayersOwn,
-  midiOf,
-  simulatedPlayer,
-  type Followed,
-  type NoteFate,
-  type WantedWay,
-  type WayCount,
-} from '@same-song/core';
+import { earFor, isPlayersOwn, midiOf, simulatedPlayer, type WantedWay } from '@same-song/core';
 import type { MadeUp } from './faults.ts';
+import { heardRound, type HeardRound } from './heardRound.ts';
 import type { Playable } from './playable.ts';
 import { DECIDES, OPENING, useAttending } from './useAttending.ts';
 import type { Stage } from './useRounds.ts';
-
-/** How a round was heard: in words, by note and by way. */
-export interface HeardRound {
-  readonly followed: Followed;
-  readonly words: string;
-  /** By id of the note. */
-  readonly fates: ReadonlyMap<string, NoteFate>;
-  readonly ways: Readonly<Record<string, WayCount>>;
-}
 
 interface Following {
   readonly playable: Playable;
@@ -61,10 +41,7 @@ export function useFollow({ playable, perMinute, stage, at, beat, madeUp, onHear
       const notes = notesAfter(since).filter(
         ({ onset }) => onset > -0.5 && onset < last + (goesOn ? 0.3 : 0.6) + opening,
       );
-      const followed = madeUp ? follow(wanted, notes, OPENING) : follow(wanted, notes);
-      const fates = new Map(followed.notes.map(({ id, fate }) => [id, fate]));
-      const ways = followedWays(instrument, wanted, followed);
-      const round = { followed, words: followedWords(followed), fates, ways };
+      const round = heardRound(instrument, wanted, notes, madeUp ? OPENING : undefined);
       setHeard(round);
       latest.current.onHeard(round, goesOn);
     };
