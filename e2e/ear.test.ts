@@ -101,6 +101,15 @@ test('a microphone is heard: which way, how far off, and the page is never held 
   );
   // Which microphone it is stands beside the meter.
   expect(await textOf(page, '.ear-by')).toMatch(/^by .*[Ff]ake/);
+  const microphones = await page.$$eval('.ear-buttons option', (all) => all.map((one) => one.value));
+  expect(microphones.length).toBeGreaterThan(1);
+  // Another one is listened by at once, and is the one that is taken the next time.
+  await page.select('.ear-buttons select', microphones.at(-1)!);
+  await eventually(
+    () => page.evaluate(() => localStorage.getItem('same-song.microphone')),
+    (id) => expect(id).toBe(microphones.at(-1)),
+  );
+  await page.waitForSelector('.ear-by');
   const long = await page.evaluate(() => (globalThis as unknown as { long: number[] }).long);
   // Alone on this machine there is none; beside other tests the page waits for its turn, which counts as its own.
   expect(long.reduce((sum, ms) => sum + ms, 0)).toBeLessThan(1500);

@@ -118,6 +118,7 @@ test('a file of three thousand records goes in whole, and one wrong record among
     arrangements: [],
     items: [],
     routines: [],
+    measurings: [],
     log: [],
   };
   const wrong = { ...many, instruments: many.instruments.with(2999, { ...many.instruments[2999]!, a4: 1 }) };
