@@ -1,11 +1,10 @@
-import Button from '@mui/material/Button';
 import { useEffect, useMemo } from 'react';
 import { Link } from 'react-router';
 import { opensAt, OPENING_LEAST, pitchText, soundsAt, waysMeant, type Pitch } from '@same-song/core';
 import { songs } from '../api/records.ts';
 import { dialectOf, useSettings } from '../api/settings.ts';
-import { useShortcuts } from '../frame/shortcuts.ts';
 import { playedEvenly } from './examples.ts';
+import { ForgetNotes } from './ForgetNotes.tsx';
 import { useGathered } from './heard.ts';
 import type { ListedSong } from '../songs/useLibrary.ts';
 import type { UseProps } from './uses.ts';
@@ -19,7 +18,8 @@ const EXAMPLE = 6;
 export function FindUse({ instrument, heard, onExample }: UseProps) {
   const { settings } = useSettings();
   const dialect = dialectOf(settings, instrument.family);
-  const { gathered, clear, dropLast } = useGathered(heard);
+  const gathering = useGathered(heard);
+  const { gathered } = gathering;
   // The table lists songs by their sketches, so none of them is opened for this.
   const { data } = songs.useTitles('kept');
   const list = useMemo((): readonly ListedSong[] => data ?? [], [data]);
@@ -53,7 +53,6 @@ export function FindUse({ instrument, heard, onExample }: UseProps) {
     () => onExample(playedEvenly(example, instrument.family.timbre, 0.45)),
     [onExample, example, instrument],
   );
-  useShortcuts([{ key: 'Backspace', label: 'Forget the last note', group: 'Listening', run: dropLast }]);
   return (
     <>
       <section className="listen-now" aria-live="polite">
@@ -73,16 +72,9 @@ export function FindUse({ instrument, heard, onExample }: UseProps) {
           </li>
         ))}
       </ul>
-      {gathered.length > 0 && (
-        <p className="practice-tools">
-          <Button variant="text" onClick={dropLast}>
-            Forget the last note
-          </Button>
-          <Button variant="text" onClick={clear}>
-            Begin again
-          </Button>
-        </p>
-      )}
+      <p className="practice-tools">
+        <ForgetNotes gathering={gathering} all="Begin again" />
+      </p>
     </>
   );
 }

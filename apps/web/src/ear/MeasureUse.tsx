@@ -17,7 +17,8 @@ import { Check } from '../controls/Check.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
 import { everyWay } from './examples.ts';
-import { useGathered } from './heard.ts';
+import { ForgetNotes } from './ForgetNotes.tsx';
+import { useGathered, type Gathering } from './heard.ts';
 import type { UseProps } from './uses.ts';
 import { WayPicture } from './WayPicture.tsx';
 
@@ -27,14 +28,12 @@ const SHOWN = 3;
 /** Every way of an instrument against the tuner: what was heard now and in earlier measurings, and what its map takes of it. */
 export function MeasureUse({ chosen, instrument, heard, onExample }: UseProps) {
   const [meant, setMeant] = useState<string | undefined>(undefined);
-  const { gathered, clear, dropLast } = useGathered(heard, meant);
+  const gathering = useGathered(heard, meant);
+  const { gathered } = gathering;
   const measurements = useMemo(() => measure(instrument, gathered), [instrument, gathered]);
   useEffect(() => onExample(everyWay(instrument)), [onExample, instrument]);
   const group = 'Listening';
-  useShortcuts([
-    { key: 'Escape', label: 'Any way is meant', group, run: () => setMeant(undefined) },
-    { key: 'Backspace', label: 'Forget the last note', group, run: dropLast },
-  ]);
+  useShortcuts([{ key: 'Escape', label: 'Any way is meant', group, run: () => setMeant(undefined) }]);
   const choose = useCallback((id: string) => setMeant((now) => (now === id ? undefined : id)), []);
   const asked = instrument.ways.find(({ id }) => id === meant);
   return (
@@ -58,18 +57,17 @@ export function MeasureUse({ chosen, instrument, heard, onExample }: UseProps) {
         used={measurements.map(({ way }) => way.id).join(' ')}
         onSelect={choose}
       />
-      <Measured {...{ chosen, instrument, measurements }} onClear={clear} onForget={dropLast} />
+      <Measured {...{ chosen, instrument, measurements }} gathering={gathering} />
     </>
   );
 }
 
 interface MeasuredProps extends Pick<UseProps, 'chosen' | 'instrument'> {
   readonly measurements: readonly Measurement[];
-  readonly onClear: () => void;
-  readonly onForget: () => void;
+  readonly gathering: Gathering;
 }
 
-function Measured({ chosen, instrument, measurements, onClear, onForget }: MeasuredProps) {
+function Measured({ chosen, instrument, measurements, gathering }: MeasuredProps) {
   const { record } = chosen;
   const { data: all = [] } = measurings.useList('kept', record !== undefined);
   const kept = useMemo(
@@ -94,7 +92,11 @@ function Measured({ chosen, instrument, measurements, onClear, onForget }: Measu
     if (!record) return;
     keeping.keep(
       { name: record.name, instrumentId: record.id, ...now },
-      { label: () => `measuring ${record.name}`, notice: () => 'This measuring is kept.', onKept: onClear },
+      {
+        label: () => `measuring ${record.name}`,
+        notice: () => 'This measuring is kept.',
+        onKept: gathering.clear,
+      },
     );
   };
   const take = () => {
@@ -121,16 +123,7 @@ function Measured({ chosen, instrument, measurements, onClear, onForget }: Measu
           <Button variant="outlined" disabled={taken.length === 0 || changing.busy} onClick={take}>
             Take the middle of {counted(taken.length, 'way')} into its map
           </Button>
-          {measurements.length > 0 && (
-            <>
-              <Button variant="text" onClick={onForget}>
-                Forget the last note
-              </Button>
-              <Button variant="text" onClick={onClear}>
-                Forget them all
-              </Button>
-            </>
-          )}
+          <ForgetNotes gathering={gathering} />
         </p>
       ) : (
         <p>
@@ -138,7 +131,7 @@ function Measured({ chosen, instrument, measurements, onClear, onForget }: Measu
           <Link className="link" to="/cabinet">
             Take one into the cabinet
           </Link>{' '}
-          to keep what is measured.
+          to keep what is measured. <ForgetNotes gathering={gathering} />
         </p>
       )}
       <MeasuredTable {...{ instrument, measurements, kept, measured, without }} onTick={record && tick} />

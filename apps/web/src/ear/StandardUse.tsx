@@ -10,9 +10,9 @@ import {
   type Standard,
 } from '@same-song/core';
 import { instruments, specOf } from '../api/records.ts';
-import { useShortcuts } from '../frame/shortcuts.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
 import { playedEvenly } from './examples.ts';
+import { ForgetNotes } from './ForgetNotes.tsx';
 import { useGathered } from './heard.ts';
 import type { UseProps } from './uses.ts';
 
@@ -25,7 +25,8 @@ const OLD = 0.45;
 
 /** Where an instrument's pitch stands, from a few of its plain notes. */
 export function StandardUse({ chosen, instrument, heard, onExample }: UseProps) {
-  const { gathered, clear, dropLast } = useGathered(heard);
+  const gathering = useGathered(heard);
+  const { gathered, clear } = gathering;
   const measurements = useMemo(() => measure(instrument, gathered), [instrument, gathered]);
   const standard = pitchStandard(instrument, measurements);
   const { change, busy } = useKeeping(instruments);
@@ -35,7 +36,6 @@ export function StandardUse({ chosen, instrument, heard, onExample }: UseProps) 
     const pitches = ways.map((way, i) => soundsAt(instrument, way) + OLD + [0, 0.04, -0.03][i % 3]!);
     onExample(playedEvenly(pitches, instrument.family.timbre));
   }, [onExample, instrument, plain]);
-  useShortcuts([{ key: 'Backspace', label: 'Forget the last note', group: 'Listening', run: dropLast }]);
   const { record } = chosen;
   const a4 = standard && Math.round(10 * standard.a4) / 10;
   const keep = () => {
@@ -83,16 +83,7 @@ export function StandardUse({ chosen, instrument, heard, onExample }: UseProps) 
             Keep it with A at {a4!.toFixed(1)} Hz
           </Button>
         )}
-        {gathered.length > 0 && (
-          <>
-            <Button variant="text" onClick={dropLast}>
-              Forget the last note
-            </Button>
-            <Button variant="text" onClick={clear}>
-              Forget them all
-            </Button>
-          </>
-        )}
+        <ForgetNotes gathering={gathering} />
       </p>
     </>
   );

@@ -19,9 +19,9 @@ import { instruments } from '../api/records.ts';
 import { draftSubject } from '../compute/subject.ts';
 import { Check } from '../controls/Check.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
-import { useShortcuts } from '../frame/shortcuts.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
 import { playedEvenly } from './examples.ts';
+import { ForgetNotes } from './ForgetNotes.tsx';
 import { useGathered } from './heard.ts';
 import type { UseProps } from './uses.ts';
 import { WayPicture } from './WayPicture.tsx';
@@ -34,7 +34,8 @@ const UNKNOWN = [50.06, 57, 60.12, 62, 64.94, 67, 69.08, 72] as const;
 /** An instrument that nobody has described is struck place by place, and its layout written down. */
 export function WriteUse({ chosen, heard, onExample }: UseProps) {
   const navigate = useNavigate();
-  const { gathered, clear, dropLast } = useGathered(heard);
+  const gathering = useGathered(heard);
+  const { gathered } = gathering;
   const [family, setFamily] = useState<FamilyId>(
     () => MADE.find((id) => id === chosen.spec.family) ?? MADE[0]!,
   );
@@ -42,7 +43,6 @@ export function WriteUse({ chosen, heard, onExample }: UseProps) {
   const [name, setName] = useState('');
   const { keep, busy } = useKeeping(instruments);
   useEffect(() => onExample(playedEvenly(UNKNOWN, families[MADE[0]!].timbre)), [onExample]);
-  useShortcuts([{ key: 'Backspace', label: 'Forget the last note', group: 'Listening', run: dropLast }]);
   const struck = useMemo(() => {
     const written = writtenDown(gathered, STANDARD_A4);
     return rising ? [...written].sort((a, b) => a.pitch - b.pitch) : written;
@@ -109,16 +109,7 @@ export function WriteUse({ chosen, heard, onExample }: UseProps) {
         <Button variant="contained" disabled={!made.ok || busy} onClick={put}>
           Put it into the cabinet
         </Button>
-        {gathered.length > 0 && (
-          <>
-            <Button variant="text" onClick={dropLast}>
-              Forget the last note
-            </Button>
-            <Button variant="text" onClick={clear}>
-              Begin again
-            </Button>
-          </>
-        )}
+        <ForgetNotes gathering={gathering} all="Begin again" />
       </p>
     </>
   );

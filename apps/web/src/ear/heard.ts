@@ -26,10 +26,14 @@ export function useListeners() {
   return { pass, listen };
 }
 
-/** Notes that were heard, each told once when it has ended. @param onNote kept as it is: the latest is called */
+/**
+ * Notes that were heard, each told once when it has ended: with the listening, or with its part at the latest.
+ * @param onNotes the latest is called @param part what is played now; a note belongs to the part in which it began
+ */
 export function useHeardNotes(
   { ear: { state }, struck, listen }: Heard,
   onNotes: (notes: readonly HeardNote[]) => void,
+  part?: string,
 ) {
   const latest = useRef(onNotes);
   useEffect(() => {
@@ -47,7 +51,7 @@ export function useHeardNotes(
       // The last note has ended with the listening.
       tell(gather.end());
     };
-  }, [state, struck, listen]);
+  }, [state, struck, listen, part]);
 }
 
 /** A note that was heard, with the way that was meant where somebody said it. */
@@ -56,14 +60,20 @@ export interface Gathered {
   readonly wayId?: string;
 }
 
+/** Notes that were collected, and how they are forgotten. */
+export type Gathering = ReturnType<typeof useGathered>;
+
 /** Collects notes. @param meant the way that is meant while they are played */
 export function useGathered(heard: Heard, meant?: string) {
   const [gathered, setGathered] = useState<readonly Gathered[]>([]);
-  useHeardNotes(heard, (notes) =>
-    setGathered((before) => [
-      ...before,
-      ...notes.map(({ midi }) => ({ midi, ...(meant !== undefined && { wayId: meant }) })),
-    ]),
+  useHeardNotes(
+    heard,
+    (notes) =>
+      setGathered((before) => [
+        ...before,
+        ...notes.map(({ midi }) => ({ midi, ...(meant !== undefined && { wayId: meant }) })),
+      ]),
+    meant,
   );
   const clear = useCallback(() => setGathered([]), []);
   const dropLast = useCallback(() => setGathered((before) => before.slice(0, -1)), []);

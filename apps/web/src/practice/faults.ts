@@ -1,4 +1,4 @@
-import { NO_FAULTS, type Faults } from '@same-song/core';
+import { NO_FAULTS, type Faults, type WantedWay } from '@same-song/core';
 
 /** Somebody who is made up, and what goes wrong when he plays. */
 export interface MadeUp {
@@ -18,3 +18,14 @@ export const MADE_UP: readonly MadeUp[] = [
   { id: 'leaves', label: 'leaves every fourth out', faults: { ...NO_FAULTS, leaves: 4 } },
   { id: 'noise', label: 'plays in a loud room', faults: { ...NO_FAULTS, noise: 15 } },
 ];
+
+/** Share of its time for which a note is held. */
+const HELD = 0.7;
+
+/** A line as somebody made up plays it, each note held until shortly before the next. @param beat seconds that the last one has */
+export function heldNotes(line: readonly WantedWay[], beat: number) {
+  return line.map((note, i) => ({
+    ...note,
+    seconds: HELD * ((line[i + 1]?.at ?? note.at + beat) - note.at),
+  }));
+}

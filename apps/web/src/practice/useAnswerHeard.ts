@@ -7,6 +7,7 @@ import {
   type PhraseNote,
   type WantedWay,
 } from '@same-song/core';
+import { heldNotes } from './faults.ts';
 import { heardRound, type HeardRound } from './heardRound.ts';
 import { DECIDES, OPENING, useAttending } from './useAttending.ts';
 
@@ -42,10 +43,7 @@ export function useAnswerHeard({ instrument, phrase, tempo, allowed, onHeard }: 
     attend();
     since.current = performance.now();
     if (!madeUp) return;
-    const notes = wanted.map((note, i) => ({
-      ...note,
-      seconds: 0.7 * ((wanted[i + 1]?.at ?? note.at + 60 / tempo) - note.at),
-    }));
+    const notes = heldNotes(wanted, 60 / tempo);
     const { timbre } = instrument.family;
     begin({ kind: 'simulated', make: (rate) => simulatedPlayer(notes, { rate, timbre }) });
   }, [attend, madeUp, wanted, tempo, instrument, begin]);

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { earFor, isPlayersOwn, midiOf, simulatedPlayer, type WantedWay } from '@same-song/core';
-import type { MadeUp } from './faults.ts';
+import { heldNotes, type MadeUp } from './faults.ts';
 import { heardRound, type HeardRound } from './heardRound.ts';
 import type { Playable } from './playable.ts';
 import { DECIDES, OPENING, useAttending } from './useAttending.ts';
@@ -111,11 +111,10 @@ function playedAlong(
   const after = (phase > 0 ? beatsPerBar + phase : 2 * beatsPerBar) * beat;
   const { instrument } = playable;
   const own = new Set(instrument.ways.filter((way) => isPlayersOwn(instrument, way)).map(({ id }) => id));
-  const wanted = wantedOf(playable, perMinute);
-  const notes = wanted.map((note, i) => {
-    const until = wanted[i + 1]?.at ?? note.at + beat;
-    const midi = note.midi - (own.has(note.wayId) ? bendsFlat / 100 : 0);
-    return { ...note, midi, at: note.at + after, seconds: 0.7 * (until - note.at) };
-  });
+  const notes = heldNotes(wantedOf(playable, perMinute), beat).map((note) => ({
+    ...note,
+    midi: note.midi - (own.has(note.wayId) ? bendsFlat / 100 : 0),
+    at: note.at + after,
+  }));
   return (rate) => simulatedPlayer(notes, { rate, timbre: playable.family.timbre, faults });
 }
