@@ -55,9 +55,15 @@ export function FindUse({ instrument, heard, onExample }: UseProps) {
   );
   return (
     <>
-      <section className="listen-now" aria-live="polite">
+      <section className="listen-now listen-alone" aria-live="polite">
         <p className="listen-way">
-          {notes.length === 0 ? 'Play how it begins.' : notes.map(({ tab }) => tab).join('  ')}
+          {notes.length === 0
+            ? 'Play how it begins.'
+            : notes.map(({ tab }, i) => (
+                <span key={i} className="heard-tab">
+                  {tab}
+                </span>
+              ))}
         </p>
         <p className="listen-cents">{notes.map(({ pitch }) => pitchText(pitch)).join(' ')}</p>
       </section>
