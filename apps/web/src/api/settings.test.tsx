@@ -4,8 +4,12 @@ import type { ReactNode } from 'react';
 import { DEFAULT_SETTINGS, families } from '@same-song/core';
 import { dialectOf, useSettings } from './settings.ts';
 
-/** A server with settings of version 4; the first save comes too late when `stale`. */
-function settingsFrom({ stale = false, gone = false } = {}) {
+beforeEach(() => {
+  localStorage.clear();
+});
+
+/** A server with settings of version 4; the first save comes too late when `stale`, none arrives when it `hangs`. */
+function settingsFrom({ stale = false, gone = false, hangs = false } = {}) {
   let away = gone;
   let standing = { value: { ...DEFAULT_SETTINGS, theme: 'paper' }, version: 4 };
   let late = stale;
@@ -14,6 +18,11 @@ function settingsFrom({ stale = false, gone = false } = {}) {
     if (away) return Promise.reject(new TypeError('no network'));
     if (method !== 'PUT') return Promise.resolve(new Response(JSON.stringify(standing)));
     puts.push(JSON.parse(body!));
+    if (hangs) return new Promise(() => undefined);
+    if ('nonsense' in (puts.at(-1) as typeof standing).value) {
+      const error = { status: 400, code: 'invalid', message: 'no such setting', problems: [] };
+      return Promise.resolve(new Response(JSON.stringify(error), { status: 400 }));
+    }
     if (late) standing = { value: { ...standing.value, staff: true }, version: 5 };
     late = false;
     if ((puts.at(-1) as typeof standing).version !== standing.version) {
@@ -88,6 +97,32 @@ test('what is changed while another change is sent stays, and is sent next', asy
   await waitFor(() => expect(standing().value).toMatchObject({ naming: 'simple', staff: true }));
   await waitFor(() => expect(result.current.settings).toMatchObject({ naming: 'simple', staff: true }));
 });
+
+test('what the server had not got when the page was left is sent by the next page', async () => {
+  const before = settingsFrom({ hangs: true });
+  await waitFor(() => expect(before.result.current.loaded).toBe(true));
+  act(() => before.result.current.change({ naming: 'sharps' }));
+  await waitFor(() => expect(before.puts).toHaveLength(1));
+  before.unmount();
+  const { result, standing, puts } = settingsFrom({ stale: true });
+  await waitFor(() => expect(result.current.loaded).toBe(true));
+  expect(result.current.settings).toMatchObject({ naming: 'sharps', theme: 'paper', staff: true });
+  expect(standing().value).toMatchObject({ naming: 'sharps', theme: 'paper', staff: true });
+  expect(puts).toHaveLength(2);
+  expect(localStorage.length).toBe(0);
+});
+
+test.each(['{"nonsense":1}', 'not json', '7', 'null'])(
+  'what no server takes (%s) is let go of, and what is changed then is kept',
+  async (left) => {
+    localStorage.setItem('same-song.settings', left);
+    const { result, standing } = settingsFrom();
+    await waitFor(() => expect(result.current.loaded).toBe(true));
+    expect(result.current.settings).toEqual({ ...DEFAULT_SETTINGS, theme: 'paper' });
+    act(() => result.current.change({ naming: 'sharps' }));
+    await waitFor(() => expect(standing().value.naming).toBe('sharps'));
+  },
+);
 
 test('tab is written as the user has chosen for a family, or as it comes first', () => {
   const { diatonic } = families;

@@ -12,28 +12,63 @@ const KEY = ['settings'];
 /** How long until a server that did not answer is tried again, in ms. */
 const AGAIN_MS = 2_000;
 
-/** What was changed here and is not kept by the server yet. */
-let waiting: Partial<Settings> = {};
+/** Where what waits outlives the page, which may be left or loaded anew before the server has it. */
+const KEPT = 'same-song.settings';
+
+let held: Partial<Settings> = {};
+
+/** What was changed on this device and is not kept by the server yet, also by a page that is gone. */
+function waiting(): Partial<Settings> {
+  try {
+    const left: unknown = JSON.parse(localStorage.getItem(KEPT) ?? 'null');
+    return typeof left === 'object' ? (left ?? {}) : held;
+  } catch {
+    return held;
+  }
+}
+
+function wait(next: Partial<Settings>): void {
+  held = next;
+  try {
+    if (Object.keys(next).length > 0) localStorage.setItem(KEPT, JSON.stringify(next));
+    else localStorage.removeItem(KEPT);
+  } catch {
+    // It waits as long as the page is open.
+  }
+}
 
 /** Settings as they stand on the server, with what is still to be sent to it. */
 function withWaiting({ value, version }: SettingsRecord): SettingsRecord {
-  return { value: { ...value, ...waiting }, version };
+  return { value: { ...value, ...waiting() }, version };
 }
 
 /** Sends what waits, on top of what was last seen or of what is said to stand there. */
 async function send(seen: SettingsRecord): Promise<SettingsRecord> {
-  const sent = waiting;
+  const sent = waiting();
   // A change before this one took all along.
   if (Object.keys(sent).length === 0) return seen;
-  const put = ({ value, version }: SettingsRecord) =>
-    request<SettingsRecord>('PUT', '/settings', { value: { ...value, ...sent }, version }, OUTLIVES_THE_PAGE);
-  const kept = await put(seen).catch((error: unknown) => {
-    if (!(error instanceof RequestError) || error.body.code !== 'stale') throw error;
-    return put(error.body.current as SettingsRecord);
-  });
+  const put = ({ value, version }: SettingsRecord): Promise<SettingsRecord> => {
+    const body = { value: { ...value, ...sent }, version };
+    return request<SettingsRecord>('PUT', '/settings', body, OUTLIVES_THE_PAGE).catch((error: unknown) => {
+      if (!(error instanceof RequestError) || error.body.code !== 'stale') throw error;
+      // Somebody else was faster, again and again if many are at it.
+      return put(error.body.current as SettingsRecord);
+    });
+  };
+  const kept = await put(seen);
   const isStillWaiting = ([field, value]: [string, unknown]) => sent[field as keyof Settings] !== value;
-  waiting = Object.fromEntries(Object.entries(waiting).filter(isStillWaiting));
+  wait(Object.fromEntries(Object.entries(waiting()).filter(isStillWaiting)));
   return kept;
+}
+
+/** Settings of the server, once it has what the page before left waiting. */
+async function open(): Promise<SettingsRecord> {
+  const standing = await request<SettingsRecord>('GET', '/settings');
+  return send(standing).catch((error: unknown) => {
+    // What it will never take must not stand in the way of what it takes.
+    if (error instanceof RequestError && error.body.status === 400) wait({});
+    return standing;
+  });
 }
 
 const OUTLIVES_THE_PAGE = { keepalive: true };
@@ -43,7 +78,7 @@ export function useSettings() {
   const client = useQueryClient();
   const { data } = useQuery({
     queryKey: KEY,
-    queryFn: async () => withWaiting(await request<SettingsRecord>('GET', '/settings')),
+    queryFn: async () => withWaiting(await open()),
   });
   const { mutate } = useMutation({
     scope: { id: 'settings' },
@@ -55,7 +90,7 @@ export function useSettings() {
   });
   const change = useCallback(
     (part: Partial<Settings>) => {
-      waiting = { ...waiting, ...part };
+      wait({ ...waiting(), ...part });
       client.setQueryData(KEY, withWaiting(client.getQueryData<SettingsRecord>(KEY) ?? NOTHING_SEEN));
       mutate();
     },
