@@ -18,6 +18,8 @@ const swc = (jsx) => [
   },
 ];
 
+const DICE = ['<rootDir>/scripts/lib/dice.mjs'];
+
 const project = (displayName, roots) => ({
   displayName,
   roots: roots.map((root) => `<rootDir>/${root}`),
@@ -32,8 +34,8 @@ const project = (displayName, roots) => ({
 export default {
   testTimeout: 90_000,
   projects: [
-    project('core', ['packages/core']),
-    project('formats', ['packages/formats']),
+    { ...project('core', ['packages/core']), setupFiles: DICE },
+    { ...project('formats', ['packages/formats']), setupFiles: DICE },
     project('server', ['apps/server/src', 'apps/server/test']),
     {
       ...project('web', ['apps/web/src']),
