@@ -42,7 +42,9 @@ const RISEN = 0.25;
 /** A partial's power lies around its top: so many times what is at the top, and more where it moves. */
 const SPREAD = 6;
 /** A period can be mistaken for so many of it taken together, and for what these make. */
-const PRIMES = [2, 3, 5, 7, 11, 13, 17, 19, 23];
+const PRIMES = [2, 3, 5, 7, 11, 13, 17, 19, 23].map((prime) => [prime]);
+/** And what rings together for the partials of a note far below: a fifth for the second and third of one. */
+const TOGETHER = [2, 3, 5, 7].flatMap((one, i, all) => all.slice(i + 1).map((other) => [one, other]));
 /** A period is taken several times where less than this part of the power lies at partials that only it has. */
 const OWN = 0.025;
 /** What is taken off for it. */
@@ -71,10 +73,17 @@ export function frameReader(
   const fresh = new Float32Array(candidates.length).fill(1);
   /** Power at the partials of each candidate in the frames before, one after the other. */
   const recent = candidates.map(() => new Float64Array(RECENT));
+  /** Of the power of the frame, what lies at the partials of each candidate. */
+  const shares = new Float64Array(candidates.length);
   let turn = 0;
   /** Of the whole spectrum of the frame. */
   let total = 0;
-  const own = new Float64Array(PRIMES.length);
+  const mistaken = struck ? [...PRIMES, ...TOGETHER] : PRIMES;
+  /** By partial: which mistakes it speaks against, since they have none there. */
+  const against = Array.from({ length: HARMONICS + 1 }, (_, h) =>
+    mistaken.flatMap((primes, m) => (primes.every((prime) => h % prime !== 0) ? [m] : [])),
+  );
+  const own = new Float64Array(mistaken.length);
   const lows = candidates.map((midi) => rate / hertz(midi));
 
   /** Where a lag repeats best near another one, and how well; undefined where it has no top there. */
@@ -150,7 +159,7 @@ export function frameReader(
       const clear = max(0, top - 1.5 * beside);
       all += top;
       clearly += clear;
-      for (let p = 0; p < PRIMES.length; p += 1) if (h % PRIMES[p]! !== 0) own[p]! += clear;
+      for (const m of against[h]!) own[m]! += clear;
     }
     // What lies beyond the partials that are looked at counts as not its own.
     if (all <= 0) return { share: 0, own: 0 };
@@ -196,6 +205,7 @@ export function frameReader(
     const least = min(...past);
     past[turn] = 0;
     fresh[i] = 0;
+    shares[i] = 0;
     scores[i] = 0;
     pitches[i] = candidates[i]!;
     let found: { hz: number; power: number } | undefined;
@@ -211,8 +221,15 @@ export function frameReader(
     past[turn] = (share * total) / SPREAD;
     const risen = total > 0 ? ((past[turn]! - least) * SPREAD) / total : 0;
     fresh[i] = max(0, min(1, risen / RISEN));
-    scores[i] = min(1, sqrt(share)) - 2 * PENALTY * max(0, 1 - alone / OWN);
+    shares[i] = share;
+    scores[i] = -2 * PENALTY * max(0, 1 - alone / OWN);
     pitches[i] = midi;
+  };
+
+  /** Of two that explain all of a frame, as a note and its octave may, the one that explains more of it. */
+  const compare = () => {
+    const most = max(1, ...shares);
+    for (let i = 0; i < scores.length; i += 1) scores[i]! += sqrt(shares[i]! / most);
   };
   const look = struck ? judgeStruck : judge;
 
@@ -229,6 +246,7 @@ export function frameReader(
       }
       measure();
       for (let i = 0; i < candidates.length; i += 1) look(i);
+      if (struck) compare();
       turn = (turn + 1) % RECENT;
       return { scores, pitches, fresh, power: squares[size]! / size };
     },
