@@ -36,6 +36,8 @@ const DIP = 5;
 const AGAIN = 9;
 /** What is softer than it was by so much is the echo of a room, and not blown anew, in decibels. */
 const ECHO = 12;
+/** What was heard of a stroke is its noise where it gives way so soon, in frames. */
+const GIVES_WAY = 14;
 /** What is struck rings on: it begins anew where it grows louder by so much, in decibels. */
 const STRIKE = 4;
 /** A note has settled after so many frames; what is plucked begins sharp. */
@@ -52,6 +54,9 @@ export function notesOf(frames: readonly NoteFrame[], struck: boolean): readonly
   const notes: HeardNote[] = [];
   /** Where the note before was struck. */
   let before = -SHORTEST;
+  /** Candidates of the note before and of that before it. */
+  let same = -1;
+  let older = -1;
   for (let from = 0; from < frames.length;) {
     const { candidate } = frames[from]!;
     let to = from + 1;
@@ -64,8 +69,21 @@ export function notesOf(frames: readonly NoteFrame[], struck: boolean): readonly
           : beginOf(loudness.levels, cuts[i]!);
         // What is left of an old note when the next is struck is none of its own.
         if (begin === undefined || cuts[i + 1]! - begin < (struck ? AGAIN : SHORTEST)) continue;
+        // Heard again after a slip of the ear, it is the same note if nobody struck it.
+        if (struck && candidate === same && !isStroke(loudness, begin)) continue;
+        // What gave way to it without a stroke of its own was the noise of the stroke.
+        const last = notes.at(-1);
+        const note = noteOf(frames, begin, cuts[i]!, cuts[i + 1]!);
+        if (struck && last && begin - before < GIVES_WAY && !isStroke(loudness, begin)) {
+          if (candidate === older || note.end - note.onset < last.end - last.onset) continue;
+          notes[notes.length - 1] = { ...note, onset: last.onset };
+          same = candidate;
+          continue;
+        }
+        older = same;
+        same = candidate;
         before = begin;
-        notes.push(noteOf(frames, begin, cuts[i]!, cuts[i + 1]!));
+        notes.push(note);
       }
     }
     from = to;

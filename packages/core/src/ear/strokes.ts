@@ -12,7 +12,7 @@ export interface Loudness {
 /** The noise of a stroke rises by so much, in decibels. */
 const EDGE = 6;
 /** A stroke that begins a note of its own pitch is told by less. */
-const SOFT_EDGE = 3;
+const SOFT_EDGE = 4;
 /** Frames before a stroke and after its beginning that are looked at. */
 const BEFORE = 8;
 const AFTER = 4;

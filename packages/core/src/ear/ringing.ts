@@ -1,0 +1,113 @@
+import { hertz, midiOf, REACH } from './listening.ts';
+import { between, partialFinder, SPREAD, topIn } from './partials.ts';
+
+/** Looked up once: these are called millions of times a minute. */
+const { abs, ceil, floor, max, min, sqrt } = Math;
+
+/** Partials by which a note is measured: the loudest of the first ones. */
+const MEASURED = 4;
+/** Frames that are remembered of what rings on, and the share of the whole that a new note has at least. */
+const RECENT = 10;
+const RISEN = 0.25;
+/** From where so much of the power is new, what is new counts, and where so much more is, alone. */
+const LITTLE_NEW = 0.05;
+const MUCH_NEW = 0.25;
+/** A note is taken for one far below where less than this part of its power lies at partials of that one alone. */
+const OWN = 0.025;
+/** What is taken off for it. */
+const PENALTY = 0.7;
+
+/** What is told of each candidate, as `FrameEvidence` says. */
+interface Told {
+  readonly scores: Float32Array;
+  readonly pitches: Float32Array;
+  readonly fresh: Float32Array;
+}
+
+/**
+ * Judges what rings on together, as struck and plucked notes do: each candidate by its own partials in a spectrum, and where
+ * something was struck just now by what was not there before.
+ * @param size of the transform, twice as many as there are bins @param rate samples a second @param candidates semitones
+ */
+export function ringingJudge(size: number, rate: number, candidates: readonly number[]) {
+  const bins = size / 2 + 1;
+  const partials = partialFinder(size, rate, true);
+  /** Power at the partials of each candidate in the frames before, one after the other. */
+  const recent = candidates.map(() => new Float64Array(RECENT));
+  /** Spectra of these frames, and what of the newest was in none of them. */
+  const spectra = Array.from({ length: RECENT }, () => new Float64Array(bins));
+  const added = new Float64Array(bins);
+  let turn = 0;
+  const shares = new Float64Array(candidates.length);
+  const sharesAdded = new Float64Array(candidates.length);
+  const scoresAdded = new Float64Array(candidates.length);
+
+  /** Parts what is new from what rang before. @returns its power */
+  const part = (spectrum: Float64Array): number => {
+    let total = 0;
+    for (let k = 0; k < bins; k += 1) {
+      let least = spectra[0]![k]!;
+      for (let r = 1; r < RECENT; r += 1) if (spectra[r]![k]! < least) least = spectra[r]![k]!;
+      added[k] = max(0, spectrum[k]! - least);
+      total += added[k]!;
+    }
+    spectra[turn]!.set(spectrum);
+    return total;
+  };
+
+  /** The frequency that a candidate has by its loudest partial; 0 where none stands out. */
+  const frequencyOf = (spectrum: Float64Array, midi: number): number => {
+    const reach = 2 ** (REACH / 12);
+    let hz = 0;
+    let power = 0;
+    for (let h = 1; h <= MEASURED; h += 1) {
+      const at = (h * hertz(midi) * size) / rate;
+      const top = topIn(spectrum, max(3, floor(at / reach)), min(bins - 5, ceil(at * reach)));
+      if (top < 0 || (hz !== 0 && spectrum[top]! <= 2 * power)) continue;
+      hz = (between(spectrum, top) * rate) / size / h;
+      power = spectrum[top]!;
+    }
+    return hz;
+  };
+  const scoreOf = (own: number) => -PENALTY * max(0, 1 - own / OWN);
+
+  return (spectrum: Float64Array, total: number, { scores, pitches, fresh }: Told): void => {
+    const totalAdded = part(spectrum);
+    const novelty = total > 0 ? max(0, min(1, (totalAdded / total - LITTLE_NEW) / MUCH_NEW)) : 0;
+    for (let i = 0; i < candidates.length; i += 1) {
+      const midi = candidates[i]!;
+      const past = recent[i]!;
+      let least = past[0]!;
+      for (let r = 1; r < RECENT; r += 1) if (past[r]! < least) least = past[r]!;
+      past[turn] = 0;
+      fresh[i] = 0;
+      shares[i] = 0;
+      scores[i] = 0;
+      sharesAdded[i] = 0;
+      scoresAdded[i] = 0;
+      pitches[i] = midi;
+      const hz = frequencyOf(spectrum, midi);
+      const pitch = hz > 0 ? midiOf(hz) : Infinity;
+      if (abs(pitch - midi) > REACH) continue;
+      pitches[i] = pitch;
+      const now = partials.sharesOf(hz, spectrum, total);
+      past[turn] = (now.share * total) / SPREAD;
+      fresh[i] = total > 0 ? max(0, min(1, ((past[turn]! - least) * SPREAD) / total / RISEN)) : 0;
+      shares[i] = now.share;
+      scores[i] = scoreOf(now.own);
+      if (novelty === 0) continue;
+      const anew = partials.sharesOf(hz, added, totalAdded);
+      sharesAdded[i] = anew.share;
+      scoresAdded[i] = scoreOf(anew.own);
+    }
+    // Of two that explain all there is, as a note and its octave may, the one that explains more of it.
+    const most = max(1, ...shares);
+    const mostAdded = max(1, ...sharesAdded);
+    for (let i = 0; i < candidates.length; i += 1) {
+      const ringing = scores[i]! + sqrt(shares[i]! / most);
+      const anew = scoresAdded[i]! + sqrt(sharesAdded[i]! / mostAdded);
+      scores[i] = ringing + novelty * (anew - ringing);
+    }
+    turn = (turn + 1) % RECENT;
+  };
+}
