@@ -67,19 +67,23 @@ export function notesOf(frames: readonly NoteFrame[], struck: boolean): readonly
         const begin = struck
           ? strokeOf(loudness, cuts[i]!, before + SHORTEST)
           : beginOf(loudness.levels, cuts[i]!);
-        // What is left of an old note when the next is struck is none of its own.
-        if (begin === undefined || cuts[i + 1]! - begin < (struck ? AGAIN : SHORTEST)) continue;
-        // Heard again after a slip of the ear, it is the same note if nobody struck it.
-        if (struck && candidate === same && !isStroke(loudness, begin)) continue;
-        // What gave way to it without a stroke of its own was the noise of the stroke.
-        const last = notes.at(-1);
-        const note = noteOf(frames, begin, cuts[i]!, cuts[i + 1]!);
-        if (struck && last && begin - before < GIVES_WAY && !isStroke(loudness, begin)) {
-          if (candidate === older || note.end - note.onset < last.end - last.onset) continue;
-          notes[notes.length - 1] = { ...note, onset: last.onset };
-          same = candidate;
-          continue;
+        const at = begin ?? cuts[i]!;
+        if (cuts[i + 1]! - at < (struck ? AGAIN : SHORTEST)) continue;
+        const note = noteOf(frames, at, cuts[i]!, cuts[i + 1]!);
+        if (struck && (begin === undefined || !isStroke(loudness, at))) {
+          // Heard again after a slip of the ear, it is the same note: nobody struck it.
+          if (candidate === same) continue;
+          const last = notes.at(-1);
+          if (last && at - before < GIVES_WAY) {
+            // What gave way to it was the noise of the stroke, if it is no older note that comes out again.
+            if (candidate === older || note.end - note.onset < last.end - last.onset) continue;
+            notes[notes.length - 1] = { ...note, onset: last.onset };
+            same = candidate;
+            continue;
+          }
         }
+        // What is left of an old note when the next is struck is none of its own.
+        if (begin === undefined) continue;
         older = same;
         same = candidate;
         before = begin;
