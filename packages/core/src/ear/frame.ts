@@ -59,7 +59,7 @@ export function frameReader(
   const fresh = new Float32Array(candidates.length).fill(1);
   /** Of the whole spectrum of the frame. */
   let total = 0;
-  const partials = partialFinder(transform.size, rate, false);
+  const partials = partialFinder(transform.size, rate);
   const judgeRinging = struck ? ringingJudge(transform.size, rate, candidates) : undefined;
   const lows = candidates.map((midi) => rate / hertz(midi));
 

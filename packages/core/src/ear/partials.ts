@@ -10,10 +10,12 @@ const STRETCH = 0.012;
 export const SPREAD = 6;
 /** A period can be mistaken for so many of it taken together. */
 const PRIMES = [2, 3, 5, 7, 11, 13, 17, 19, 23];
-/** And what rings together for partials of a note far below: a fifth for the second and third of one. */
+/** And what sounds together for partials of a note far below: a fifth for the second and third of one. */
 const TOGETHER = [2, 3, 5, 7].flatMap((one, i, all) =>
   all.slice(i + 1).map((other) => [one, other] as const),
 );
+/** Less is asked of what only a note itself has against two that sound together: few partials are left. */
+const LENIENT = 4;
 /** By partial: which of these numbers it is a multiple of. */
 const DIVIDED_BY = Array.from({ length: HARMONICS + 1 }, (_, h) =>
   [...PRIMES, ...TOGETHER.map(([one, other]) => one * other)].filter((d) => d <= HARMONICS && h % d === 0),
@@ -46,18 +48,16 @@ export function between(spectrum: Float64Array, top: number): number {
 /**
  * Finds partials in spectra of power.
  * @param size of the transform, twice as many as there are bins @param rate samples a second
- * @param together notes may ring together, whose partials are none of a note far below
  */
-export function partialFinder(size: number, rate: number, together: boolean) {
+export function partialFinder(size: number, rate: number) {
   const sums = new Float64Array(HARMONICS + 1);
   const found: PartialShare = { share: 0, own: 0 };
   /** Power that is at no partial a mistaken frequency has, the least of all mistakes. */
   const ownOf = (all: number): number => {
     let least = all;
     for (const prime of PRIMES) least = min(least, all - sums[prime]!);
-    if (together)
-      for (const [one, other] of TOGETHER)
-        least = min(least, all - sums[one]! - sums[other]! + (sums[one * other] ?? 0));
+    for (const [one, other] of TOGETHER)
+      least = min(least, LENIENT * (all - sums[one]! - sums[other]! + (sums[one * other] ?? 0)));
     return max(0, least);
   };
 

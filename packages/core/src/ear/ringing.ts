@@ -31,7 +31,7 @@ interface Told {
  */
 export function ringingJudge(size: number, rate: number, candidates: readonly number[]) {
   const bins = size / 2 + 1;
-  const partials = partialFinder(size, rate, true);
+  const partials = partialFinder(size, rate);
   /** Power at the partials of each candidate in the frames before, one after the other. */
   const recent = candidates.map(() => new Float64Array(RECENT));
   /** Spectra of these frames, and what of the newest was in none of them. */
