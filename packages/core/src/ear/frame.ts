@@ -34,7 +34,7 @@ const LONGEST = 0.6;
 /** A period is taken several times where less than this part of the power lies at partials that only it has. */
 const OWN = 0.025;
 /** What is taken off for it. */
-const PENALTY = 0.35;
+const PENALTY = 0.5;
 
 /**
  * @param rate samples a second @param candidates semitones, rising

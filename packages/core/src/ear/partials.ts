@@ -16,6 +16,8 @@ const TOGETHER = [2, 3, 5, 7].flatMap((one, i, all) =>
 );
 /** Less is asked of what only a note itself has against two that sound together: few partials are left. */
 const LENIENT = 4;
+/** And no note sounds by none of so many partials, its first ones. */
+const FIRST = 8;
 /** By partial: which of these numbers it is a multiple of. */
 const DIVIDED_BY = Array.from({ length: HARMONICS + 1 }, (_, h) =>
   [...PRIMES, ...TOGETHER.map(([one, other]) => one * other)].filter((d) => d <= HARMONICS && h % d === 0),
@@ -53,8 +55,8 @@ export function partialFinder(size: number, rate: number) {
   const sums = new Float64Array(HARMONICS + 1);
   const found: PartialShare = { share: 0, own: 0 };
   /** Power that is at no partial a mistaken frequency has, the least of all mistakes. */
-  const ownOf = (all: number): number => {
-    let least = all;
+  const ownOf = (all: number, first: number): number => {
+    let least = min(all, LENIENT * first);
     for (const prime of PRIMES) least = min(least, all - sums[prime]!);
     for (const [one, other] of TOGETHER)
       least = min(least, LENIENT * (all - sums[one]! - sums[other]! + (sums[one * other] ?? 0)));
@@ -68,6 +70,7 @@ export function partialFinder(size: number, rate: number) {
       const count = min(HARMONICS, floor((size / 2 - 4) / bins - 0.5));
       let all = 0;
       let clearly = 0;
+      let first = 0;
       sums.fill(0);
       for (let h = 1; h <= count; h += 1) {
         const at = h * bins;
@@ -80,11 +83,12 @@ export function partialFinder(size: number, rate: number) {
         const clear = max(0, power - 1.5 * beside);
         all += power;
         clearly += clear;
+        if (h <= FIRST) first += clear;
         for (const d of DIVIDED_BY[h]!) sums[d]! += clear;
       }
       // What lies beyond the partials that are looked at counts as not its own.
       found.share = all > 0 ? (clearly * SPREAD) / whole : 0;
-      found.own = all > 0 ? ownOf(clearly) / max(all, whole / SPREAD) : 0;
+      found.own = all > 0 ? ownOf(clearly, first) / max(all, whole / SPREAD) : 0;
       return found;
     },
   };

@@ -78,10 +78,7 @@ function ringing(kind: Kind, low: number, decibels: readonly number[]) {
 test.each(['string', 'tongue'] as const)(
   'a %s is heard while those before ring on, soft ones too',
   (kind) => {
-    const scores = [55, 72].flatMap((low) => [
-      ringing(kind, low, [0]),
-      ringing(kind, low, [0, 0, 0, 0, -5]),
-    ]);
+    const scores = [55, 72].flatMap((low) => [ringing(kind, low, [0]), ringing(kind, low, [0, 0, 0, 0, -5])]);
     for (const told of ['precision', 'recall'] as const)
       expect(scores.reduce((sum, score) => sum + score[told], 0) / scores.length).toBeGreaterThanOrEqual(
         0.96,
@@ -124,3 +121,18 @@ describe('one stroke makes one note:', () => {
     ]);
   });
 });
+
+test.each([1, 2, 3, 4, 5, 7, 9])(
+  'two whistles %i semitones apart that overlap are none far below',
+  (above) => {
+    for (const low of [74, 81, 91]) {
+      const sounds = [low, low + above].map((midi, i) => ({
+        ...{ midi, onset: 0.3 + 0.35 * i },
+        sound: note('whistle', midi, 0.6),
+      }));
+      const heard = hear(mixed(sounds), RATE).frames.flatMap(({ midi }) => midi ?? []);
+      expect(heard.length).toBeGreaterThan(45);
+      expect(Math.min(...heard)).toBeGreaterThan(low - 0.5);
+    }
+  },
+);
