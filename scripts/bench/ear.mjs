@@ -37,6 +37,7 @@ export async function earRatios() {
   const { sound, options } = lineOf('anglo', 20);
   const seconds = sound.length / RATE;
   const blown = (await medianMs(() => hear(sound, RATE), 3)) / seconds;
+  const struck = (await medianMs(() => hear(sound, RATE, { struck: true }), 3)) / seconds;
   const known = (await medianMs(() => hear(sound, RATE, options), 3)) / seconds;
   const missed = (noise) => {
     const fates = FAMILY_IDS.flatMap((id) => {
@@ -48,6 +49,7 @@ export async function earRatios() {
   };
   return [
     ratio('a second of sound, any pitch', blown / BUDGET, `${BUDGET} ms`),
+    ratio('the same as if it were struck', struck / BUDGET, `${BUDGET} ms`),
     ratio('a second of sound, a concertina', known / BUDGET, `${BUDGET} ms`),
     ...Object.entries(MISSED).map(([noise, most]) =>
       ratio(`notes not hit of a line, noise at ${noise} dB`, missed(Number(noise)) / most, `${100 * most} %`),
