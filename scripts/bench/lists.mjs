@@ -48,15 +48,15 @@ async function fill(address) {
     const question = again(demo.questions, i);
     return { ...question, id: id(INSTRUMENTS + i), instrumentId: id(place.get(question.instrumentId)) };
   });
+  const without = Object.fromEntries(
+    Object.entries(demo).map(([name, part]) => [name, Array.isArray(part) ? [] : part]),
+  );
   for (let at = 0; at < QUESTIONS; at += AT_ONCE) {
     const answer = await fetch(`${address}/api/data/import?apply=true`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      // What refers to the demo's own instruments stays out.
-      body: JSON.stringify({
-        ...{ ...demo, arrangements: [], items: [], routines: [], log: [] },
-        ...{ instruments, questions: questions.slice(at, at + AT_ONCE) },
-      }),
+      // What may refer to the demo's own instruments stays out.
+      body: JSON.stringify({ ...without, instruments, questions: questions.slice(at, at + AT_ONCE) }),
     });
     if (!answer.ok) throw new Error(`listRatios: the import was refused: ${await answer.text()}`);
   }
