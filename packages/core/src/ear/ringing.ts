@@ -12,6 +12,8 @@ const RISEN = 0.25;
 /** From where so much of the power is new, what is new counts, and where so much more is, alone. */
 const LITTLE_NEW = 0.05;
 const MUCH_NEW = 0.25;
+/** In noise some is always new: so many times as much as was in any frame just before is not worth a look. */
+const USUAL = 3;
 /** A note is taken for one far below where less than this part of its power lies at partials of that one alone. */
 const OWN = 0.025;
 /** What is taken off for it. */
@@ -37,13 +39,15 @@ export function ringingJudge(size: number, rate: number, candidates: readonly nu
   /** Spectra of these frames, and what of the newest was in none of them. */
   const spectra = Array.from({ length: RECENT }, () => new Float64Array(bins));
   const added = new Float64Array(bins);
+  /** What part of all there was in these frames was new. */
+  const parts = new Float64Array(RECENT);
   let turn = 0;
   const shares = new Float64Array(candidates.length);
   const sharesAdded = new Float64Array(candidates.length);
   const scoresAdded = new Float64Array(candidates.length);
 
   /** Parts what is new from what rang before. @returns its power */
-  const part = (spectrum: Float64Array): number => {
+  const addedTo = (spectrum: Float64Array): number => {
     let total = 0;
     for (let k = 0; k < bins; k += 1) {
       let least = spectra[0]![k]!;
@@ -72,8 +76,10 @@ export function ringingJudge(size: number, rate: number, candidates: readonly nu
   const scoreOf = (own: number) => -PENALTY * max(0, 1 - own / OWN);
 
   return (spectrum: Float64Array, total: number, { scores, pitches, fresh }: Told): void => {
-    const totalAdded = part(spectrum);
-    const novelty = total > 0 ? max(0, min(1, (totalAdded / total - LITTLE_NEW) / MUCH_NEW)) : 0;
+    const totalAdded = addedTo(spectrum);
+    const part = total > 0 ? totalAdded / total : 0;
+    const novelty = max(0, min(1, (part - USUAL * min(...parts) - LITTLE_NEW) / MUCH_NEW));
+    parts[turn] = part;
     for (let i = 0; i < candidates.length; i += 1) {
       const midi = candidates[i]!;
       const past = recent[i]!;
