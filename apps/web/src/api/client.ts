@@ -17,6 +17,11 @@ export class RequestError extends Error {
   }
 }
 
+/** Whether the server will never take what it was sent; otherwise it may, when it is there again. */
+export function isRefused(error: unknown): boolean {
+  return error instanceof RequestError && error.body.status >= 400 && error.body.status < 500;
+}
+
 const OFFLINE: ErrorBody = {
   status: 0,
   code: 'offline',

@@ -20,8 +20,8 @@ function settingsFrom({ stale = false, gone = false, hangs = false } = {}) {
     puts.push(JSON.parse(body!));
     if (hangs) return new Promise(() => undefined);
     if ('nonsense' in (puts.at(-1) as typeof standing).value) {
-      const error = { status: 400, code: 'invalid', message: 'no such setting', problems: [] };
-      return Promise.resolve(new Response(JSON.stringify(error), { status: 400 }));
+      const error = { status: 422, code: 'invalid', message: 'no such setting', problems: [] };
+      return Promise.resolve(new Response(JSON.stringify(error), { status: 422 }));
     }
     if (late) standing = { value: { ...standing.value, staff: true }, version: 5 };
     late = false;

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { DEFAULT_SETTINGS, type Family, type Settings } from '@same-song/core';
-import { request, RequestError } from './client.ts';
+import { isRefused, request, RequestError } from './client.ts';
 
 interface SettingsRecord {
   readonly value: Settings;
@@ -66,7 +66,7 @@ async function open(): Promise<SettingsRecord> {
   const standing = await request<SettingsRecord>('GET', '/settings');
   return send(standing).catch((error: unknown) => {
     // What it will never take must not stand in the way of what it takes.
-    if (error instanceof RequestError && error.body.status === 400) wait({});
+    if (isRefused(error)) wait({});
     return standing;
   });
 }
@@ -84,8 +84,7 @@ export function useSettings() {
     scope: { id: 'settings' },
     mutationFn: () => send(client.getQueryData<SettingsRecord>(KEY) ?? NOTHING_SEEN),
     onSuccess: (record) => client.setQueryData(KEY, withWaiting(record)),
-    retry: (_, error) =>
-      !(error instanceof RequestError) || error.body.status === 0 || error.body.status >= 500,
+    retry: (_, error) => !isRefused(error),
     retryDelay: AGAIN_MS,
   });
   const change = useCallback(

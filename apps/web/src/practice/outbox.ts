@@ -1,5 +1,5 @@
 import type { LogEntry } from '@same-song/core';
-import { request, RequestError } from '../api/client.ts';
+import { isRefused, request } from '../api/client.ts';
 import { notify } from '../frame/notice.ts';
 
 /**
@@ -95,9 +95,8 @@ async function send(now: number): Promise<number> {
       await request('POST', '/log', entry, { keepalive: true });
       taken += 1;
     } catch (error) {
-      const refused = error instanceof RequestError && error.body.status >= 400 && error.body.status < 500;
       // What the server will never take must not keep others back.
-      if (!refused) return taken;
+      if (!isRefused(error)) return taken;
       notify(`The log cannot take “${entry.name}”: ${(error as Error).message}`, { kind: 'error' });
     }
     // It may have been told anew meanwhile.
