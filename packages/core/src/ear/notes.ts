@@ -45,57 +45,74 @@ const SETTLES = 6;
 /** How far around a change of pitch its beginning is looked for, in frames. */
 const AROUND = 4;
 
+/** Frames of one candidate, from one to before another, that are one note or a part of one. */
+interface Run {
+  readonly candidate: number;
+  readonly from: number;
+  readonly to: number;
+}
+
 /** Notes from frames: a run of one candidate, parted where it is begun anew. @param struck it rings on after each note */
 export function notesOf(frames: readonly NoteFrame[], struck: boolean): readonly HeardNote[] {
   const loudness: Loudness = {
     levels: frames.map(({ power }) => decibels(power)),
     edges: frames.map(({ edge }) => decibels(edge)),
   };
-  const notes: HeardNote[] = [];
-  /** Where the note before was struck. */
-  let before = -SHORTEST;
-  /** Candidates of the note before and of that before it. */
-  let same = -1;
-  let older = -1;
+  const runs: Run[] = [];
   for (let from = 0; from < frames.length;) {
     const { candidate } = frames[from]!;
     let to = from + 1;
     while (to < frames.length && frames[to]!.candidate === candidate) to += 1;
     if (candidate >= 0 && to - from >= SHORTEST) {
       const cuts = [from, ...begunAnew(loudness, from, to, struck), to];
-      for (let i = 0; i + 1 < cuts.length; i += 1) {
-        const begin = struck
-          ? strokeOf(loudness, cuts[i]!, before + SHORTEST)
-          : beginOf(loudness.levels, cuts[i]!);
-        const at = begin ?? cuts[i]!;
-        if (cuts[i + 1]! - at < (struck ? AGAIN : SHORTEST)) continue;
-        const note = noteOf(frames, at, cuts[i]!, cuts[i + 1]!);
-        if (struck && (begin === undefined || !isStroke(loudness, at))) {
-          // Heard again after a slip of the ear, it is the same note: nobody struck it.
-          if (candidate === same) continue;
-          const last = notes.at(-1);
-          if (last && at - before < GIVES_WAY) {
-            // What gave way to it was the noise of the stroke, if it is no older note that comes out again.
-            if (candidate === older || note.end - note.onset < last.end - last.onset) continue;
-            notes[notes.length - 1] = { ...note, onset: last.onset };
-            same = candidate;
-            continue;
-          }
-        }
-        // What is left of an old note when the next is struck is none of its own.
-        if (begin === undefined) continue;
-        older = same;
-        same = candidate;
-        before = begin;
-        notes.push(note);
-      }
+      for (let i = 0; i + 1 < cuts.length; i += 1) runs.push({ candidate, from: cuts[i]!, to: cuts[i + 1]! });
     }
     from = to;
+  }
+  if (struck) return struckNotes(frames, loudness, runs);
+  return runs.flatMap((run) => {
+    const begin = beginOf(loudness.levels, run.from);
+    return run.to - begin < SHORTEST ? [] : [noteOf(frames, begin, run)];
+  });
+}
+
+/** Notes of what rings on: one stroke makes one note. */
+function struckNotes(frames: readonly NoteFrame[], loudness: Loudness, runs: readonly Run[]): HeardNote[] {
+  const notes: HeardNote[] = [];
+  /** Where the note before was struck. */
+  let before = -SHORTEST;
+  /** Candidates of the note before and of that before it. */
+  let same = -1;
+  let older = -1;
+  for (const run of runs) {
+    const { candidate } = run;
+    const begin = strokeOf(loudness, run.from, before + SHORTEST);
+    const at = begin ?? run.from;
+    if (run.to - at < AGAIN) continue;
+    const note = noteOf(frames, at, run);
+    if (begin === undefined || !isStroke(loudness, at)) {
+      // Heard again after a slip of the ear, it is the same note: nobody struck it.
+      if (candidate === same) continue;
+      const last = notes.at(-1);
+      if (last && at - before < GIVES_WAY) {
+        // What gave way to it was the noise of the stroke, if it is no older note that comes out again.
+        if (candidate === older || note.end - note.onset < last.end - last.onset) continue;
+        notes[notes.length - 1] = { ...note, onset: last.onset };
+        same = candidate;
+        continue;
+      }
+    }
+    // What is left of an old note when the next is struck is none of its own.
+    if (begin === undefined) continue;
+    older = same;
+    same = candidate;
+    before = begin;
+    notes.push(note);
   }
   return notes;
 }
 
-function noteOf(frames: readonly NoteFrame[], begin: number, from: number, to: number): HeardNote {
+function noteOf(frames: readonly NoteFrame[], begin: number, { from, to }: Run): HeardNote {
   const settled = to - from > 2 * SETTLES ? from + SETTLES : from;
   const pitches = frames
     .slice(settled, to)
