@@ -100,6 +100,7 @@ export function WriteUse({ chosen, heard, onExample }: UseProps) {
           Call it
           <input
             type="text"
+            size={28}
             maxLength={NAME_LIMIT}
             value={name}
             placeholder={made.ok ? made.subject.spec.name : ''}
