@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { families, simulatedPlayer, NO_FAULTS } from '@same-song/core';
-import { barriers, click, eventually, keys, openStage, sees, textOf, type Stage } from './stage.ts';
+import { barriers, choose, click, eventually, keys, openStage, sees, textOf, type Stage } from './stage.ts';
 
 const RATE = 44_100;
 const folder = mkdtempSync(join(tmpdir(), 'same-song-ear-'));
@@ -104,7 +104,7 @@ test('a microphone is heard: which way, how far off, and the page is never held 
   const microphones = await page.$$eval('.ear-buttons option', (all) => all.map((one) => one.value));
   expect(microphones.length).toBeGreaterThan(1);
   // Another one is listened by at once, and is the one that is taken the next time.
-  await page.select('.ear-buttons select', microphones.at(-1)!);
+  await choose(page, '.ear-buttons select', microphones.at(-1)!);
   await eventually(
     () => page.evaluate(() => localStorage.getItem('same-song.microphone')),
     (id) => expect(id).toBe(microphones.at(-1)),

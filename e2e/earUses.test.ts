@@ -1,5 +1,16 @@
 import type { Page } from 'puppeteer-core';
-import { barriers, click, eventually, keys, logged, openStage, sees, textOf, type Stage } from './stage.ts';
+import {
+  barriers,
+  choose,
+  click,
+  eventually,
+  keys,
+  logged,
+  openStage,
+  sees,
+  textOf,
+  type Stage,
+} from './stage.ts';
 
 let stage: Stage;
 let page: Page;
@@ -180,7 +191,7 @@ test('somebody made up plays with faults, and none of it is in the log', async (
   await page.waitForSelector('.stand-note');
   await page.$eval('.player-more summary', (summary) => summary.click());
   await page.$$eval('.player-settings select', (all) => (all.at(-1)!.id = 'made-up'));
-  await page.select('#made-up', 'leaves');
+  await choose(page, '#made-up', 'leaves');
   await page.focus('#place');
   await keys(page, 'PageDown');
   await page.waitForSelector('.stand-note.sounding', { timeout: 20_000 });
@@ -211,7 +222,7 @@ test('a note is held in its band and between two, in seconds', async () => {
   await page.evaluate((at) => {
     document.querySelectorAll('.practice-tools select')[at]!.id = 'band';
   }, between);
-  await page.select('#band', 'between');
+  await choose(page, '#band', 'between');
   await sees(page, 'neither the lower nor the upper note');
   await click(page, 'Try it without playing');
   await holds('.hold-told', (text) => expect(text).toMatch(/Held 1 time/));

@@ -1,5 +1,16 @@
 import type { ElementHandle, Page } from 'puppeteer-core';
-import { click, eventually, keys, onPaper, openStage, sees, shows, textOf, type Stage } from './stage.ts';
+import {
+  choose,
+  click,
+  eventually,
+  keys,
+  onPaper,
+  openStage,
+  sees,
+  shows,
+  textOf,
+  type Stage,
+} from './stage.ts';
 
 let stage: Stage;
 let page: Page;
@@ -12,12 +23,8 @@ const id = (n: number) => `5a3e5046-0000-4000-8000-${String(n).padStart(12, '0')
 const HARMONICA = id(1);
 const HARP = id(13);
 
-async function choose(label: string, value: string): Promise<void> {
-  const select = await page.waitForSelector(
-    `::-p-xpath(//select[@aria-label="${label}"] | //label[contains(., "${label}")]//select)`,
-  );
-  await (select as ElementHandle<Element>).select(value);
-}
+const labelled = (label: string) =>
+  `::-p-xpath(//select[@aria-label="${label}"] | //label[contains(., "${label}")]//select)`;
 
 describe('this instrument, all keys', () => {
   test('arrow keys walk the cells, Enter explains one, M opens it on Map, and the link brings it back', async () => {
@@ -45,9 +52,9 @@ describe('this instrument, all keys', () => {
     const rows = () =>
       page.$$eval('.keys-grid tbody th', (cells) => cells.map((c) => c.textContent.split(' ')[0]));
     await eventually(rows, (found) => expect(found.slice(0, 3)).toEqual(['E♭', 'B♭', 'F']));
-    await choose('Order of the keys', 'semitones');
+    await choose(page, labelled('Order of the keys'), 'semitones');
     await eventually(rows, (found) => expect(found.slice(0, 3)).toEqual(['E♭', 'E', 'F']));
-    await choose('Scales shown', 'all');
+    await choose(page, labelled('Scales shown'), 'all');
     await page.waitForFunction(() => document.querySelectorAll('.keys-grid thead th').length > 38);
     await click(page, 'Undo');
     await page.waitForFunction(() => document.querySelectorAll('.keys-grid thead th').length < 12);
@@ -127,7 +134,7 @@ test('an empty cabinet says what to do next', async () => {
 test('which whistle to take for B♭ major', async () => {
   page = await stage.page(`/keys/which?on=${HARMONICA}&in=Bb&play=major`);
   await sees(page, '1st position');
-  await (await page.waitForSelector('.keys-tools select'))!.select('whistle');
+  await choose(page, '.keys-tools select', 'whistle');
   await sees(page, 'home on the lowest note');
   await page.click('.keys-list tbody tr:first-child .link');
   await page.waitForSelector('.map-drawing .chip');
@@ -144,7 +151,7 @@ test('the circle by keyboard: keys one after another, positions, and the harmoni
   await page.click('.circle-key[data-step="11"]');
   await sees(page, 'A♭ major');
   await shows(page, '.circle-words', '4 flats, in the order in which they enter: B♭ E♭ A♭ D♭');
-  await choose('Position', '2');
+  await choose(page, labelled('Position'), '2');
   await sees(page, 'take D♭.');
   await click(page, 'Try a D♭ harmonica');
   await page.waitForFunction(() =>
@@ -203,7 +210,7 @@ describe('progressions', () => {
       '.chords-editor option',
       (options) => options.find((o) => o.textContent === 'Four bars of ours')!.value,
     );
-    await (await page.waitForSelector('.chords-editor select'))!.select(own);
+    await choose(page, '.chords-editor select', own);
     await click(page, 'Put “Four bars of ours” into the bin');
     await sees(page, 'is in the bin.');
     page = await stage.page('/cabinet/bin');
@@ -241,7 +248,7 @@ test('what is this: notes, tab, mistakes with their place, and what several inst
 test('switching a harp from one key to another is a list of levers', async () => {
   page = await stage.page(`/keys/switch?on=${HARP}&in=F&play=major`);
   await sees(page, 'raise the B levers');
-  await choose('Key to go to', 'D');
+  await choose(page, labelled('Key to go to'), 'D');
   await sees(page, 'raise the F levers');
   await sees(page, 'raise the C levers');
   const drawn = () => page.$$eval('.switch-drawing .chip', (chips) => chips.length);

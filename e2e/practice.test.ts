@@ -1,6 +1,17 @@
 import type { Page } from 'puppeteer-core';
 import { LOW_HARMONICA, songPath } from './songPage.ts';
-import { barriers, click, eventually, keys, logged, openStage, sees, textOf, type Stage } from './stage.ts';
+import {
+  barriers,
+  choose,
+  click,
+  eventually,
+  keys,
+  logged,
+  openStage,
+  sees,
+  textOf,
+  type Stage,
+} from './stage.ts';
 
 let stage: Stage;
 let page: Page;
@@ -57,7 +68,7 @@ test('a round is counted in, played, judged by a pedal and logged, and the tempo
   await page.$eval('.player-settings input[type=number]', (input) => input.select());
   await page.keyboard.type('300');
   await eventually(tempo, (text) => expect(text).toBe('300 a minute'));
-  await page.select('.player-settings select', '1');
+  await choose(page, '.player-settings select', '1');
   await page.$eval('.player-more summary', (summary) => summary.click());
   await page.focus('#place');
   await keys(page, 'PageDown');

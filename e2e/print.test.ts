@@ -1,7 +1,7 @@
 import { readFileSync, existsSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
-import { click, eventually, keys, onPaper, openStage, sees, textOf, type Stage } from './stage.ts';
+import { choose, click, eventually, keys, onPaper, openStage, sees, textOf, type Stage } from './stage.ts';
 
 let stage: Stage;
 beforeAll(async () => {
@@ -114,7 +114,7 @@ test('a hand-out is made of cells and of what is asked, ordered, and printed wit
   expect(pages).toBe(2);
   expect(printed).toContain('B♭ six-note blues');
   expect(printed).not.toContain('Add what is asked');
-  await page.select('.handout-list select', 'each');
+  await choose(page, '.handout-list select', 'each');
   await eventually(
     () => onPaper(page),
     (paper) => expect(paper.pages).toBe(3),

@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { LOW_HARMONICA, songPath } from './songPage.ts';
-import { barriers, click, eventually, keys, openStage, sees, type Stage } from './stage.ts';
+import { barriers, choose, click, eventually, keys, openStage, sees, type Stage } from './stage.ts';
 
 let stage: Stage;
 let page: Page;
@@ -46,11 +46,11 @@ test('found by its first notes: as degrees, as names in any key, and as tab', as
 test('what fits an instrument, played only so, and opens in the key in which it does', async () => {
   page = await stage.page('/songs');
   await page.waitForSelector('.song-finder select');
-  await page.select('.song-finder select', harmonica);
+  await choose(page, '.song-finder select', harmonica);
   await page.waitForFunction(() => document.querySelectorAll('.song-finder select').length === 2);
   await eventually(rows, (found) => expect(found.some(([, , , fits]) => fits === 'E♭')).toBe(true));
   const whole = (await rows()).filter(([, , , fits]) => !fits!.includes('but')).length;
-  await page.select('.song-finder label:nth-of-type(2) select', 'only');
+  await choose(page, '.song-finder label:nth-of-type(2) select', 'only');
   await eventually(rows, (found) =>
     expect(found.filter(([, , , fits]) => !fits!.includes('but')).length).toBeLessThan(whole),
   );

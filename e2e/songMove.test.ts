@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { chipsOf, factsOf, LOW_HARMONICA, songPath } from './songPage.ts';
-import { barriers, click, eventually, keys, openStage, sees, textOf, type Stage } from './stage.ts';
+import { barriers, choose, click, eventually, keys, openStage, sees, textOf, type Stage } from './stage.ts';
 
 let stage: Stage;
 let page: Page;
@@ -42,7 +42,7 @@ test('another arrangement stands under this one, note under note, with what is e
     const options = [...select.options];
     return options.find(({ text }) => text.startsWith('Ossian’s B♭'))!.value;
   });
-  await page.select('.song-beside select', other);
+  await choose(page, '.song-beside select', other);
   await sees(page, 'notes that cannot be had: 11 fewer');
   await eventually(chips, (found) => expect(found).toHaveLength(2 * once));
   const [upper, lower] = await page.$$eval('.system:first-child .system-chips', (rows) =>

@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { chipsOf, LOW_HARMONICA, songPath } from './songPage.ts';
-import { barriers, click, eventually, keys, openStage, sees, type Stage } from './stage.ts';
+import { barriers, choose, click, eventually, keys, openStage, sees, type Stage } from './stage.ts';
 
 let stage: Stage;
 let page: Page;
@@ -44,12 +44,12 @@ test('tab without a rhythm is given one by tapping to a count', async () => {
   await click(page, 'Write one');
   await page.waitForSelector('.new-song textarea');
   await page.type('.new-song textarea', '4 blow, 4 draw, 5 blow');
-  await page.select('.new-song select', 'tab');
+  await choose(page, '.new-song select', 'tab');
   await sees(page, 'It has no rhythm yet');
   await page.waitForSelector('.tapping input');
   await page.$eval('.tapping input', (input) => input.select());
   await page.keyboard.type('150');
-  await page.select('.tapping select', '2/4');
+  await choose(page, '.tapping select', '2/4');
   await click(page, 'Count two bars, then tap');
   await sees(page, 'Note 1 of 3');
   // Two bars of two beats at 150 are 1.6 seconds; then a quarter, a quarter, and a half.

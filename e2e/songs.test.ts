@@ -1,7 +1,18 @@
 import { readFileSync, writeFileSync, existsSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
-import { barriers, click, eventually, keys, onPaper, openStage, sees, shows, type Stage } from './stage.ts';
+import {
+  barriers,
+  choose,
+  click,
+  eventually,
+  keys,
+  onPaper,
+  openStage,
+  sees,
+  shows,
+  type Stage,
+} from './stage.ts';
 import { chipsOf, factsOf, LOW_HARMONICA, songPath } from './songPage.ts';
 
 let stage: Stage;
@@ -52,14 +63,14 @@ test('degrees and tab are taken for what they are; what is wrong is told by its 
   await page.waitForSelector('.new-song-staff svg');
   expect(await page.$eval('.new-song select', (select) => select.value)).toBe('degrees');
   await box.type(' 9');
-  await page.select('.new-song select', 'degrees');
+  await choose(page, '.new-song select', 'degrees');
   await sees(page, 'Line 2, column 9: “9” is no degree');
   await box.click({ count: 3 });
   await page.keyboard.down('Control');
   await keys(page, 'a');
   await page.keyboard.up('Control');
   await box.type('4 blow, 4 draw, 5 blow');
-  await page.select('.new-song select', 'tab');
+  await choose(page, '.new-song select', 'tab');
   await sees(page, 'It has no rhythm yet');
   await page.waitForSelector('.new-song-staff svg');
 });

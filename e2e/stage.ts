@@ -151,6 +151,20 @@ export async function click(page: Page, text: string): Promise<void> {
   await element!.click();
 }
 
+/** Chooses what a list of choices offers, once it does: choices out of the cabinet come after the list. */
+export async function choose(page: Page, list: string, value: string): Promise<void> {
+  const select = (await page.waitForSelector(list, {
+    timeout: PATIENCE,
+  })) as ElementHandle<HTMLSelectElement>;
+  await page.waitForFunction(
+    (of, wanted) => [...of.options].some((option) => option.value === wanted),
+    { timeout: PATIENCE, polling: 100 },
+    select,
+    value,
+  );
+  expect(await select.select(value)).toEqual([value]);
+}
+
 /** Waits until an element stands still: a menu that opens moves its items on. */
 async function atRest(element: ElementHandle): Promise<void> {
   await element.evaluate(async (of) => {
