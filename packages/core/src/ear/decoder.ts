@@ -86,10 +86,12 @@ export function decoder(candidates: readonly number[], struck: boolean) {
           cost = costs[0]! + BEGIN + stale / 2;
           from[s] = 0;
         }
-        for (let p = 1; p < states; p += 1) {
-          const by = abs(candidates[p - 1]! - candidates[s - 1]!);
-          const moved = costs[p]! + CHANGE + stale + min(LEAP_MOST, LEAP * by);
-          if (p !== s && moved < cost) {
+        // Nothing costs less than nothing: what is cheaper to stay needs no look at all others.
+        for (let p = CHANGE + stale < cost ? 1 : states; p < states; p += 1) {
+          const still = costs[p]! + CHANGE + stale;
+          if (still >= cost || p === s) continue;
+          const moved = still + min(LEAP_MOST, LEAP * abs(candidates[p - 1]! - candidates[s - 1]!));
+          if (moved < cost) {
             cost = moved;
             from[s] = p;
           }

@@ -1,8 +1,10 @@
 import { hertz, midiOf, REACH } from './listening.ts';
+import { lowest } from './lowest.ts';
 import { between, partialFinder, SPREAD, topIn } from './partials.ts';
 
 /** Looked up once: these are called millions of times a minute. */
 const { abs, ceil, floor, max, min, sqrt } = Math;
+const greater = (one: number, other: number) => max(one, other);
 
 /** Partials by which a note is measured: the loudest of the first ones. */
 const MEASURED = 4;
@@ -18,6 +20,8 @@ const USUAL = 3;
 const OWN = 0.025;
 /** What is taken off for it. */
 const PENALTY = 0.7;
+/** How far a note may lie from its candidate, as a ratio of frequencies. */
+const APART = 2 ** (REACH / 12);
 
 /** What is told of each candidate, as `FrameEvidence` says. */
 interface Told {
@@ -34,10 +38,13 @@ interface Told {
 export function ringingJudge(size: number, rate: number, candidates: readonly number[]) {
   const bins = size / 2 + 1;
   const partials = partialFinder(size, rate);
-  /** Power at the partials of each candidate in the frames before, one after the other. */
-  const recent = candidates.map(() => new Float64Array(RECENT));
+  /** In which bin each candidate lies. */
+  const places = candidates.map((midi) => (hertz(midi) * size) / rate);
+  /** Power at the partials of each candidate, now and in the frames before. */
+  const powers = new Float64Array(candidates.length);
+  const recent = lowest(candidates.length, RECENT);
   /** Spectra of these frames, and what of the newest was in none of them. */
-  const spectra = Array.from({ length: RECENT }, () => new Float64Array(bins));
+  const spectra = lowest(bins, RECENT);
   const added = new Float64Array(bins);
   /** What part of all there was in these frames was new. */
   const parts = new Float64Array(RECENT);
@@ -48,25 +55,23 @@ export function ringingJudge(size: number, rate: number, candidates: readonly nu
 
   /** Parts what is new from what rang before. @returns its power */
   const addedTo = (spectrum: Float64Array): number => {
+    const before = spectra.ofLast();
     let total = 0;
     for (let k = 0; k < bins; k += 1) {
-      let least = spectra[0]![k]!;
-      for (let r = 1; r < RECENT; r += 1) if (spectra[r]![k]! < least) least = spectra[r]![k]!;
-      added[k] = max(0, spectrum[k]! - least);
+      added[k] = max(0, spectrum[k]! - before[k]!);
       total += added[k]!;
     }
-    spectra[turn]!.set(spectrum);
+    spectra.push(spectrum);
     return total;
   };
 
   /** The frequency that a candidate has by its loudest partial; 0 where none stands out. */
-  const frequencyOf = (spectrum: Float64Array, midi: number): number => {
-    const reach = 2 ** (REACH / 12);
+  const frequencyOf = (spectrum: Float64Array, i: number): number => {
     let hz = 0;
     let power = 0;
     for (let h = 1; h <= MEASURED; h += 1) {
-      const at = (h * hertz(midi) * size) / rate;
-      const top = topIn(spectrum, max(3, floor(at / reach)), min(bins - 5, ceil(at * reach)));
+      const at = h * places[i]!;
+      const top = topIn(spectrum, max(3, floor(at / APART)), min(bins - 5, ceil(at * APART)));
       if (top < 0 || (hz !== 0 && spectrum[top]! <= 2 * power)) continue;
       hz = (between(spectrum, top) * rate) / size / h;
       power = spectrum[top]!;
@@ -80,25 +85,23 @@ export function ringingJudge(size: number, rate: number, candidates: readonly nu
     const part = total > 0 ? totalAdded / total : 0;
     const novelty = max(0, min(1, (part - USUAL * min(...parts) - LITTLE_NEW) / MUCH_NEW));
     parts[turn] = part;
+    const before = recent.ofLast();
     for (let i = 0; i < candidates.length; i += 1) {
       const midi = candidates[i]!;
-      const past = recent[i]!;
-      let least = past[0]!;
-      for (let r = 1; r < RECENT; r += 1) if (past[r]! < least) least = past[r]!;
-      past[turn] = 0;
+      powers[i] = 0;
       fresh[i] = 0;
       shares[i] = 0;
       scores[i] = 0;
       sharesAdded[i] = 0;
       scoresAdded[i] = 0;
       pitches[i] = midi;
-      const hz = frequencyOf(spectrum, midi);
+      const hz = frequencyOf(spectrum, i);
       const pitch = hz > 0 ? midiOf(hz) : Infinity;
       if (abs(pitch - midi) > REACH) continue;
       pitches[i] = pitch;
       const now = partials.sharesOf(hz, spectrum, total);
-      past[turn] = (now.share * total) / SPREAD;
-      fresh[i] = total > 0 ? max(0, min(1, ((past[turn]! - least) * SPREAD) / total / RISEN)) : 0;
+      powers[i] = (now.share * total) / SPREAD;
+      fresh[i] = total > 0 ? max(0, min(1, ((powers[i]! - before[i]!) * SPREAD) / total / RISEN)) : 0;
       shares[i] = now.share;
       scores[i] = scoreOf(now.own);
       if (novelty === 0) continue;
@@ -106,9 +109,10 @@ export function ringingJudge(size: number, rate: number, candidates: readonly nu
       sharesAdded[i] = anew.share;
       scoresAdded[i] = scoreOf(anew.own);
     }
+    recent.push(powers);
     // Of two that explain all there is, as a note and its octave may, the one that explains more of it.
-    const most = max(1, ...shares);
-    const mostAdded = max(1, ...sharesAdded);
+    const most = shares.reduce(greater, 1);
+    const mostAdded = sharesAdded.reduce(greater, 1);
     for (let i = 0; i < candidates.length; i += 1) {
       const ringing = scores[i]! + sqrt(shares[i]! / most);
       const anew = scoresAdded[i]! + sqrt(sharesAdded[i]! / mostAdded);
