@@ -37,10 +37,11 @@ export function tone({ seconds, pitch, partials, shape, phase = 0 }: Tone): Floa
     const base = hz(pitch(time));
     turn += base / RATE;
     let sum = 0;
-    partials.forEach(([ratio, amount], p) => {
+    for (let p = 0; p < partials.length; p += 1) {
+      const [ratio, amount] = partials[p]!;
       if (ratio * base < 0.45 * RATE)
         sum += amount * shape(time, p) * sin(2 * PI * (turn * ratio + phase * (p + 1) ** 2));
-    });
+    }
     out[i] = sum;
   }
   return out;
@@ -52,8 +53,18 @@ const held = (seconds: number, attack: number, release: number) => (time: number
 
 export type Kind = 'reed' | 'whistle' | 'string' | 'tongue';
 
-/** A note as an instrument of a kind makes it. */
-export function note(kind: Kind, midi: number, seconds: number, seed = 1): Float32Array {
+/** Notes that were made already: they are asked for again in every kind of noise. */
+const made = new Map<string, Float32Array>();
+
+/** A note as an instrument of a kind makes it; the same array for the same note. */
+export function note(kind: Kind, midi: number, seconds: number, seed = 1): Readonly<Float32Array> {
+  const name = [kind, midi, seconds, seed].join();
+  const known = made.get(name) ?? makeNote(kind, midi, seconds, seed);
+  made.set(name, known);
+  return known;
+}
+
+function makeNote(kind: Kind, midi: number, seconds: number, seed: number): Float32Array {
   const random = chance(seed * 7919 + round(midi * 100));
   for (let i = 0; i < 10; i += 1) random();
   const vary = (decibels: number) => 10 ** ((decibels * random()) / 20);
@@ -111,9 +122,9 @@ export function scale(
   const end = max(...notes.map(({ onset, seconds }) => onset + seconds)) + 0.5;
   const out = new Float32Array(round(end * RATE));
   notes.forEach(({ midi, onset, seconds }, i) => {
-    const made = note(kind, midi, seconds, seed + i);
+    const sound = note(kind, midi, seconds, seed + i);
     const from = round(onset * RATE);
-    for (let j = 0; j < made.length; j += 1) out[from + j]! += made[j]!;
+    for (let j = 0; j < sound.length; j += 1) out[from + j]! += sound[j]!;
   });
   return out;
 }
