@@ -9,6 +9,9 @@ export const PITCH_RANGE = Object.freeze({ lowest: 24, highest: 120 });
 
 export const MIDDLE_C: Pitch = 60;
 
+/** Looked up once: pitch classes are taken millions of times. */
+const { isInteger } = Number;
+
 /** Concert pitch in Hz for A4 when nothing else is said. */
 export const STANDARD_A4 = 440;
 
@@ -17,8 +20,7 @@ export const A4_RANGE = Object.freeze({ lowest: 390, highest: 470 });
 
 /** Remainder that is never negative. @throws on a non-integer. */
 export function pitchClass(semitones: number): PitchClass {
-  if (!Number.isInteger(semitones))
-    throw new Error(`pitchClass: not a whole number of semitones: ${semitones}`);
+  if (!isInteger(semitones)) throw new Error(`pitchClass: not a whole number of semitones: ${semitones}`);
   return ((semitones % 12) + 12) % 12;
 }
 
