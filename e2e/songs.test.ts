@@ -48,6 +48,9 @@ test('from ABC in a box to notes on an instrument, by keyboard alone; undo takes
   await eventually(chips, (found) => expect(found).toHaveLength(4));
   expect((await chips())[0]).toContain('G4, degree 1');
   await click(page, 'Undo');
+  // What is asked of the server is not cut short by leaving.
+  const answer = () => page.evaluate(async () => (await fetch(`/api${location.pathname}`)).status);
+  await eventually(answer, (status) => expect(status).toBe(404));
   await page.goto(`${stage.address}/songs`);
   await eventually(titles, (found) => {
     expect(found.length).toBeGreaterThan(10);
