@@ -127,9 +127,14 @@ test('a line is followed by ear: what is late or another note is told at the not
       notes,
     );
   };
+  const loudness = () => page.$$eval('.mixer input', (all) => all.map(({ value }) => value));
+  await eventually(loudness, (line) => expect(line).toEqual(['1', '1']));
   await page.focus('#place');
   await keys(page, 'm');
   await page.waitForSelector('.player-ear');
+  // The line itself would be heard for the player's; the click is taken for nothing.
+  await eventually(loudness, (line) => expect(line).toEqual(['0', '1']));
+  await sees(page, 'Only the click sounds');
   // The whole of it 12 cents sharp, the third a second late's quarter, the fifth a semitone too high.
   await keys(page, 'PageDown');
   await playWhenBegun(
@@ -148,7 +153,8 @@ test('a line is followed by ear: what is late or another note is told at the not
     () => textOf(page, '.player-ladder'),
     (text) => expect(text).toContain('clean 1 of 3'),
   );
-  await keys(page, ' ');
+  await keys(page, ' ', 'm');
+  await eventually(loudness, (line) => expect(line).toEqual(['1', '1']));
   await click(page, 'Done');
   await page.waitForSelector('.today');
   interface Told {

@@ -180,6 +180,7 @@ export {
 } from './practice/rhythm.ts';
 export { roundOf, type Round, type RoundBeat } from './practice/round.ts';
 export { seededRandom, type SeededRandom } from './practice/seededRandom.ts';
+export { tick, TICK_HZ } from './practice/tick.ts';
 export { songForm } from './practice/songForm.ts';
 export { PATTERNS, patternById, type Pattern, type PatternId } from './practice/pattern.ts';
 

@@ -6,6 +6,7 @@ import {
   CALL_BARS,
   DIFFICULTIES,
   frequency,
+  TICK_HZ,
   type DifficultyId,
   type Instrument,
   type Key,
@@ -18,7 +19,7 @@ import { Meter } from '../ear/Meter.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { soundTrouble } from '../map/usePlayer.ts';
 import { stopLine } from '../sound/player.ts';
-import { CLICK_HZ, playScore, type ScoreSound } from '../sound/score.ts';
+import { playScore, type ScoreSound } from '../sound/score.ts';
 import { Fate } from './fates.tsx';
 import { useAnswerHeard } from './useAnswerHeard.ts';
 import type { HeardRound } from './heardRound.ts';
@@ -92,7 +93,7 @@ export function CallAndAnswer({
         at: i * beat,
         seconds: 0,
         loud: 0.5,
-        hz: i % beats === 0 ? CLICK_HZ.first : CLICK_HZ.other,
+        hz: i % beats === 0 ? TICK_HZ.first : TICK_HZ.other,
       },
     }));
     const sounds = phrase.map(({ pitch, start, beats: long }): ScoreSound => ({

@@ -12,6 +12,7 @@ import { NoteCards } from './NoteCards.tsx';
 import type { Playable } from './playable.ts';
 import { Stand } from './Stand.tsx';
 import { USUAL_MIX } from './roundScore.ts';
+import { useClickAlone } from './useClickAlone.ts';
 import { useFollow } from './useFollow.ts';
 import { useRounds, type Beat, type Following } from './useRounds.ts';
 import type { RoundTold } from './useLog.ts';
@@ -90,12 +91,9 @@ export function Player({
       if (clean || following === 'goes on') judge(clean);
     },
   });
-  const listenAlong = () => {
-    if (ear.state === 'listening') return ear.end();
-    // What the page plays itself would be heard too.
-    setMix({ ...mix, line: 0 });
-    ear.begin({ kind: 'microphone' });
-  };
+  const listens = ear.state === 'listening';
+  useClickAlone(listens || madeUp !== undefined, mix, setMix);
+  const listenAlong = () => (listens ? ear.end() : ear.begin({ kind: 'microphone' }));
   const walk = (by: number) =>
     setCard((place) => Math.min(playable.notes.length - 1, Math.max(0, (place ?? -1) + by)));
   const forward = () => {
@@ -159,9 +157,15 @@ export function Player({
           {heard ? ` ${heard.words}` : ''}
           {heard && madeUp ? ' (Made up: not in the log.)' : ''}
         </p>
-        {(ear.state === 'listening' || ear.trouble !== undefined) && (
+        {(listens || ear.trouble !== undefined) && (
           <div className="player-ear">
             <Meter ear={ear} />
+            {listens && !madeUp && (
+              <p>
+                Only the click sounds, since the rest would be taken for you. With headphones turn it up
+                again.
+              </p>
+            )}
             {ear.trouble !== undefined && <p role="alert">{ear.trouble}</p>}
           </div>
         )}
@@ -255,22 +259,14 @@ export function Player({
               choices={FOLLOWING}
               onChange={(way) => setFollowing(way)}
             />
-            <Button
-              size="small"
-              variant="outlined"
-              aria-pressed={ear.state === 'listening'}
-              onClick={listenAlong}
-            >
-              {ear.state === 'listening' ? 'Listening along' : 'Listen along'}
+            <Button size="small" variant="outlined" aria-pressed={listens} onClick={listenAlong}>
+              {listens ? 'Listening along' : 'Listen along'}
             </Button>
             <Picklist
               label="somebody made up"
               value={madeUp?.id ?? ''}
               choices={[{ id: '', label: 'does not play' }, ...MADE_UP]}
-              onChange={(id) => {
-                setMix({ ...mix, line: 0 });
-                setMadeUp(MADE_UP.find((one) => one.id === id));
-              }}
+              onChange={(id) => setMadeUp(MADE_UP.find((one) => one.id === id))}
             />
             <Button size="small" variant="outlined" aria-pressed={mirror} onClick={() => setMirror(!mirror)}>
               {mirror ? 'Seen from opposite' : 'Seen by the player'}

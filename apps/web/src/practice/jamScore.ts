@@ -1,5 +1,5 @@
-import type { Backing } from '@same-song/core';
-import { CLICK_HZ, type Score, type ScoreMark, type ScoreSound } from '../sound/score.ts';
+import { TICK_HZ, type Backing } from '@same-song/core';
+import type { Score, ScoreMark, ScoreSound } from '../sound/score.ts';
 import { soundOf } from './roundScore.ts';
 
 interface JamOptions {
@@ -16,7 +16,7 @@ export function jamScore(under: Backing, { beats, perMinute, a4, rounds }: JamOp
   const beat = 60 / perMinute;
   const begins = 2 * beats * beat;
   const counted = Array.from({ length: 2 * beats }, (_, i): ScoreSound => ({
-    ...{ kind: 'click', at: i * beat, seconds: 0, hz: i % beats === 0 ? CLICK_HZ.first : CLICK_HZ.other },
+    ...{ kind: 'click', at: i * beat, seconds: 0, hz: i % beats === 0 ? TICK_HZ.first : TICK_HZ.other },
   }));
   const marks: ScoreMark[] = [
     ...under.chords.map(({ at }, i) => ({ at: begins + at, mark: `c${i}` })),

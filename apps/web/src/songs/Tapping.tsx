@@ -1,11 +1,11 @@
 import Button from '@mui/material/Button';
 import { useEffect, useRef, useState } from 'react';
-import { metreAt, songPerformance, tapRhythm, type Song } from '@same-song/core';
+import { metreAt, songPerformance, tapRhythm, TICK_HZ, type Song } from '@same-song/core';
 import { Picklist } from '../controls/Picklist.tsx';
 import { TEMPO, TempoField } from '../map/TempoField.tsx';
 import { soundTrouble } from '../map/usePlayer.ts';
 import { LEAD, stopLine } from '../sound/player.ts';
-import { CLICK_HZ, playScore, type ScoreSound } from '../sound/score.ts';
+import { playScore, type ScoreSound } from '../sound/score.ts';
 
 const METRES = ['2/4', '3/4', '4/4', '6/8', '9/8'] as const;
 type MetreName = (typeof METRES)[number];
@@ -50,7 +50,7 @@ export function Tapping({ song, onTapped }: TappingProps) {
       ...{ perMinute, repeats: false, countIn: true, click: true },
     });
     const sounds = soundings.flatMap(({ kind, at, pitch }): ScoreSound[] =>
-      kind === 'click' ? [{ kind, at, seconds: 0, hz: pitch === 1 ? CLICK_HZ.first : CLICK_HZ.other }] : [],
+      kind === 'click' ? [{ kind, at, seconds: 0, hz: pitch === 1 ? TICK_HZ.first : TICK_HZ.other }] : [],
     );
     setTaps([]);
     const now = () => performance.now();

@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { frequency, songPerformance, tempoOf, type Family, type SongView } from '@same-song/core';
+import { frequency, songPerformance, tempoOf, TICK_HZ, type Family, type SongView } from '@same-song/core';
 import { soundTrouble } from '../map/usePlayer.ts';
 import { stopLine } from '../sound/player.ts';
-import { CLICK_HZ, playScore, type ScoreSound } from '../sound/score.ts';
+import { playScore, type ScoreSound } from '../sound/score.ts';
 
 /** What is heard beside the melody, and how often. */
 export interface Hearing {
@@ -67,8 +67,8 @@ export function useSongPlayer({ view, family, a4, perMinute, hearing, passage }:
       const hz =
         kind === 'click'
           ? pitch === 1
-            ? CLICK_HZ.first
-            : CLICK_HZ.other
+            ? TICK_HZ.first
+            : TICK_HZ.other
           : kind === 'melody'
             ? hzOf.get(noteId!)
             : frequency(pitch, a4);

@@ -1,7 +1,7 @@
 import type * as ToneModule from 'tone';
 import type { Timbre } from '@same-song/core';
 import { fetchedAhead } from '../frame/later.tsx';
-import type { VoiceOptions } from './voices.ts';
+import type { VoiceOptions, Wave } from './voices.ts';
 
 /** A note to sound: Hz, and times in beats. */
 export interface Sound {
@@ -58,7 +58,7 @@ function synthOf(Tone: typeof ToneModule, timbre: Timbre): ToneModule.PolySynth 
 }
 
 /** One voice of an instrument's sound. */
-export function voiceOf(timbre: Timbre): VoiceOptions {
+export function voiceOf(timbre: Timbre): VoiceOptions<Wave> {
   return {
     oscillator: { type: 'custom', partials: [...timbre.partials] },
     envelope: {

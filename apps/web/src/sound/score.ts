@@ -1,5 +1,5 @@
 import type * as ToneModule from 'tone';
-import type { Timbre } from '@same-song/core';
+import { tick, type Timbre } from '@same-song/core';
 import { LEAD, startPlaying, stopLine, trembleOf, voiceOf } from './player.ts';
 import { voicesOf, type VoiceOptions, type Voices } from './voices.ts';
 
@@ -49,9 +49,6 @@ export interface ScoreListener {
   /** How loud a kind is just now, from 0; 1 as usual. Asked whenever something is about to sound. */
   volumeOf?(kind: ScoreKind): number;
 }
-
-/** Hz of a click: on the first beat of a bar, and on all others. */
-export const CLICK_HZ = Object.freeze({ first: 1760, other: 1175 });
 
 /** How loud what is not the melody is against it, 1 as loud. */
 const LOUDNESS: Readonly<Record<ScoreKind, number>> = {
@@ -156,7 +153,7 @@ function instrumentsOf(Tone: typeof ToneModule, timbre: Timbre, kinds: ReadonlyS
   };
   if (wants(...OWN)) add(OWN, voicesOf(Tone, voiceOf(timbre), trembleOf(Tone, timbre)));
   if (wants('chord', 'drone')) add(['chord', 'drone'], voicesOf(Tone, CHORD));
-  if (wants('click')) add(['click'], voicesOf(Tone, CLICK), 0.03);
+  if (wants('click')) add(['click'], voicesOf(Tone, CLICK), 0.02);
   if (wants('bass')) add(['bass'], voicesOf(Tone, BASS));
   if (wants('kick')) add(['kick'], voicesOf(Tone, KICK), 0.09);
   if (wants('snare', 'hat')) {
@@ -176,9 +173,9 @@ const CHORD: VoiceOptions = {
   volume: -20,
 };
 const CLICK: VoiceOptions = {
-  oscillator: { type: 'sine' },
-  envelope: { attack: 0.001, decay: 0.04, sustain: 0, release: 0.01 },
-  volume: -8,
+  oscillator: { type: 'samples', samplesOf: tick },
+  envelope: { attack: 0.0005, decay: 1, sustain: 1, release: 0.01 },
+  volume: -7,
 };
 const BASS: VoiceOptions = {
   oscillator: { type: 'custom', partials: [1, 0.5, 0.2, 0.08] },

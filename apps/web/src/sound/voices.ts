@@ -1,9 +1,18 @@
 import type * as ToneModule from 'tone';
 
+/** A wave that goes on at a pitch. */
+export type Wave =
+  { readonly type: 'custom'; readonly partials: number[] } | { readonly type: 'sine' | 'triangle' };
+
+/** A stroke that is made beforehand. @returns samples at so many a second */
+export interface Stroke {
+  readonly type: 'samples';
+  readonly samplesOf: (rate: number, hz: number) => Float32Array<ArrayBuffer>;
+}
+
 /** What one voice of a sound is made of; loudness in decibels. */
-export interface VoiceOptions {
-  readonly oscillator:
-    { readonly type: 'custom'; readonly partials: number[] } | { readonly type: 'sine' | 'triangle' };
+export interface VoiceOptions<Source extends Wave | Stroke = Wave | Stroke> {
+  readonly oscillator: Source;
   /** In seconds; sustain from 0 to 1. */
   readonly envelope: {
     readonly attack: number;
@@ -41,28 +50,19 @@ export function voicesOf(
   const out = context.createGain();
   Tone.connect(out, through ?? Tone.getDestination());
   const level = 10 ** (decibels / 20);
-  const wave =
-    wanted.type === 'custom'
-      ? context.createPeriodicWave(
-          new Float32Array(wanted.partials.length + 1),
-          Float32Array.of(0, ...wanted.partials),
-        )
-      : undefined;
-  const sounding = new Set<OscillatorNode>();
+  const sourceOf = wanted.type === 'samples' ? sampled(context, wanted) : oscillating(context, wanted);
+  const sounding = new Set<AudioScheduledSourceNode>();
   return {
     strike(hz, seconds, time, volume) {
-      const oscillator = context.createOscillator();
-      if (wave) oscillator.setPeriodicWave(wave);
-      else oscillator.type = wanted.type;
-      oscillator.frequency.value = hz;
+      const source = sourceOf(hz);
       const loudness = context.createGain();
       shape(loudness.gain, { time, seconds, peak: level * volume }, envelope);
-      oscillator.connect(loudness).connect(out);
-      oscillator.start(time);
-      oscillator.stop(time + seconds + envelope.release);
-      sounding.add(oscillator);
-      oscillator.onended = () => {
-        sounding.delete(oscillator);
+      source.connect(loudness).connect(out);
+      source.start(time);
+      source.stop(time + seconds + envelope.release);
+      sounding.add(source);
+      source.onended = () => {
+        sounding.delete(source);
         loudness.disconnect();
       };
     },
@@ -70,12 +70,51 @@ export function voicesOf(
       const now = Tone.immediate();
       out.gain.setValueAtTime(1, now);
       out.gain.linearRampToValueAtTime(0, now + FADE);
-      for (const oscillator of sounding) oscillator.stop(now + FADE);
+      for (const source of sounding) source.stop(now + FADE);
       globalThis.setTimeout(() => {
         out.disconnect();
         through?.dispose();
       }, 5000 * FADE);
     },
+  };
+}
+
+type Context = Pick<
+  BaseAudioContext,
+  'createBuffer' | 'createBufferSource' | 'createOscillator' | 'createPeriodicWave' | 'sampleRate'
+>;
+
+function oscillating(context: Context, wanted: Wave) {
+  const wave =
+    wanted.type === 'custom'
+      ? context.createPeriodicWave(
+          new Float32Array(wanted.partials.length + 1),
+          Float32Array.of(0, ...wanted.partials),
+        )
+      : undefined;
+  return (hz: number): AudioScheduledSourceNode => {
+    const oscillator = context.createOscillator();
+    if (wave) oscillator.setPeriodicWave(wave);
+    else if (wanted.type !== 'custom') oscillator.type = wanted.type;
+    oscillator.frequency.value = hz;
+    return oscillator;
+  };
+}
+
+/** Made once for each pitch. */
+function sampled(context: Context, { samplesOf }: Stroke) {
+  const made = new Map<number, AudioBuffer>();
+  const make = (hz: number) => {
+    const samples = samplesOf(context.sampleRate, hz);
+    const buffer = context.createBuffer(1, samples.length, context.sampleRate);
+    buffer.copyToChannel(samples, 0);
+    made.set(hz, buffer);
+    return buffer;
+  };
+  return (hz: number): AudioScheduledSourceNode => {
+    const source = context.createBufferSource();
+    source.buffer = made.get(hz) ?? make(hz);
+    return source;
   };
 }
 

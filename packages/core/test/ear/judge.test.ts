@@ -17,7 +17,9 @@ import {
   type SimulatedNote,
 } from '../../src/ear/index.ts';
 import { openInstrument, specFromPreset } from '../../src/instrument/instrument.ts';
+import { tick, TICK_HZ } from '../../src/practice/tick.ts';
 import { expectOk } from '../../src/result.ts';
+import { inRoom } from './sounds.ts';
 
 const wanted = [60, 62, 64, 65].map((midi, i) => ({ id: `n${i}`, midi, at: i }));
 const heard = (...notes: readonly (readonly [midi: number, onset: number])[]) =>
@@ -95,6 +97,25 @@ describe.each(FAMILY_IDS)('%s', (id) => {
     const left = judgeLine(line, played({ leaves: 3, noise: 25 }));
     expect(left.map(({ fate }) => fate)).toEqual(line.map((_, i) => ((i + 1) % 3 === 0 ? 'missed' : 'hit')));
     expect(isClean(left)).toBe(false);
+  });
+
+  test('a click from the loudspeaker beside the microphone is no note, and spoils none', () => {
+    const sound = simulatedPlayer(line, { rate, timbre: instrument.family.timbre });
+    const clicks = new Float32Array(sound.length);
+    for (let beat = 0; beat < 10; beat += 1) {
+      const click = tick(rate, beat % 4 === 0 ? TICK_HZ.first : TICK_HZ.other);
+      // On every note, and between two.
+      const from = Math.round((0.4 + 0.3 * beat) * rate);
+      click.forEach((x, i) => (clicks[from + i] = 0.4 * x));
+    }
+    for (const alone of [clicks, inRoom(clicks, 0.4, 5)])
+      expect(hear(alone, rate, { candidates, struck }).notes).toEqual([]);
+    const both = hear(
+      sound.map((x, i) => x + clicks[i]!),
+      rate,
+      { candidates, struck },
+    );
+    expect(judgeLine(line, both.notes).map(({ fate }) => fate)).toEqual(line.map(() => 'hit'));
   });
 });
 
