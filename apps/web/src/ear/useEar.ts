@@ -38,10 +38,14 @@ function shown(decibels: number): number {
   return Math.max(0, Math.min(1, 1 + decibels / 60));
 }
 
-/** Listens for an instrument's notes. @param onFrames what was decided, as it is heard */
+/**
+ * Listens for an instrument's notes; by microphone it goes on where other notes are to be listened for.
+ * @param onFrames what was decided, as it is heard @param onBegin time is counted from 0 again
+ */
 export function useEar(
   options: Required<HearOptions> | undefined,
   onFrames?: (frames: readonly NoteFrame[], told: EarTold) => void,
+  onBegin?: () => void,
 ): Ear {
   const [state, setState] = useState<Ear['state']>('off');
   const [trouble, setTrouble] = useState<string | undefined>(undefined);
@@ -52,12 +56,16 @@ export function useEar(
   const [room, setRoom] = useState<Room>('well');
   const running = useRef<Listening | undefined>(undefined);
   const turn = useRef(0);
-  const latest = useRef(onFrames);
+  /** By what is listened, and by what it goes on. */
+  const source = useRef<Source>(undefined);
+  const goesOn = useRef<Source>(undefined);
+  const latest = useRef({ onFrames, onBegin });
   useEffect(() => {
-    latest.current = onFrames;
+    latest.current = { onFrames, onBegin };
   });
   const end = useCallback(() => {
     turn.current += 1;
+    source.current = undefined;
     running.current?.end();
     running.current = undefined;
     setState('off');
@@ -65,12 +73,13 @@ export function useEar(
     setNow(null);
     setLevel(0);
   }, []);
-  useEffect(() => end, [end, options]);
   const begin = useCallback(
-    (source: Source) => {
+    (by: Source) => {
       if (!options) return;
       end();
       const mine = turn.current;
+      source.current = by;
+      latest.current.onBegin?.();
       setTrouble(undefined);
       setState('asking');
       let lastNote = 0;
@@ -99,7 +108,7 @@ export function useEar(
                   ? 'noisy'
                   : 'well',
         );
-        latest.current?.(told.frames, told);
+        latest.current.onFrames?.(told.frames, told);
       };
       const onEnd = (gone: boolean) => {
         if (mine !== turn.current) return;
@@ -107,7 +116,7 @@ export function useEar(
         if (gone)
           setTrouble('The microphone is gone: it was unplugged, or taken back. Begin again with another.');
       };
-      listen(source, options, { onTold, onEnd }).then(
+      listen(by, options, { onTold, onEnd }).then(
         (made) => {
           if (mine !== turn.current) return made.end();
           running.current = made;
@@ -116,12 +125,19 @@ export function useEar(
         },
         (error: unknown) => {
           if (mine !== turn.current) return;
-          setState('off');
+          end();
           setTrouble(error instanceof CannotListen ? error.message : String(error));
         },
       );
     },
     [options, end],
   );
+  useEffect(() => {
+    if (goesOn.current) begin(goesOn.current);
+    return () => {
+      goesOn.current = source.current?.kind === 'microphone' ? source.current : undefined;
+      end();
+    };
+  }, [begin, end]);
   return { state, trouble, by, now, level, noise, room, begin, end };
 }

@@ -16,6 +16,7 @@ import { useClickAlone } from './useClickAlone.ts';
 import { useFollow } from './useFollow.ts';
 import { useRounds, type Beat, type Following } from './useRounds.ts';
 import type { RoundTold } from './useLog.ts';
+import { useSteady } from './useSteady.ts';
 
 interface PlayerProps {
   readonly playable: Playable;
@@ -295,14 +296,6 @@ const STATE_WORDS = {
   playing: 'Playing.',
   over: 'Was it clean?',
 } as const;
-
-/** The same object as long as its content is. */
-function useSteady<T extends object>(value: T): T {
-  const [kept, setKept] = useState(value);
-  if (JSON.stringify(kept) === JSON.stringify(value)) return kept;
-  setKept(value);
-  return value;
-}
 
 /** The beats of a bar, the one that sounds filled; the first one is larger. */
 function Beats({

@@ -10,6 +10,7 @@ import {
 import { heldNotes } from './faults.ts';
 import { heardRound, type HeardRound } from './heardRound.ts';
 import { DECIDES, OPENING, useAttending } from './useAttending.ts';
+import { useSteady } from './useSteady.ts';
 
 interface Answered {
   readonly instrument: Instrument;
@@ -23,7 +24,7 @@ interface Answered {
 
 /** Hears how a call is answered. The answer begins where the phrase would begin again. */
 export function useAnswerHeard({ instrument, phrase, tempo, allowed, onHeard }: Answered) {
-  const hearing = useMemo(() => earFor(instrument), [instrument]);
+  const hearing = useSteady(useMemo(() => earFor(instrument, allowed), [instrument, allowed]));
   const { ear, attend, notesAfter } = useAttending(hearing);
   const [heard, setHeard] = useState<HeardRound | undefined>(undefined);
   const [madeUp, setMadeUp] = useState(false);

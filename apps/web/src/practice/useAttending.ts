@@ -1,6 +1,5 @@
-import { useCallback, useMemo, useRef } from 'react';
+import { useCallback, useRef } from 'react';
 import { notesOf, type HearOptions, type HeardNote, type NoteFrame } from '@same-song/core';
-import type { Source } from '../ear/listen.ts';
 import { useEar, type Ear } from '../ear/useEar.ts';
 
 /** What is decided late is waited for, in ms. */
@@ -22,21 +21,19 @@ export function useAttending(hearing: Required<HearOptions>): Attending {
   const frames = useRef<NoteFrame[]>([]);
   /** Milliseconds of this page's clock when sound began to be heard: what is told soonest tells it best. */
   const zero = useRef(Infinity);
-  const ear = useEar(hearing, (more, told) => {
-    frames.current.push(...more);
-    zero.current = Math.min(zero.current, performance.now() - 1000 * told.heard);
-  });
-  const { begin } = ear;
   const attend = useCallback(() => {
     frames.current = [];
   }, []);
-  const beginAnew = useCallback(
-    (source: Source) => {
-      frames.current = [];
-      zero.current = Infinity;
-      begin(source);
+  const ear = useEar(
+    hearing,
+    (more, told) => {
+      frames.current.push(...more);
+      zero.current = Math.min(zero.current, performance.now() - 1000 * told.heard);
     },
-    [begin],
+    () => {
+      attend();
+      zero.current = Infinity;
+    },
   );
   const notesAfter = useCallback(
     (ms: number) => {
@@ -49,6 +46,5 @@ export function useAttending(hearing: Required<HearOptions>): Attending {
     },
     [hearing],
   );
-  const opened = useMemo(() => ({ ...ear, begin: beginAnew }), [ear, beginAnew]);
-  return { ear: opened, attend, notesAfter };
+  return { ear, attend, notesAfter };
 }

@@ -5,6 +5,7 @@ import { heardRound, type HeardRound } from './heardRound.ts';
 import type { Playable } from './playable.ts';
 import { DECIDES, OPENING, useAttending } from './useAttending.ts';
 import type { Stage } from './useRounds.ts';
+import { useSteady } from './useSteady.ts';
 
 interface Following {
   readonly playable: Playable;
@@ -22,9 +23,9 @@ interface Following {
 
 /** Listens while a round is played and judges it when it is over, or when the next one has begun. */
 export function useFollow({ playable, perMinute, stage, at, beat, madeUp, onHeard }: Following) {
-  const { instrument } = playable;
-  const hearing = useMemo(() => earFor(instrument), [instrument]);
+  const { instrument, line } = playable;
   const wanted = useMemo(() => wantedOf(playable, perMinute), [playable, perMinute]);
+  const hearing = useSteady(useMemo(() => earFor(instrument, waysOf(line)), [instrument, line]));
   const { ear, attend, notesAfter } = useAttending(hearing);
   /** When the first note of this round was due, in ms of this page's clock. */
   const begun = useRef<number | undefined>(undefined);
@@ -79,6 +80,8 @@ export function useFollow({ playable, perMinute, stage, at, beat, madeUp, onHear
   }, [stage, beat, madeUp, begin, playable, perMinute]);
   return { ear, heard };
 }
+
+const waysOf = (line: Playable['line']) => [...line.values()].flatMap(({ wayId }) => wayId ?? []);
 
 /** The notes of a round, its first one at 0; of those that begin together the highest. */
 function wantedOf({ notes, line, instrument }: Playable, perMinute: number): readonly WantedWay[] {

@@ -35,22 +35,26 @@ export function usePlayedAnswer({ ground, question, onAnswer }: Answering) {
   useEffect(() => {
     latest.current = { ground, question, onAnswer };
   });
-  const ear = useEar(options, (frames) => {
-    for (const { midi } of notes.current.push(frames)) {
-      const now = latest.current;
-      if (!now.ground || !now.question || performance.now() < until.current) continue;
-      const meant = waysMeant(now.ground.instrument, midi).map(({ way }) => way);
-      const given = playedAnswer(now.question, now.ground.key, meant);
-      if (given !== undefined) now.onAnswer(given, isMadeUp.current);
-    }
-  });
+  const ear = useEar(
+    options,
+    (frames) => {
+      for (const { midi } of notes.current.push(frames)) {
+        const now = latest.current;
+        if (!now.ground || !now.question || performance.now() < until.current) continue;
+        const meant = waysMeant(now.ground.instrument, midi).map(({ way }) => way);
+        const given = playedAnswer(now.question, now.ground.key, meant);
+        if (given !== undefined) now.onAnswer(given, isMadeUp.current);
+      }
+    },
+    () => {
+      notes.current = steadyNotes(options?.struck ?? false);
+    },
+  );
   const { begin: beginEar, end, state } = ear;
-  const struck = options?.struck ?? false;
   const begin = useCallback(() => {
-    notes.current = steadyNotes(struck);
     isMadeUp.current = false;
     beginEar({ kind: 'microphone' });
-  }, [beginEar, struck]);
+  }, [beginEar]);
   /** The page sounds for so many seconds from now on. */
   const sounding = useCallback((seconds: number) => {
     until.current = performance.now() + 1000 * seconds + RINGS;
@@ -63,13 +67,12 @@ export function usePlayedAnswer({ ground, question, onAnswer }: Answering) {
     );
     if (!way) return;
     const { instrument: on } = now.ground!;
-    notes.current = steadyNotes(struck);
     until.current = 0;
     isMadeUp.current = true;
     const played = [{ id: way.id, at: 0.2, midi: soundsAt(on, way), seconds: 0.6 }];
     const make = (rate: number) => simulatedPlayer(played, { rate, timbre: on.family.timbre });
     beginEar({ kind: 'simulated', make });
-  }, [beginEar, struck]);
+  }, [beginEar]);
   const toggle = state === 'listening' ? end : begin;
   return { ear, toggle, sounding, madeUp };
 }

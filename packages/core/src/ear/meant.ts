@@ -42,9 +42,17 @@ export function centsAround(instrument: Instrument, way: Way): number {
   return around.length === 0 ? 0 : around.reduce((sum, cents) => sum + cents, 0) / around.length;
 }
 
-/** What an ear must know of an instrument: its pitches, and whether they ring on. */
-export function earFor(instrument: Instrument): Required<HearOptions> {
-  const pitches = instrument.ways.map((way) => soundsAt(instrument, way));
+/**
+ * What an ear must know of an instrument: its pitches, and whether they ring on.
+ * @param played ids of the ways of what shall be heard, where that is known: a string that drones along is none of it
+ */
+export function earFor(instrument: Instrument, played?: readonly string[]): Required<HearOptions> {
+  const line = new Set(played);
+  const own = new Set(instrument.ways.filter(({ id }) => line.has(id)).map(({ pitch }) => pitch));
+  const drones = new Set(played && instrument.drones.filter((pitch) => !own.has(pitch)));
+  const pitches = instrument.ways
+    .filter(({ pitch }) => !drones.has(pitch))
+    .map((way) => soundsAt(instrument, way));
   const candidates = [...new Set(pitches.map((pitch) => Math.round(100 * pitch)))].sort((a, b) => a - b);
   return {
     candidates: candidates.map((cents) => cents / 100),

@@ -119,6 +119,34 @@ describe.each(FAMILY_IDS)('%s', (id) => {
   });
 });
 
+test('a melody is followed while open strings drone along with every note', () => {
+  const dulcimer = expectOk(openInstrument(specFromPreset('dulcimer', families.dulcimer.presets[0]!.id)));
+  const frets = ['0', '2', '3', '4', '5', '6½', '7', '5', '4', '2', '1'];
+  const ways = frets.map((fret) => dulcimer.ways.find(({ id }) => id === `melody.${fret}`)!);
+  const line = ways.map((way, i) => ({ id: `${i}`, midi: soundsAt(dulcimer, way), at: 0.4 + 0.6 * i }));
+  const drones = line.flatMap(({ at }) =>
+    // D3 and A3 just before the melody, as a pick comes across.
+    [50, 57].map((midi, i) => ({ id: `drone ${midi}`, midi, at: at - 0.02 + 0.01 * i, seconds: 0.6 })),
+  );
+  const rate = 44_100;
+  const of = (notes: readonly SimulatedNote[]) =>
+    simulatedPlayer(notes, { rate, timbre: dulcimer.family.timbre });
+  const alone = of(line.map((note) => ({ ...note, seconds: 0.6 })));
+  const along = of(drones);
+  const sound = alone.map((x, i) => x + 0.6 * (along[i] ?? 0));
+  const fatesBy = (options: ReturnType<typeof earFor>) =>
+    judgeLine(line, hear(sound, rate, options).notes).map(({ fate }) => fate);
+  const melody = earFor(
+    dulcimer,
+    ways.map(({ id }) => id),
+  );
+  expect(fatesBy(melody)).toEqual(line.map(() => 'hit'));
+  // A line that has such a note itself is listened to for it.
+  const bass = dulcimer.ways.find(({ id }) => id === 'bass.0')!;
+  expect(earFor(dulcimer, [bass.id]).candidates).toContain(soundsAt(dulcimer, bass));
+  expect(melody.candidates).not.toContain(soundsAt(dulcimer, bass));
+});
+
 test('ways are measured from what was played, and an old instrument’s standard is found', () => {
   const instrument = expectOk(openInstrument(specFromPreset('english', families.english.presets[0]!.id)));
   const [a, b, c] = instrument.ways.filter(
