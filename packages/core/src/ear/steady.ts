@@ -9,8 +9,8 @@ export interface SteadyNote {
   readonly midi: number;
 }
 
-/** What is blown stands after so many frames of 10 ms; what is struck begins at once and soon fades. */
-const STANDS = Object.freeze({ blown: 16, struck: 7 });
+/** A note stands after so many frames of 10 ms. What rings on may be known sooner, but so may be what somebody says. */
+const STANDS = Object.freeze({ blown: 16, struck: 20 });
 /** So many frames of something else end a note. */
 const GAP = 3;
 /** What rings on is struck again where it grows louder by so much, in decibels. */
