@@ -74,11 +74,11 @@ export function useEar(
     setLevel(0);
   }, []);
   const begin = useCallback(
-    (by: Source) => {
+    (wanted: Source) => {
       if (!options) return;
       end();
       const mine = turn.current;
-      source.current = by;
+      source.current = wanted;
       latest.current.onBegin?.();
       setTrouble(undefined);
       setState('asking');
@@ -116,7 +116,7 @@ export function useEar(
         if (gone)
           setTrouble('The microphone is gone: it was unplugged, or taken back. Begin again with another.');
       };
-      listen(by, options, { onTold, onEnd }).then(
+      listen(wanted, options, { onTold, onEnd }).then(
         (made) => {
           if (mine !== turn.current) return made.end();
           running.current = made;

@@ -23,6 +23,10 @@ test.each(Object.values(TICK_HZ))('at %d Hz it begins at once and is over soon',
     expect(loudest).toBeGreaterThan(0.8);
     expect(samples.findIndex((x) => Math.abs(x) > 0.3) / rate).toBeLessThan(0.001);
     expect(Math.abs(samples.at(-1)!)).toBeLessThan(0.02);
+    // A third is left of it when half of its time is over.
+    const later = Math.max(...samples.slice(samples.length / 2).map(Math.abs));
+    expect(later).toBeGreaterThan(0.3);
+    expect(later).toBeLessThan(0.4);
   }
 });
 
