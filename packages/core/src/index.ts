@@ -62,7 +62,6 @@ export {
 export { chordSymbol, parseChord, type Chord } from './harmony/chord.ts';
 export { fiveOf, LAYERS } from './harmony/layer.ts';
 export type { Role } from './harmony/role.ts';
-
 export { inventoryLists, type InventoryList } from './inventory/lists.ts';
 
 // Instruments and their families
