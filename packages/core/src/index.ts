@@ -103,7 +103,6 @@ export type { AirBalance } from './route/air.ts';
 export { everyStep, solve, type Layer } from './solver/solver.ts';
 export {
   backing,
-  BACKING_PARTS,
   formOf,
   type Backing,
   type BackingChord,
@@ -111,15 +110,7 @@ export {
   type BackingPart,
   type Form,
 } from './practice/backing.ts';
-export {
-  drillFits,
-  drillRound,
-  DRILLS,
-  isDrill,
-  ROUND,
-  type DrillGround,
-  type DrillId,
-} from './practice/drill.ts';
+export { drillFits, drillRound, DRILLS, type DrillGround, type DrillId } from './practice/drill.ts';
 export { isPlayable, playedAnswer, type DrillNote, type DrillQuestion } from './practice/drillQuestion.ts';
 export { tuneOf, type Tune } from './practice/tune.ts';
 export { GROOVES, grooveById, type Groove, type Play } from './practice/grooves.ts';
@@ -258,14 +249,7 @@ export {
 } from './settings/settings.ts';
 
 // Songs
-export {
-  soundingPitch,
-  spelledAt,
-  spelledIn,
-  spelledText,
-  staffStep,
-  type SpelledPitch,
-} from './pitch/spelledPitch.ts';
+export { soundingPitch, spelledAt, spelledIn, spelledText, type SpelledPitch } from './pitch/spelledPitch.ts';
 export {
   barAt,
   barStarts,
@@ -306,7 +290,6 @@ export type { Offer, SongMissing } from './song/missingNotes.ts';
 export { songAlternatives, songView, type SongView } from './song/songView.ts';
 export { songKeys, type SongKeyFit } from './song/songKeys.ts';
 export {
-  chordPitches,
   hasChords,
   hasRepeats,
   metreAt,
@@ -335,7 +318,6 @@ export {
   type SongFitter,
 } from './song/fits.ts';
 export {
-  isSameTune,
   melodySketch,
   OPENING_LEAST,
   opensAt,
@@ -348,7 +330,6 @@ export { movedTonic, transposed } from './song/transpose.ts';
 export { PLAN_PARAMS, planFromLink, planToLink } from './song/planLink.ts';
 export { readTabLine, type TabItem } from './tab/tabLine.ts';
 export {
-  checkTension,
   TENSION_LIMITS,
   TENSION_RANGES,
   type Tension,

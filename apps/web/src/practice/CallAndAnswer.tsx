@@ -6,7 +6,6 @@ import {
   CALL_BARS,
   DIFFICULTIES,
   frequency,
-  TICK_HZ,
   type DifficultyId,
   type Instrument,
   type Key,
@@ -19,7 +18,7 @@ import { Meter } from '../ear/Meter.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { soundTrouble } from '../map/usePlayer.ts';
 import { stopLine } from '../sound/player.ts';
-import { playScore, type ScoreSound } from '../sound/score.ts';
+import { clickAt, playScore, type ScoreSound } from '../sound/score.ts';
 import { Fate } from './fates.tsx';
 import { useAnswerHeard } from './useAnswerHeard.ts';
 import type { HeardRound } from './heardRound.ts';
@@ -87,15 +86,7 @@ export function CallAndAnswer({
   const call = () => {
     const beat = 60 / tempo;
     const length = CALL_BARS * beats * beat;
-    const clicks = Array.from({ length: 4 * beats }, (_, i): ScoreSound => ({
-      ...{
-        kind: 'click',
-        at: i * beat,
-        seconds: 0,
-        loud: 0.5,
-        hz: i % beats === 0 ? TICK_HZ.first : TICK_HZ.other,
-      },
-    }));
+    const clicks = Array.from({ length: 4 * beats }, (_, i) => clickAt(i * beat, i % beats === 0, 0.5));
     const sounds = phrase.map(({ pitch, start, beats: long }): ScoreSound => ({
       ...{ kind: 'melody', at: start * beat, seconds: long * beat, hz: frequency(pitch, a4) },
     }));

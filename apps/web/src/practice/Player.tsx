@@ -93,7 +93,7 @@ export function Player({
     },
   });
   const listens = ear.state === 'listening';
-  useClickAlone(listens || madeUp !== undefined, mix, setMix);
+  useClickAlone(ear.state !== 'off' || madeUp !== undefined, mix, setMix);
   const listenAlong = () => (listens ? ear.end() : ear.begin({ kind: 'microphone' }));
   const walk = (by: number) =>
     setCard((place) => Math.min(playable.notes.length - 1, Math.max(0, (place ?? -1) + by)));

@@ -1,5 +1,5 @@
-import { TICK_HZ, type Backing } from '@same-song/core';
-import type { Score, ScoreMark, ScoreSound } from '../sound/score.ts';
+import type { Backing } from '@same-song/core';
+import { clickAt, type Score, type ScoreMark } from '../sound/score.ts';
 import { soundOf } from './roundScore.ts';
 
 interface JamOptions {
@@ -15,9 +15,7 @@ interface JamOptions {
 export function jamScore(under: Backing, { beats, perMinute, a4, rounds }: JamOptions): Score {
   const beat = 60 / perMinute;
   const begins = 2 * beats * beat;
-  const counted = Array.from({ length: 2 * beats }, (_, i): ScoreSound => ({
-    ...{ kind: 'click', at: i * beat, seconds: 0, hz: i % beats === 0 ? TICK_HZ.first : TICK_HZ.other },
-  }));
+  const counted = Array.from({ length: 2 * beats }, (_, i) => clickAt(i * beat, i % beats === 0));
   const marks: ScoreMark[] = [
     ...under.chords.map(({ at }, i) => ({ at: begins + at, mark: `c${i}` })),
     // Just before its end: at the end itself a last round is over and nothing is told any more.

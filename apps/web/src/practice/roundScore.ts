@@ -1,5 +1,5 @@
-import { backing, frequency, grooveById, roundOf, TICK_HZ, type BackingEvent } from '@same-song/core';
-import type { Score, ScoreKind, ScoreMark, ScoreSound } from '../sound/score.ts';
+import { backing, frequency, grooveById, roundOf, type BackingEvent } from '@same-song/core';
+import { clickAt, type Score, type ScoreKind, type ScoreMark, type ScoreSound } from '../sound/score.ts';
 import type { Playable } from './playable.ts';
 
 /** What is heard beside what is played. */
@@ -48,9 +48,7 @@ export function roundScore(
     const note = line.get(noteId);
     return note?.wayId === undefined ? [] : [{ kind: 'melody', at, seconds, hz: note.hz }];
   });
-  const clicks = round.beats.map(({ at, beat }): ScoreSound => ({
-    ...{ kind: 'click', at, seconds: 0, hz: beat === 1 ? TICK_HZ.first : TICK_HZ.other },
-  }));
+  const clicks = round.beats.map(({ at, beat }) => clickAt(at, beat === 1));
   const under =
     groove === '' || !form ? undefined : backing(form, { groove: grooveById(groove), perMinute, home });
   const sounds = under ? repeated(under.events, under.seconds, round).map((one) => soundOf(one, a4)) : [];

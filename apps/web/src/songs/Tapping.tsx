@@ -1,11 +1,11 @@
 import Button from '@mui/material/Button';
 import { useEffect, useRef, useState } from 'react';
-import { metreAt, songPerformance, tapRhythm, TICK_HZ, type Song } from '@same-song/core';
+import { metreAt, songPerformance, tapRhythm, type Song } from '@same-song/core';
 import { Picklist } from '../controls/Picklist.tsx';
 import { TEMPO, TempoField } from '../map/TempoField.tsx';
 import { soundTrouble } from '../map/usePlayer.ts';
 import { LEAD, stopLine } from '../sound/player.ts';
-import { playScore, type ScoreSound } from '../sound/score.ts';
+import { clickAt, playScore } from '../sound/score.ts';
 
 const METRES = ['2/4', '3/4', '4/4', '6/8', '9/8'] as const;
 type MetreName = (typeof METRES)[number];
@@ -49,8 +49,8 @@ export function Tapping({ song, onTapped }: TappingProps) {
     const { soundings, begins, ends } = songPerformance(silent, {
       ...{ perMinute, repeats: false, countIn: true, click: true },
     });
-    const sounds = soundings.flatMap(({ kind, at, pitch }): ScoreSound[] =>
-      kind === 'click' ? [{ kind, at, seconds: 0, hz: pitch === 1 ? TICK_HZ.first : TICK_HZ.other }] : [],
+    const sounds = soundings.flatMap(({ kind, at, pitch }) =>
+      kind === 'click' ? [clickAt(at, pitch === 1)] : [],
     );
     setTaps([]);
     const now = () => performance.now();

@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { frequency, songPerformance, tempoOf, TICK_HZ, type Family, type SongView } from '@same-song/core';
+import { frequency, songPerformance, tempoOf, type Family, type SongView } from '@same-song/core';
 import { soundTrouble } from '../map/usePlayer.ts';
 import { stopLine } from '../sound/player.ts';
-import { playScore, type ScoreSound } from '../sound/score.ts';
+import { clickAt, playScore, type ScoreSound } from '../sound/score.ts';
 
 /** What is heard beside the melody, and how often. */
 export interface Hearing {
@@ -57,21 +57,14 @@ export function useSongPlayer({ view, family, a4, perMinute, hearing, passage }:
     const heard = {
       melody: true,
       grace: true,
-      click: true,
       voice: hearing.voices,
       chord: hearing.chords,
       drone: hearing.drone,
     };
     const sounds = soundings.flatMap(({ kind, at, seconds, pitch, noteId }): ScoreSound[] => {
+      if (kind === 'click') return [clickAt(at, pitch === 1)];
       // A note that cannot be had is a silence, as it is for who plays.
-      const hz =
-        kind === 'click'
-          ? pitch === 1
-            ? TICK_HZ.first
-            : TICK_HZ.other
-          : kind === 'melody'
-            ? hzOf.get(noteId!)
-            : frequency(pitch, a4);
+      const hz = kind === 'melody' ? hzOf.get(noteId!) : frequency(pitch, a4);
       return hz !== undefined && heard[kind] ? [{ kind, at, seconds, hz, noteId }] : [];
     });
     setPlaying(true);

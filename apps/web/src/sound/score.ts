@@ -1,5 +1,5 @@
 import type * as ToneModule from 'tone';
-import { tick, type Timbre } from '@same-song/core';
+import { tick, TICK_HZ, type Timbre } from '@same-song/core';
 import { LEAD, startPlaying, stopLine, trembleOf, voiceOf } from './player.ts';
 import { voicesOf, type VoiceOptions, type Voices } from './voices.ts';
 
@@ -48,6 +48,11 @@ export interface ScoreListener {
   onRound?(played: number): void;
   /** How loud a kind is just now, from 0; 1 as usual. Asked whenever something is about to sound. */
   volumeOf?(kind: ScoreKind): number;
+}
+
+/** A click at a time. @param isFirst of a bar @param loud from 0 to 1 */
+export function clickAt(at: number, isFirst: boolean, loud = 1): ScoreSound {
+  return { kind: 'click', at, seconds: 0, loud, hz: isFirst ? TICK_HZ.first : TICK_HZ.other };
 }
 
 /** How loud what is not the melody is against it, 1 as loud. */

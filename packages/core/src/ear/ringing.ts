@@ -46,9 +46,9 @@ export function ringingJudge(size: number, rate: number, candidates: readonly nu
   /** Spectra of these frames, and what of the newest was in none of them. */
   const spectra = lowest(bins, RECENT);
   const added = new Float64Array(bins);
-  /** What part of all there was in these frames was new. */
-  const parts = new Float64Array(RECENT);
-  let turn = 0;
+  /** What part of all there is was new, now and in these frames. */
+  const parts = new Float64Array(1);
+  const recentParts = lowest(1, RECENT);
   const shares = new Float64Array(candidates.length);
   const sharesAdded = new Float64Array(candidates.length);
   const scoresAdded = new Float64Array(candidates.length);
@@ -83,8 +83,10 @@ export function ringingJudge(size: number, rate: number, candidates: readonly nu
   return (spectrum: Float64Array, total: number, { scores, pitches, fresh }: Told): void => {
     const totalAdded = addedTo(spectrum);
     const part = total > 0 ? totalAdded / total : 0;
-    const novelty = max(0, min(1, (part - USUAL * min(...parts) - LITTLE_NEW) / MUCH_NEW));
-    parts[turn] = part;
+    const usual = USUAL * recentParts.ofLast()[0]!;
+    const novelty = max(0, min(1, (part - usual - LITTLE_NEW) / MUCH_NEW));
+    parts[0] = part;
+    recentParts.push(parts);
     const before = recent.ofLast();
     for (let i = 0; i < candidates.length; i += 1) {
       const midi = candidates[i]!;
@@ -118,6 +120,5 @@ export function ringingJudge(size: number, rate: number, candidates: readonly nu
       const anew = scoresAdded[i]! + sqrt(sharesAdded[i]! / mostAdded);
       scores[i] = ringing + novelty * (anew - ringing);
     }
-    turn = (turn + 1) % RECENT;
   };
 }
