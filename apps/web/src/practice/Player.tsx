@@ -162,10 +162,7 @@ export function Player({
           <div className="player-ear">
             <Meter ear={ear} />
             {listens && !madeUp && (
-              <p>
-                Only the click sounds, since the rest would be taken for you. With headphones turn it up
-                again.
-              </p>
+              <p>Only the click sounds: the rest would count as you. With headphones turn it up.</p>
             )}
             {ear.trouble !== undefined && <p role="alert">{ear.trouble}</p>}
           </div>
