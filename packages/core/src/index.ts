@@ -180,6 +180,7 @@ export {
   OCTAVES,
   checkQuestion,
   defaultQuestion,
+  withPattern,
   storedQuestion,
   chordOver,
   CHORDS_LIMIT,

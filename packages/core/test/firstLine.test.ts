@@ -3,7 +3,13 @@ import { families, FAMILY_IDS, type FamilyId } from '../src/families/index.ts';
 import { specFromPreset } from '../src/instrument/instrument.ts';
 import { mapView } from '../src/map/mapView.ts';
 import { parsePitch } from '../src/pitch/noteName.ts';
-import { checkQuestion, defaultQuestion, type StoredQuestion } from '../src/question/question.ts';
+import { questionFromLink, questionToLink } from '../src/question/link.ts';
+import {
+  checkQuestion,
+  defaultQuestion,
+  withPattern,
+  type StoredQuestion,
+} from '../src/question/question.ts';
 import { expectOk } from '../src/result.ts';
 import type { Place } from '../src/route/range.ts';
 import { instrumentOf } from './instruments.ts';
@@ -29,13 +35,34 @@ test.each([
   ['dulcimer', 'd3-a3-d4', 'D', 'major', 'D4'],
   ['harp', 'eb-34', 'Eb', 'major', 'Eb4'],
   ['drum', 'c-major-8', 'C', 'major', 'C4'],
-  ['drum', 'd-minor-9', 'D', 'natural-minor', 'D4'],
+  ['drum', 'd-minor-9', 'D', 'natural-minor', undefined],
   ['drum', 'e-minor-five-11', 'E', 'minor-pentatonic', undefined],
   ['custom', 'glasses-5', 'G', 'major-pentatonic', undefined],
 ] as const)('%s %s begins in %s %s on %s', (family, preset, tonic, scale, first) => {
   const { question, pitches } = lineOn(family, preset);
   expect([question.tonic, question.scale]).toEqual([tonic, scale]);
   if (first) expect([pitches[0], Math.max(...pitches)]).toEqual([pitch(first), pitch(first) + 12]);
+});
+
+test('a drum goes over its tongues, and down to its centre with the anchor, with nothing that it does not have', () => {
+  const straight = lineOn('drum', 'd-minor-9').tab.join(' ');
+  expect(straight).toBe('1 2 3 4 5 6 7 8 9 8 7 6 5 4 3 2 1');
+  const anchored = { pattern: 'anchor', direction: 'down' } as const;
+  expect(lineOn('drum', 'd-minor-9', anchored).tab.join(' ')).toBe('9 1 8 1 7 1 6 1 5 1 4 1 3 1 2 1');
+  // In F major the D minor drum has all seven notes; its lowest is then the anchor still.
+  const inF = { ...anchored, tonic: 'F', scale: 'major' };
+  expect(lineOn('drum', 'd-minor-9', inF).tab.join(' ')).toBe('9 1 8 1 7 1 6 1 5 1 4 1 3 1 2 1');
+});
+
+test('an anchored pattern goes down unless somebody says otherwise, in links too', () => {
+  const { drum } = families;
+  expect(questionFromLink({ as: 'anchor' }, drum).question.direction).toBe('down');
+  expect(questionFromLink({ as: 'anchor', dir: 'up' }, drum).question.direction).toBe('up');
+  expect(questionFromLink({ as: 'pedal' }, drum).question.direction).toBe('both');
+  const base = defaultQuestion(drum);
+  expect(questionToLink({ ...base, ...withPattern(base, 'anchor') }, drum)).not.toHaveProperty('dir');
+  expect(questionToLink({ ...base, pattern: 'anchor' }, drum)).toMatchObject({ dir: 'both' });
+  expect(withPattern({ pattern: 'straight', direction: 'up' }, 'anchor').direction).toBe('up');
 });
 
 test('a C harmonica begins from 4 blow with plain notes only, and the dulcimer on its melody string', () => {

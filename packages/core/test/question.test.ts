@@ -101,7 +101,11 @@ describe.each(FAMILY_IDS)('Map of every %s preset', (id) => {
       const dialect = families[id].dialects[0]!.id;
       const view = mapView(instrument, question, { naming: 'key', dialect });
       expect(structuredClone(view)).toEqual(view);
-      expect(view.line.map((n) => n.degree).slice(0, 8)).toEqual(['1', '2', '♭3', '4', '5', '6', '♭7', '1']);
+      const degrees = view.line.map((n) => n.degree);
+      // A set of pitches leaves out what is not there, unless nothing of the scale is.
+      const had = view.line.filter((n) => n.wayId);
+      if (families[id].isPitchSet) expect([0, view.line.length]).toContain(had.length);
+      else expect(degrees.slice(0, 8)).toEqual(['1', '2', '♭3', '4', '5', '6', '♭7', '1']);
       const drawn = new Set(view.ways.map((w) => w.id));
       for (const note of view.line)
         expect(note.wayId === undefined ? note.missing : drawn.has(note.wayId)).toBeTruthy();

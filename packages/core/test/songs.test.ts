@@ -104,11 +104,12 @@ describe.each(FAMILY_IDS)('%s', (id) => {
 
   test('names are those that are written, on every part of the page', () => {
     const sharp = { ...songOf('C4 G#4 A4'), chords: [{ at: 0, symbol: 'E7' }] };
-    const view = songView(instrument, sharp, plan, notation);
+    const written = { ...plan, transpose: 0 };
+    const view = songView(instrument, sharp, written, notation);
     expect(view.line[1]).toMatchObject({ note: 'G♯4', bareNote: 'G♯', degree: '♯5' });
     for (const way of view.ways.filter(({ pitch }) => pitch === 68)) expect(way.note).toBe('G♯4');
     expect(view.tabText).not.toContain('A♭4');
-    const simple = songView(instrument, sharp, plan, { ...notation, naming: 'simple' });
+    const simple = songView(instrument, sharp, written, { ...notation, naming: 'simple' });
     expect(simple.line[1]!.note).toBe('G♯4');
   });
 

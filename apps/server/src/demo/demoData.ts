@@ -189,6 +189,7 @@ const ASKS: readonly DemoQuestion[] = [
     tonic: 'D',
     scale: 'minor-pentatonic',
     pattern: 'anchor',
+    direction: 'down',
   },
   { name: 'Reel warm-up', instrument: 4, tonic: 'E', scale: 'dorian', preset: 'no-overs' },
 ];

@@ -134,7 +134,7 @@ function itemsOf(first: (family: string) => number): readonly DemoItem[] {
       name: 'Drum, down to the anchor',
       who: MARA,
       on: drum,
-      ask: { tonic: 'D', scale: 'minor-pentatonic', pattern: 'anchor' },
+      ask: { tonic: 'D', scale: 'minor-pentatonic', pattern: 'anchor', direction: 'down' },
       how: { tempo: 70, wanted: 100, minutes: 4 },
     },
   ];

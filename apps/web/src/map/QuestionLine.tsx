@@ -5,6 +5,7 @@ import {
   patternById,
   PATTERNS,
   scaleById,
+  withPattern,
   type MapView,
   type PatternId,
   type LineRange,
@@ -183,7 +184,7 @@ function chooseCourse(state: QuestionState, id: string): void {
   const direction = DIRECTIONS.find((d) => d === id);
   if (direction) state.change('direction', { direction });
   else if (id.startsWith('anchor ')) state.change('anchor', { anchor: Number(id.slice(-1)) });
-  else state.change('pattern', { pattern: id as PatternId });
+  else state.change('pattern', withPattern(state.question, id as PatternId));
 }
 
 /** A preset about everything the instrument has is asked over its whole range. */

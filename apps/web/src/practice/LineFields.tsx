@@ -4,6 +4,7 @@ import {
   DIRECTIONS,
   patternById,
   PATTERNS,
+  withPattern,
   type LineRange,
   type PatternId,
   type StoredQuestion,
@@ -33,7 +34,7 @@ export function LineFields({ question, onChange }: LineFieldsProps) {
         label="as"
         value={pattern}
         choices={PATTERNS.map(({ id, label }) => ({ id, label }))}
-        onChange={(id) => onChange({ ...question, pattern: id, pins: [] })}
+        onChange={(id) => onChange({ ...question, ...withPattern(question, id), pins: [] })}
       />
       {patternById(pattern).anchored && (
         <Picklist

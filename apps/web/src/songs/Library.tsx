@@ -89,7 +89,7 @@ function Row({ row, on, knows, arranged }: RowProps) {
   const { id, title, keys, metres, tags = [], composer = '' } = song;
   const link = new URLSearchParams({
     ...(on !== undefined && { on }),
-    ...(fit && fit.transpose !== 0 && { by: String(fit.transpose) }),
+    ...(fit && { by: String(fit.transpose) }),
   }).toString();
   return (
     <tr>

@@ -31,7 +31,7 @@ interface Fits {
 }
 
 function Instruments({ state }: { state: SongState }) {
-  const { cabinet, plan, asked, play } = state;
+  const { cabinet, by, asked, play } = state;
   const [done, setDone] = useState(0);
   const subjects = useMemo(() => (cabinet ?? []).map(subjectOf), [cabinet]);
   const { data, error } = useSongOnAll(subjects, asked, setDone);
@@ -40,9 +40,7 @@ function Instruments({ state }: { state: SongState }) {
   const rows = (cabinet ?? []).flatMap(({ id, name }, i): Fits[] => {
     const keys = data[i] ?? [];
     const [best] = keys;
-    return best
-      ? [{ id, name, best, here: keys.find((fit) => (fit.transpose - plan.transpose) % 12 === 0) }]
-      : [];
+    return best ? [{ id, name, best, here: keys.find((fit) => (fit.transpose - by) % 12 === 0) }] : [];
   });
   const lacking = ({ here, best }: Fits) => here?.missing ?? best.notes;
   const ranked = [...rows].sort((a, b) => lacking(a) - lacking(b) || a.best.missing - b.best.missing);

@@ -23,6 +23,7 @@ export function SongMove({ state, view }: { readonly state: SongState; readonly 
 /** Another arrangement under this one, note under note, and what is easier there. */
 function Beside({ state, view }: { readonly state: SongState; readonly view: SongView }) {
   const { second, cabinet = [], chosen, record, plan, putBeside } = state;
+  const chosenBy = second?.by ?? plan.transpose;
   const song = inModeIfAny(record!, plan.mode);
   const refs = [
     { id: '', label: 'nothing' },
@@ -42,7 +43,9 @@ function Beside({ state, view }: { readonly state: SongState; readonly view: Son
           label="On"
           value={second?.ref ?? ''}
           choices={refs}
-          onChange={(ref) => putBeside(ref === '' ? undefined : { ref, by: second?.by ?? plan.transpose })}
+          onChange={(ref) =>
+            putBeside(ref === '' ? undefined : { ref, ...(chosenBy !== undefined && { by: chosenBy }) })
+          }
         />
         {second && (
           <>
@@ -126,7 +129,7 @@ const LINES = 2;
 
 /** Every key of the instrument, tab beside tab. */
 function EveryKey({ state, view }: { readonly state: SongState; readonly view: SongView }) {
-  const { chosen, asked, plan, settings, family, move } = state;
+  const { chosen, asked, plan, by, settings, family, move } = state;
   const notation = { naming: settings.naming, dialect: dialectOf(settings, family) };
   const { data: keys } = useSongTabs(chosen, asked, plan, notation);
   const isLong = view.song.bars.length > 4 * LINES;
@@ -143,7 +146,7 @@ function EveryKey({ state, view }: { readonly state: SongState; readonly view: S
               <button
                 type="button"
                 className="link"
-                aria-current={fit.transpose === plan.transpose}
+                aria-current={fit.transpose === by}
                 onClick={() => move(fit.transpose)}
               >
                 {fit.keyName}

@@ -33,7 +33,7 @@ type Word = keyof typeof WORDS;
 export function SongSentence({ state }: { state: SongState }) {
   const [open, setOpen] = useState<Word | undefined>(undefined);
   const navigate = useNavigate();
-  const { record, plan, family, chosen, cabinet = [], keys = [] } = state;
+  const { record, plan, by, family, chosen, cabinet = [], keys = [] } = state;
   const { data: all = [] } = songs.useTitles('kept');
   useShortcuts(
     (Object.keys(WORDS) as Word[]).map((word) => ({
@@ -49,9 +49,9 @@ export function SongSentence({ state }: { state: SongState }) {
     open: open === word,
     onOpen: (now: boolean) => setOpen(now ? word : undefined),
   });
-  const tonic = record ? noteText(movedTonic(inModeIfAny(record, plan.mode), plan.transpose)) : '…';
+  const tonic = record ? noteText(movedTonic(inModeIfAny(record, plan.mode), by)) : '…';
   const modes = record ? modeChoices(record, plan.mode) : [];
-  const octave = octaveOf(plan.transpose);
+  const octave = octaveOf(by);
   const preset = family.preferences.find(({ id }) => id === plan.preferences.preset)!;
   const filter = (choices: readonly Choice[]) => (text: string) => ({ choices: answering(choices, text) });
   return (
@@ -74,10 +74,8 @@ export function SongSentence({ state }: { state: SongState }) {
         {...picker('key')}
         word={tonic}
         placeholder="A key …"
-        search={filter(
-          keys.length > 0 ? keys.map((fit) => keyChoice(fit, plan.transpose)) : plainKeys(record),
-        )}
-        onChoose={(by) => state.move(Number(by))}
+        search={filter(keys.length > 0 ? keys.map((fit) => keyChoice(fit, by)) : plainKeys(record))}
+        onChoose={(semitones) => state.move(Number(semitones))}
       />{' '}
       {modes.length > 0 && (
         <WordPicker
@@ -118,7 +116,7 @@ export function SongSentence({ state }: { state: SongState }) {
               current: Number(id) === octave,
             })),
           )}
-          onChoose={(id) => state.move(plan.transpose + 12 * (Number(id) - octave))}
+          onChoose={(id) => state.move(by + 12 * (Number(id) - octave))}
         />
         ,
       </span>{' '}

@@ -108,7 +108,7 @@ type Lacking = SongView['missing'][number];
 function Ways({ state, view, lacking }: { state: SongState; view: SongView; lacking: Lacking }) {
   const alike = view.missing.filter(({ note }) => note === lacking.note);
   const whole = (state.keys ?? [])
-    .filter(({ missing, transpose }) => missing === 0 && transpose !== state.plan.transpose)
+    .filter(({ missing, transpose }) => missing === 0 && transpose !== state.by)
     .slice(0, KEYS_OFFERED);
   return (
     <>
@@ -153,6 +153,14 @@ function Missing({ state, view }: { state: SongState; view: SongView }) {
     <section>
       <h2>Not on this instrument</h2>
       <ul className="plain-list">
+        {view.octaves.map(({ by, saves }) => (
+          <li key={by}>
+            <button type="button" className="link" onClick={() => state.move(state.by + by)}>
+              the whole tune {movedWords(by)}
+            </button>{' '}
+            has {counted(saves, 'note more', 'notes more')}
+          </li>
+        ))}
         {notes.map(({ note, reason }) => (
           <li key={note}>
             <b>{note}</b> {reason}: bar{' '}
@@ -280,7 +288,7 @@ function AgainstChords({ state, view }: { state: SongState; view: SongView }) {
 
 /** The best keys for this song on this instrument. */
 function Easier({ state }: { state: SongState }) {
-  const { keys, plan, move } = state;
+  const { keys, by, move } = state;
   if (!keys) return null;
   return (
     <section>
@@ -291,11 +299,11 @@ function Easier({ state }: { state: SongState }) {
             <button
               type="button"
               className="link"
-              aria-current={fit.transpose === plan.transpose}
+              aria-current={fit.transpose === by}
               onClick={() => move(fit.transpose)}
             >
               {fit.keyName}
-              {fit.transpose === plan.transpose ? ' (here)' : ''}
+              {fit.transpose === by ? ' (here)' : ''}
             </button>{' '}
             <span>{[fit.facts[0], fitWords(fit)].filter((text) => text).join(' · ')}</span>
           </li>

@@ -44,6 +44,8 @@ export function useSong(id: string) {
   );
   const notation = { naming: settings.naming, dialect: dialectOf(settings, family) };
   const { data: view, error: failed } = useSongView(chosen, asked, plan, notation, settings.tension);
+  /** Semitones by which the song is moved, whether somebody chose them or not. */
+  const by = plan.transpose ?? view?.transpose ?? 0;
   const { data: keys } = useSongKeys(chosen, asked, plan.preferences, plan.mode);
   const at = params.get('at') ?? undefined;
   const { data: alternatives = [] } = useSongAlternatives(chosen, asked, plan, at);
@@ -70,10 +72,11 @@ export function useSong(id: string) {
   const change = (label: string, part: Partial<ArrangementPlan>) => go(label, withPlan({ ...plan, ...part }));
   /** Another place: pins and decisions belong to pitches, so they go. */
   const move = (transpose: number) => change('moving the song', { transpose, pins: [], decisions: [] });
+  /** @param transpose left out: where the link says, or else where the song lies best */
   const play = (ref: string, transpose = plan.transpose) => {
     const link = new URLSearchParams(search);
     for (const name of PLAN_PARAMS) if (name !== 'mode') link.delete(name);
-    if (transpose !== 0) link.set('by', String(transpose));
+    if (transpose !== undefined) link.set('by', String(transpose));
     link.set('on', ref);
     go('another instrument', link);
   };
@@ -95,13 +98,13 @@ export function useSong(id: string) {
   const take = (label: string, ref: string, arrangement: ArrangementPlan) =>
     go(label, withPlan(arrangement, ref));
   /** Another arrangement beside this one; undefined for none. */
-  const putBeside = (beside: { readonly ref: string; readonly by: number } | undefined) => {
+  const putBeside = (beside: { readonly ref: string; readonly by?: number } | undefined) => {
     const link = new URLSearchParams(search);
     link.delete('beside');
     link.delete('besideBy');
     if (beside) {
       link.set('beside', beside.ref);
-      if (beside.by !== 0) link.set('besideBy', String(beside.by));
+      if (beside.by !== undefined) link.set('besideBy', String(beside.by));
     }
     go('an arrangement beside this one', link);
   };
@@ -125,6 +128,7 @@ export function useSong(id: string) {
   const decide = (made: readonly Decision[]) => {
     const decided = new Set(made.map(({ noteId }) => noteId));
     return change(made.length === 1 ? 'a way out for a note' : `a way out for ${made.length} notes`, {
+      transpose: by,
       decisions: [...plan.decisions.filter(({ noteId }) => !decided.has(noteId)), ...made],
       pins: plan.pins.filter(({ noteId }) => !decided.has(noteId)),
     });
@@ -132,7 +136,10 @@ export function useSong(id: string) {
   const undecide = (noteId: string) =>
     change('a note as written', { decisions: plan.decisions.filter((d) => d.noteId !== noteId) });
   const pin = (wish: Pin) =>
-    change('a pin', { pins: [...plan.pins.filter(({ noteId }) => noteId !== wish.noteId), wish] });
+    change('a pin', {
+      transpose: by,
+      pins: [...plan.pins.filter(({ noteId }) => noteId !== wish.noteId), wish],
+    });
   const unpin = (noteId: string) => change('a pin', { pins: plan.pins.filter((p) => p.noteId !== noteId) });
   const select = useCallback(
     (noteId: string | undefined) =>
@@ -158,6 +165,7 @@ export function useSong(id: string) {
       family,
       settings,
       plan,
+      by,
       view,
       keys,
       at,
@@ -184,14 +192,14 @@ function useBeside(
   },
 ) {
   const ref = params.get('beside');
-  const by = params.get('besideBy') ?? '0';
+  const by = params.get('besideBy') ?? undefined;
   const chosen = useMemo(
     () => (ref === null ? undefined : choose(ref, cabinet ?? [], cabinet === undefined)),
     [ref, cabinet],
   );
   const family = familyById(chosen?.spec.family ?? '') ?? families[FAMILY_IDS[0]!];
   const plan = useMemo(
-    () => planFromLink({ by, ...(mode !== undefined && { mode }) }, family),
+    () => planFromLink({ ...(by !== undefined && { by }), ...(mode !== undefined && { mode }) }, family),
     [by, mode, family],
   );
   const { data: view } = useSongView(chosen, asked, plan, {
@@ -199,8 +207,8 @@ function useBeside(
     dialect: dialectOf(settings, family),
   });
   return useMemo(
-    () => chosen && view && { ref: chosen.ref, name: chosen.spec.name, by: plan.transpose, family, view },
-    [chosen, view, plan, family],
+    () => chosen && view && { ref: chosen.ref, name: chosen.spec.name, by: view.transpose, family, view },
+    [chosen, view, family],
   );
 }
 

@@ -59,6 +59,11 @@ export interface FamilyDefinition<Layout, W extends Way> {
   readonly phraseEnd?: 'breath' | 'bellows';
   /** A note goes on sounding while others are begun, so that more can be played between those of a melody. */
   readonly ringsOn?: true;
+  /**
+   * It sounds a set of pitches and nothing between them: a line over all of it takes the pitches that exist, and how well a
+   * key lies on it is told by pitch classes.
+   */
+  readonly isPitchSet?: true;
   readonly sides: SideNames;
   readonly techniques: readonly Technique[];
   /** What playing asks, one object a term. */
@@ -227,6 +232,7 @@ export interface Family extends Pick<
   | 'air'
   | 'phraseEnd'
   | 'ringsOn'
+  | 'isPitchSet'
   | 'sides'
   | 'techniques'
   | 'preferences'

@@ -1,6 +1,7 @@
 import type { Instrument } from '../instrument/instrument.ts';
 import { noteCode } from '../pitch/noteName.ts';
-import type { Pitch } from '../pitch/pitch.ts';
+import { pitchClass, type Pitch } from '../pitch/pitch.ts';
+import { scalePitches } from '../route/line.ts';
 import { scaleInRange } from '../route/missing.ts';
 import type { Preferences } from '../route/preferences.ts';
 import { routingContext, type RoutingContext } from '../route/context.ts';
@@ -28,9 +29,14 @@ export interface KeyCell {
   readonly scale: string;
   /** Notes of one octave, home at both ends. */
   readonly notes: number;
-  /** Scale pitches within the instrument's compass: those that can be had, and all. */
+  /**
+   * Scale pitches within the instrument's compass: those that can be had, and all. Of an instrument that has only a set of
+   * pitches: pitch classes of the scale.
+   */
   readonly have: number;
   readonly of: number;
+  /** Whether the key can be played: an octave is complete, or a set of pitches has every note of the scale. */
+  readonly lies: boolean;
   /** Complete octaves, rising. */
   readonly octaves: readonly OctaveFit[];
   /** Where octaves begin that lack only their last note, home itself, rising. */
@@ -44,7 +50,7 @@ export interface KeyCell {
   readonly ease: number;
   /** What that octave asks; nothing where there is none. */
   readonly demands: Demands;
-  /** Scale pitches within the compass that cannot be had, rising. */
+  /** Scale pitches within the compass that cannot be had, rising; of a set of pitches the lowest of each pitch class. */
   readonly missing: readonly Pitch[];
   /** The instrument's own words about the key: its position … */
   readonly facts: readonly string[];
@@ -72,7 +78,9 @@ export function keyCell(
 ): KeyCell {
   const instrument = base.forKey(key);
   const context = contextFor(instrument);
-  const { wanted, missing, almost, octaves: routes } = octavesOf(context, key);
+  const { almost, octaves: routes } = octavesOf(context, key);
+  const isSet = instrument.family.isPitchSet;
+  const { wanted, missing } = isSet ? classesInRange(context, key) : scaleInRange(context, key);
   const octaves = routes.map(({ from, route }): OctaveFit => {
     return { from, total: route.total, hard: hardOf(context, route) };
   });
@@ -84,14 +92,17 @@ export function keyCell(
     notes: key.scale.semitones.length + 1,
     have: wanted.length - missing.length,
     of: wanted.length,
+    lies: isSet ? missing.length === 0 : best !== undefined,
     octaves,
     almost,
     best,
-    ease: easeOf(context, key, {
-      notes: key.scale.semitones.length + 1,
-      effort: best === undefined ? undefined : octaves[best]!.total,
-      lacking: wanted.length === 0 ? 1 : missing.length / wanted.length,
-    }),
+    ease: isSet
+      ? easeOfSet(context, key, missing.length / wanted.length)
+      : easeOf(context, key, {
+          notes: key.scale.semitones.length + 1,
+          effort: best === undefined ? undefined : octaves[best]!.total,
+          lacking: wanted.length === 0 ? 1 : missing.length / wanted.length,
+        }),
     demands: best === undefined ? [] : demandsOf(routes[best]!.route),
     missing,
     facts: instrument.facts(key),
@@ -125,9 +136,9 @@ export function octavesInFull(
   }));
 }
 
-/** Scale pitches within the range, those that are missing, and a route up every complete octave. */
+/** A route up every complete octave, and where octaves begin that lack only their last note. */
 function octavesOf(context: RoutingContext, key: Key) {
-  const { wanted, missing } = scaleInRange(context, key);
+  const { wanted } = scaleInRange(context, key);
   const notesFrom = (home: Pitch) => key.scale.semitones.map((semitone) => home + semitone);
   const begun = wanted.filter((from) => aboveHome(key, from) === 0 && notesFrom(from).every(context.has));
   const ended = begun.filter((from) => context.has(from + 12));
@@ -135,7 +146,7 @@ function octavesOf(context: RoutingContext, key: Key) {
     from,
     route: quickRoute(context, [...notesFrom(from), from + 12]),
   }));
-  return { wanted, missing, octaves, almost: begun.filter((from) => !context.has(from + 12)) };
+  return { octaves, almost: begun.filter((from) => !context.has(from + 12)) };
 }
 
 /** Octaves cost nearly the same up to this part of the least. */
@@ -190,6 +201,37 @@ function easeOf(
     (effort === undefined ? NO_OCTAVE : effort / notes) +
     PER_SHARE * Math.max(0, lacking - UNNOTICED) +
     PER_CHORD_TONE * tones.filter((semitone) => !comesPlain(semitone)).length
+  );
+}
+
+/** Of each pitch class of a scale the lowest pitch from the instrument's lowest on, and those of which it has none; rising. */
+function classesInRange({ range, usable }: RoutingContext, key: Key) {
+  const low = range?.low ?? key.home;
+  const had = new Set(usable.map(({ pitch }) => pitchClass(pitch)));
+  const wanted = scalePitches(key, { low, high: low + 11 });
+  return { wanted, missing: wanted.filter((pitch) => !had.has(pitchClass(pitch))) };
+}
+
+/** What counts on a set of pitches, each more than all that follow: notes of the scale it lacks, pitches outside the scale … */
+const PER_SHARE_OUTSIDE = 0.1;
+/** … how few pitches there are, and that its lowest is not home. */
+const PER_PITCH_FEWER = 1e-5;
+const HOME_IS_NOT_LOWEST = 1e-6;
+/** More pitches than a set has. */
+const MANY_PITCHES = 100;
+
+/**
+ * How hard a key is on an instrument that has only a set of pitches, on the scale of `easeOf`: nothing but its pitches is
+ * in the way. Source: how players choose a tongue drum for a song.
+ * @param lacking share of the scale's pitch classes that it lacks
+ */
+function easeOfSet({ usable, range }: RoutingContext, key: Key, lacking: number): number {
+  const outside = usable.filter(({ pitch }) => !key.scale.semitones.includes(aboveHome(key, pitch)));
+  return (
+    PER_SHARE * lacking +
+    PER_SHARE_OUTSIDE * (outside.length / Math.max(1, usable.length)) +
+    PER_PITCH_FEWER * (MANY_PITCHES - usable.length) +
+    (range && aboveHome(key, range.low) === 0 ? 0 : HOME_IS_NOT_LOWEST)
   );
 }
 

@@ -34,8 +34,17 @@ describe.each(FAMILY_IDS)('the table of a %s', (id) => {
       const wanted: number[] = [];
       for (let p = Math.min(...usable); p <= Math.max(...usable); p += 1)
         if (members.includes(pitchClass(p))) wanted.push(p);
-      expect(cell.of).toBe(wanted.length);
-      expect(cell.missing).toEqual(wanted.filter((p) => !usable.includes(p)));
+      // Of a set of pitches each pitch class counts once, as it first comes from the lowest pitch on.
+      const counted = base.family.isPitchSet ? wanted.filter((p) => p < Math.min(...usable) + 12) : wanted;
+      const had = base.family.isPitchSet ? usable.map(pitchClass) : usable;
+      const asHad = (p: number) => (base.family.isPitchSet ? pitchClass(p) : p);
+      expect(cell.of).toBe(base.family.isPitchSet ? members.length : counted.length);
+      expect(cell.missing).toEqual(cell.missing.filter((p) => !had.includes(asHad(p))));
+      expect(cell.missing).toHaveLength(
+        base.family.isPitchSet
+          ? members.filter((pc) => !had.includes(pc)).length
+          : counted.filter((p) => !usable.includes(p)).length,
+      );
       expect(cell.have).toBe(cell.of - cell.missing.length);
       const complete = wanted.filter(
         (p) =>
@@ -253,4 +262,36 @@ test('tab with notes in it is spelled as the key is', () => {
     'A♯',
     'B',
   ]);
+});
+
+describe('which drum', () => {
+  const drumsFor = (tonic: string, id: string) =>
+    presetsFor('drum', keyOf(scale(id), note(tonic))).map(({ label }) => label);
+
+  test.each([
+    ['D', 'natural-minor', 'D natural minor, 9'],
+    // It has all of F major; C major lacks B♭, B♭ major lacks E.
+    ['F', 'major', 'D natural minor, 9'],
+    // It has the notes of C major and two tongues more than the drum in C.
+    ['C', 'major', 'G Mixolydian, 10'],
+    ['F', 'major-pentatonic', 'F major pentatonic, 8'],
+    ['A', 'minor-pentatonic', 'A minor pentatonic, 13'],
+    ['G', 'mixolydian', 'G Mixolydian, 10'],
+  ])('for %s %s is taken first: %s', (tonic, id, first) => {
+    expect(drumsFor(tonic, id)[0]).toBe(first);
+  });
+
+  test('a drum that has the whole scale stands before what lacks some of it, on every family', () => {
+    const instruments = [
+      ...['55', '60', '62'].map((preset) => open('diatonic', preset)),
+      open('whistle', '74'),
+      ...['c-major-8', 'd-minor-9', 'f-major-five-8'].map((preset) => open('drum', preset)),
+    ];
+    const ranked = everythingFor(instruments, keyOf(scale('natural-minor'), note('D')));
+    expect(ranked[0]!.spec.name).toBe(open('drum', 'd-minor-9').spec.name);
+    expect(ranked[0]!.cell).toMatchObject({ have: 7, of: 7, lies: true, missing: [] });
+    // Five notes of seven: no B♭ and no E on the F major pentatonic drum (F G A C D).
+    const five = ranked.find(({ spec }) => spec.name === open('drum', 'f-major-five-8').spec.name)!;
+    expect(five.cell).toMatchObject({ have: 5, of: 7, lies: false });
+  });
 });

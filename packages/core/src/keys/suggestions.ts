@@ -87,13 +87,18 @@ export function everythingFor(instruments: readonly Instrument[], key: Key): rea
 const PER_SETTING = 0.5;
 
 /**
- * The same suggestions, best first: complete octaves before none, then by the techniques that cannot be relied on, since
+ * The same suggestions, best first: those on which the key lies first, then by the techniques that cannot be relied on, since
  * effort alone does not compare one family with another; one that needs no setting before one that is hardly easier.
  */
 export function rankSuggestions<S extends Suggestion>(suggestions: readonly S[]): readonly S[] {
   const ranks = ({ cell, settings, todo }: S) => {
     const octave = cell.best === undefined ? undefined : cell.octaves[cell.best];
-    return [octave ? 0 : 1, octave?.hard.length ?? 0, cell.ease + PER_SETTING * settings.length, todo.length];
+    return [
+      cell.lies ? 0 : 1,
+      octave?.hard.length ?? 0,
+      cell.ease + PER_SETTING * settings.length,
+      todo.length,
+    ];
   };
   return [...suggestions].sort((a, b) => {
     const other = ranks(b);

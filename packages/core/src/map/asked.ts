@@ -36,6 +36,7 @@ export function asked(
     pattern: patternById(question.pattern),
     anchor: question.anchor,
     semitones: layer,
+    ...(instrument.family.isPitchSet && question.range.kind === 'whole' && { has: context.has }),
   };
   const limits = limitsOf(context, key, question.range);
   const line = scaleLine(key, limits, shape);

@@ -1,3 +1,5 @@
+import type { Direction } from '../route/line.ts';
+
 /** Patterns over any rising list of notes; each gives the indices to be played, in order. */
 export interface Pattern {
   readonly id: string;
@@ -6,6 +8,8 @@ export interface Pattern {
   readonly about: string;
   /** True where the first index is the lowest note whichever way the line goes, and only the others turn round. */
   readonly anchored?: boolean;
+  /** Where a line in it goes when nobody says: up and down when left out. */
+  readonly usualDirection?: Direction;
   /**
    * @param count how many notes there are
    * @param homes indices of home among them, rising
@@ -50,6 +54,8 @@ export const PATTERNS = Object.freeze([
     label: 'returning to the anchor',
     about: 'Each note, and back to the lowest one after it.',
     anchored: true,
+    // Source: tongue drums are taught going down the scale, back to the centre after each note.
+    usualDirection: 'down',
     order: (count: number) => upTo(count - 1).flatMap((i) => [i + 1, 0]),
   },
   {

@@ -4,7 +4,15 @@ import { flatName, noteCode, pitchText, parsePitch } from '../pitch/noteName.ts'
 import type { OwnKey } from '../families/contract.ts';
 import type { LineRange, Place } from '../route/range.ts';
 import { CHROMATIC_DEGREE_NAMES, degreeRead } from '../scale/degree.ts';
-import { checkQuestion, defaultQuestion, type Question, type StoredQuestion } from './question.ts';
+import { PATTERNS } from '../practice/pattern.ts';
+import type { Direction } from '../route/line.ts';
+import {
+  checkQuestion,
+  defaultQuestion,
+  usualDirection,
+  type Question,
+  type StoredQuestion,
+} from './question.ts';
 import { pinText, readPins } from '../route/pinLink.ts';
 
 /** Link parameters of a question; those at their default are left out. */
@@ -35,7 +43,7 @@ export function questionToLink(question: StoredQuestion, family: Family): LinkPa
     in: question.tonic,
     play: question.scale,
     ...(rangeText(question.range) === rangeText(base.range) ? {} : { range: rangeText(question.range) }),
-    ...(question.direction === base.direction ? {} : { dir: question.direction }),
+    ...(question.direction === usualDirection(question.pattern) ? {} : { dir: question.direction }),
     ...(question.chords.join() === base.chords.join() ? {} : { over: question.chords.join(',') }),
     ...(question.layer === base.layer ? {} : { layer: question.layer }),
     ...(question.pattern === base.pattern ? {} : { as: question.pattern }),
@@ -62,10 +70,10 @@ export function questionFromLink(
     tonic: params['in'] ?? base.tonic,
     scale: params['play'] ?? base.scale,
     range: readRange(params['range']) ?? base.range,
-    direction: (params['dir'] ?? base.direction) as StoredQuestion['direction'],
     chords: params['over']?.split(',') ?? base.chords,
     layer: (params['layer'] ?? base.layer) as StoredQuestion['layer'],
     pattern: (params['as'] ?? base.pattern) as StoredQuestion['pattern'],
+    direction: (params['dir'] ?? directionFor(params['as'])) as StoredQuestion['direction'],
     anchor: params['anchor'] === undefined ? base.anchor : Number(params['anchor']) - 1,
     preferences: {
       preset: params['with'] ?? base.preferences.preset,
@@ -85,6 +93,11 @@ export function questionFromLink(
   if (!again.ok)
     throw new Error(`questionFromLink: the default question is wrong: ${again.problems[0]!.message}`);
   return { question: again.value, problems: checked.problems };
+}
+
+/** Usual for a pattern as a link names it; as without one where there is no such pattern. */
+function directionFor(pattern: string | undefined): Direction {
+  return usualDirection(PATTERNS.find(({ id }) => id === pattern)?.id ?? 'straight');
 }
 
 function rangeText(range: LineRange): string {

@@ -2,14 +2,14 @@ import type { Family, OwnKey } from '../families/contract.ts';
 import { parseChord, type Chord } from '../harmony/chord.ts';
 import { triadsOf } from '../harmony/scaleChords.ts';
 import { LAYERS, type LayerId } from '../harmony/layer.ts';
-import { PATTERNS, type PatternId } from '../practice/pattern.ts';
+import { patternById, PATTERNS, type PatternId } from '../practice/pattern.ts';
 import { noteCode, parseNote, type NoteName } from '../pitch/noteName.ts';
 import { PITCH_RANGE } from '../pitch/pitch.ts';
 import { expectOk, fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
 import { DIRECTIONS, type Direction } from '../route/line.ts';
 import { checkPreferences, defaultPreferences, type Preferences } from '../route/preferences.ts';
 import type { Pin } from '../route/pin.ts';
-import { BEST_OCTAVE, PLACES, type LineRange, type Place } from '../route/range.ts';
+import { BEST_OCTAVE, PLACES, WHOLE_RANGE, type LineRange, type Place } from '../route/range.ts';
 import { degreeText } from '../scale/degree.ts';
 import { scaleById, usualTonic, type Scale } from '../scale/scale.ts';
 
@@ -56,13 +56,29 @@ export function storedQuestion(question: Question): StoredQuestion {
 
 const C_MAJOR: OwnKey = Object.freeze({ home: 0, ownScale: 'major' });
 
-/** The instrument's own scale over an octave, up and down, where it lies best. */
+/** Where a line in a pattern goes when nobody says. */
+export function usualDirection(pattern: PatternId): Direction {
+  return patternById(pattern).usualDirection ?? 'both';
+}
+
+/** A question in another pattern; the direction follows where it was the usual one. */
+export function withPattern(
+  { pattern: before, direction }: Pick<StoredQuestion, 'pattern' | 'direction'>,
+  pattern: PatternId,
+): Pick<StoredQuestion, 'pattern' | 'direction'> {
+  return { pattern, direction: direction === usualDirection(before) ? usualDirection(pattern) : direction };
+}
+
+/**
+ * The instrument's own scale up and down: over an octave where it lies best, or over all pitches of an instrument that has
+ * only a set of them.
+ */
 export function defaultQuestion(family: Family, own: OwnKey = C_MAJOR): StoredQuestion {
   return {
     tonic: noteCode(usualTonic(expectOk(scaleById(own.ownScale)), own.home)),
     scale: own.ownScale,
-    range: BEST_OCTAVE,
-    direction: 'both',
+    range: family.isPitchSet ? WHOLE_RANGE : BEST_OCTAVE,
+    direction: usualDirection('straight'),
     chords: ['1'],
     layer: 'scale',
     pattern: 'straight',

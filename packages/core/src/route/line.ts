@@ -64,6 +64,8 @@ export interface LineShape {
   readonly anchor?: number;
   /** Semitones above home that count; the whole scale when left out. */
   readonly semitones?: readonly number[];
+  /** Pitches that count, where any of the scale's do; all when left out. */
+  readonly has?: (pitch: Pitch) => boolean;
 }
 
 /**
@@ -72,15 +74,12 @@ export interface LineShape {
  */
 export function scaleLine(key: Key, limits: Limits | undefined, shape: Direction | LineShape): LineNote[] {
   if (!limits) return [];
-  const {
-    direction,
-    pattern,
-    semitones,
-    anchor = 0,
-  } = typeof shape === 'string'
-    ? { direction: shape, pattern: patternById('straight'), semitones: undefined }
-    : { semitones: undefined, ...shape };
-  const rising = scalePitches(key, limits, semitones);
+  const whole: LineShape =
+    typeof shape === 'string' ? { direction: shape, pattern: patternById('straight') } : shape;
+  const { direction, pattern, semitones, anchor = 0, has = () => true } = whole;
+  const all = scalePitches(key, limits, semitones);
+  const counting = all.filter(has);
+  const rising = counting.length > 0 ? counting : all;
   const ordered = (pitches: readonly Pitch[]) => {
     const homes = pitches.flatMap((pitch, i) => (aboveHome(key, pitch) === 0 ? [i] : []));
     return pattern.order(pitches.length, homes).map((i) => pitches[i]!);

@@ -25,6 +25,9 @@ export type LineRange =
 /** Where a teacher begins. */
 export const BEST_OCTAVE: LineRange = Object.freeze({ kind: 'octaves', octaves: 1, from: 'best' });
 
+/** All that an instrument has. */
+export const WHOLE_RANGE: LineRange = Object.freeze({ kind: 'whole' });
+
 /** Lowest and highest pitch that a range comes to on an instrument; undefined where nothing can be played. */
 export function limitsOf(context: RoutingContext, key: Key, range: LineRange): Limits | undefined {
   const { range: playable } = context;

@@ -29,8 +29,11 @@ export interface Adds {
 
 /** How a song is played on one instrument. */
 export interface ArrangementPlan {
-  /** Semitones from where it is written, octaves included. */
-  readonly transpose: number;
+  /**
+   * Semitones from where it is written, octaves included; 0 is as written. Left out where nobody chose: then it is played
+   * in the octave in which most of it can be had (`openingOctave`).
+   */
+  readonly transpose?: number;
   /** Id of the scale into which it is put by its degrees; its own when left out. */
   readonly mode?: string;
   readonly preferences: Preferences;
@@ -42,11 +45,14 @@ export interface ArrangementPlan {
   readonly figures?: readonly ChosenFigure[];
 }
 
+/** A plan whose transposition is settled. */
+export type PlacedPlan = ArrangementPlan & { readonly transpose: number };
+
 export const TRANSPOSE_RANGE = Object.freeze({ lowest: -48, highest: 48 });
 const LIST_LIMIT = 2_000;
 
 export function plainPlan(family: Family): ArrangementPlan {
-  return { transpose: 0, preferences: defaultPreferences(family), pins: [], decisions: [] };
+  return { preferences: defaultPreferences(family), pins: [], decisions: [] };
 }
 
 /** Checks a stored or linked plan against a family. Problem fields are the plan's own. */
@@ -55,7 +61,8 @@ export function checkPlan(family: Family, stored: unknown): Result<ArrangementPl
   const { transpose, mode, adds, pins = [], decisions = [], figures = [] } = stored;
   const problems: Problem[] = [];
   const { lowest, highest } = TRANSPOSE_RANGE;
-  if (!(Number.isInteger(transpose) && Number(transpose) >= lowest && Number(transpose) <= highest))
+  const inRange = Number.isInteger(transpose) && Number(transpose) >= lowest && Number(transpose) <= highest;
+  if (transpose !== undefined && !inRange)
     problems.push({
       field: 'transpose',
       wrong: shown(transpose),
@@ -108,7 +115,7 @@ export function checkPlan(family: Family, stored: unknown): Result<ArrangementPl
   );
   if (problems.length > 0 || !preferences.ok) return fail(...problems);
   return ok({
-    transpose: transpose as number,
+    ...(transpose !== undefined && { transpose: transpose as number }),
     ...(mode !== undefined && { mode: mode as string }),
     preferences: preferences.value,
     ...(fullness && without && { adds: { fullness, without: without as readonly string[] } }),
@@ -118,10 +125,10 @@ export function checkPlan(family: Family, stored: unknown): Result<ArrangementPl
   });
 }
 
-/** The song as it is played by a plan: moved, and what was decided about single notes carried out. */
+/** The song as it is played by a plan whose place is settled: moved, and what was decided about single notes carried out. */
 export function arranged(
   song: Song,
-  { transpose, mode, decisions }: Pick<ArrangementPlan, 'transpose' | 'mode' | 'decisions'>,
+  { transpose, mode, decisions }: Pick<PlacedPlan, 'transpose' | 'mode' | 'decisions'>,
 ): Song {
   const moved = movedTo(song, transpose, mode);
   if (decisions.length === 0) return moved;

@@ -88,10 +88,10 @@ function fitterIn(reachIn: (tonic: NoteName, scale: string) => ReadonlySet<Pitch
   };
 }
 
-/** Where it is written, then the nearest keys, then octaves away. */
+/** The key in which it is written in every octave, then the nearest keys. */
 const MOVES: readonly number[] = Object.freeze(
-  [0, -12, 12, -24, 24].flatMap((octave) =>
-    [0, 1, -1, 2, -2, 3, -3, 4, -4, 5, -5, 6].map((key) => octave + key),
+  [0, 1, -1, 2, -2, 3, -3, 4, -4, 5, -5, 6].flatMap((key) =>
+    [0, -12, 12, -24, 24].map((octave) => octave + key),
   ),
 );
 

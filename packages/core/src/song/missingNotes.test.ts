@@ -5,7 +5,7 @@ import { plainPlan, type Decision } from './arrangement.ts';
 import { songView } from './songView.ts';
 
 const whistle = ableInstrument('whistle', '74');
-const plan = plainPlan(whistle.family);
+const plan = { ...plainPlan(whistle.family), transpose: 0 };
 const lackingIn = (song: ReturnType<typeof songOf>, decisions: readonly Decision[] = []) =>
   songView(whistle, song, { ...plan, decisions }, { naming: 'key', dialect: 'circles' }).missing;
 const phrases = (song: ReturnType<typeof songOf>) =>

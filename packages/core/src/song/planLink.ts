@@ -11,7 +11,7 @@ export const PLAN_PARAMS = Object.freeze(['by', 'mode', 'with', 'adds', 'pin', '
 export function planToLink(plan: ArrangementPlan, family: Family): Record<string, string> {
   const base = plainPlan(family);
   return {
-    ...(plan.transpose === 0 ? {} : { by: String(plan.transpose) }),
+    ...(plan.transpose === undefined ? {} : { by: String(plan.transpose) }),
     ...(plan.mode === undefined ? {} : { mode: plan.mode }),
     ...(plan.preferences.preset === base.preferences.preset ? {} : { with: plan.preferences.preset }),
     ...(plan.adds ? { adds: [plan.adds.fullness, ...plan.adds.without].join(',') } : {}),
@@ -28,7 +28,7 @@ export function planFromLink(
 ): ArrangementPlan {
   const base = plainPlan(family);
   const parts: readonly Partial<ArrangementPlan>[] = [
-    { transpose: Number(params['by'] ?? 0) },
+    params['by'] === undefined ? {} : { transpose: Number(params['by']) },
     params['mode'] === undefined ? {} : { mode: params['mode'] },
     { preferences: { ...base.preferences, preset: params['with'] ?? base.preferences.preset } },
     readAdds(params['adds']),

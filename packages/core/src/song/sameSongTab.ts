@@ -6,8 +6,16 @@ import { routeLine } from '../route/route.ts';
 import { keyOf, scaleById } from '../scale/scale.ts';
 import { expectOk } from '../result.ts';
 import { sameTabOn } from '../map/sameTabOn.ts';
-import { arranged, checkPlan, TRANSPOSE_RANGE, type ArrangementPlan, type Decision } from './arrangement.ts';
+import {
+  arranged,
+  checkPlan,
+  TRANSPOSE_RANGE,
+  type ArrangementPlan,
+  type Decision,
+  type PlacedPlan,
+} from './arrangement.ts';
 import { inModeIfAny } from './inMode.ts';
+import { placed } from './openingOctave.ts';
 import type { Song } from './song.ts';
 import { melodyLine, countingOfSong } from './songLine.ts';
 import { movedTonic } from './transpose.ts';
@@ -45,10 +53,11 @@ function routeOf(base: Instrument, song: Song, { preferences }: ArrangementPlan,
 export function sameSongTab(
   from: Instrument,
   song: Song,
-  plan: ArrangementPlan,
+  given: ArrangementPlan,
   to: Instrument,
 ): SameSongTab | undefined {
   if (from.family.id !== to.family.id) return undefined;
+  const { plan } = placed(from, song, given);
   const here = routeOf(from, arranged(song, plan), plan, plan.pins);
   const there = sameTabOn(here.instrument, to);
   const moved = here.route.notes.flatMap((note) => {
@@ -68,7 +77,7 @@ export function sameSongTab(
     decided.set(note.id, { noteId: note.id, kind: 'move', by: already + by - shift });
   }
   const decisions: readonly Decision[] = [...decided.values()];
-  const bare: ArrangementPlan = { ...plan, transpose, decisions, pins: [] };
+  const bare: PlacedPlan = { ...plan, transpose, decisions, pins: [] };
   const free = routeOf(to, arranged(song, bare), bare, []).route;
   const wayAt = new Map(free.notes.map(({ id, way }) => [id, way?.id]));
   const pinned = new Set(plan.pins.map(({ noteId }) => noteId));

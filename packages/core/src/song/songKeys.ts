@@ -6,6 +6,7 @@ import { routeLine } from '../route/route.ts';
 import { contextsFor } from '../keys/keyCell.ts';
 import { keyOf, scaleById } from '../scale/scale.ts';
 import { inModeIfAny } from './inMode.ts';
+import { missingWhenMoved, movedLine, OCTAVES } from './openingOctave.ts';
 import type { Song } from './song.ts';
 import { melodyLine, countingOfSong } from './songLine.ts';
 import { movedTonic } from './transpose.ts';
@@ -46,19 +47,14 @@ export function songKeys(
     const key = keyOf(scale, tonic);
     const instrument = base.forKey(key);
     const context = contextFor(instrument);
-    const lacking = (by: number) => line.filter(({ pitch }) => !context.has(pitch + by)).length;
-    const octaves = [0, -12, 12, -24, 24, -36, 36]
-      .map((octave) => ({ by: semitones + octave, missing: lacking(semitones + octave) }))
+    const octaves = OCTAVES.map((octave) => semitones + octave)
+      .map((by) => ({ by, missing: missingWhenMoved(context, line, by) }))
       .filter(({ by, missing }) => missing < line.length && Math.abs(by) <= 48)
       .sort((a, b) => a.missing - b.missing || Math.abs(a.by) - Math.abs(b.by));
     const tried = octaves.slice(0, OCTAVES_TRIED).filter(({ missing }) => missing <= octaves[0]!.missing);
     return tried
       .map(({ by }): SongKeyFit => {
-        const route = routeLine(
-          context,
-          line.map((note) => ({ ...note, pitch: note.pitch + by })),
-          { metre },
-        );
+        const route = routeLine(context, movedLine(line, by), { metre });
         const had = route.notes.filter((note) => note.way).length;
         const demands = route.effort.terms.filter(({ count }) => count > 0).sort((a, b) => b.cost - a.cost);
         return {

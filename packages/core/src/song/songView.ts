@@ -21,8 +21,9 @@ import { accompaniment, withAdded, type AddedNote } from './accompany.ts';
 import { breathPlaces, type BreathPlace } from './breaths.ts';
 import { changeText, compareEffort } from './compareEffort.ts';
 import { withFigures } from './figure.ts';
-import { arranged, type ArrangementPlan } from './arrangement.ts';
+import { arranged, type ArrangementPlan, type PlacedPlan } from './arrangement.ts';
 import { missingNotes, type SongMissing } from './missingNotes.ts';
+import { octaveOffers, placed, type OctaveOffer } from './openingOctave.ts';
 import { holdingAt, type Song } from './song.ts';
 import { melodyLine, countingOfSong } from './songLine.ts';
 import { songNamer } from './songNamer.ts';
@@ -32,6 +33,8 @@ import { songTab } from './songTab.ts';
 export interface SongView {
   /** As it is played: moved, and with what was decided about single notes. */
   readonly song: Song;
+  /** Semitones from where it is written, whether somebody chose them or not. */
+  readonly transpose: number;
   readonly keyName: string;
   readonly instrumentFacts: readonly string[];
   readonly line: readonly LineView[];
@@ -48,6 +51,8 @@ export interface SongView {
   readonly breaths: readonly BreathPlace[];
   readonly remarks: readonly Remark[];
   readonly missing: readonly SongMissing[];
+  /** Ways out for the whole tune: octaves in which it lacks fewer notes, those that save most first. */
+  readonly octaves: readonly OctaveOffer[];
   /** The melody against the chords, those guessed where the song has none. */
   readonly tension: TensionCheck;
   /** Lowest and highest note. */
@@ -69,6 +74,7 @@ export interface AddedView {
 }
 
 interface Prepared {
+  readonly plan: PlacedPlan;
   readonly song: Song;
   readonly key: Key;
   readonly name: Namer;
@@ -90,15 +96,15 @@ interface Prepared {
 export function prepared(
   base: Instrument,
   written: Song,
-  plan: ArrangementPlan,
+  given: ArrangementPlan,
   naming: NotationOptions['naming'],
 ): Prepared {
+  const { plan, context } = placed(base, written, given);
+  const { instrument } = context;
   const song = arranged(written, plan);
   const { tonic, scale: id } = song.keys[0]!;
   const scale = expectOk(scaleById(id));
   const key = keyOf(scale, tonic);
-  const instrument = base.forKey(key);
-  const context = routingContext(instrument, plan.preferences);
   const line = melodyLine(song);
   const { adds } = plan;
   const extra = adds ? accompaniment(context, song, line, adds.fullness, new Set(adds.without)) : [];
@@ -118,6 +124,7 @@ export function prepared(
     return roles;
   };
   return {
+    plan,
     ...{ key, name: songNamer(song, key, naming), instrument, context, route, rolesAt },
     song: withFigures(
       withAdded(
@@ -141,14 +148,14 @@ function chordNamed(symbol: string, tonic: Song['keys'][number]['tonic']): Chord
 export function songView(
   base: Instrument,
   written: Song,
-  plan: ArrangementPlan,
+  given: ArrangementPlan,
   notation: NotationOptions,
   limits?: TensionLimits,
 ): SongView {
-  const { song, key, name, instrument, context, route, whole, added, rolesAt } = prepared(
+  const { plan, song, key, name, instrument, context, route, whole, added, rolesAt } = prepared(
     base,
     written,
-    plan,
+    given,
     notation.naming,
   );
   const remarks = route.remarks();
@@ -158,6 +165,7 @@ export function songView(
   const used = new Set(route.notes.map((note) => note.way?.technique));
   return {
     song,
+    transpose: plan.transpose,
     keyName: `${noteText(key.tonic)} ${key.scale.name}`,
     instrumentFacts: instrument.facts(key),
     line: lineIn(
@@ -188,6 +196,7 @@ export function songView(
       : [],
     remarks: remarks.filter((remark) => !remark.routine),
     tension: checkTension(song, limits),
+    octaves: octaveOffers(context, route.notes),
     missing: missingNotes({ song, name, context, route, key, decisions: plan.decisions }),
     compass: `${name.withOctave(Math.min(...pitches))} to ${name.withOctave(Math.max(...pitches))}`,
     cautions: [

@@ -230,6 +230,7 @@ export function struckPitches(
 /** What every family of fixed pitches provides alike; spread into its definition. */
 export const SPOT_FAMILY = Object.freeze({
   air: undefined,
+  isPitchSet: true,
   terms,
   preferences,
   playingOptions,
