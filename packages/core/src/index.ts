@@ -147,7 +147,15 @@ export {
   type DifficultyId,
   type PhraseNote,
 } from './practice/phrase.ts';
-export { planDay, PLAN_MINUTES, type Planned, type PlannedFrom, type Why } from './practice/plan.ts';
+export {
+  planDay,
+  PLAN_MINUTES,
+  type DayPlan,
+  type Planned,
+  type PlannedFrom,
+  type Why,
+} from './practice/plan.ts';
+export { countTime, NO_TIME_SPENT } from './practice/timeSpent.ts';
 export {
   dayOf,
   minutesByDay,

@@ -17,9 +17,20 @@ export class RequestError extends Error {
   }
 }
 
-/** Whether the server will never take what it was sent; otherwise it may, when it is there again. */
+/**
+ * Whether the server has looked at what it was sent and does not take it. All other answers are about the way there (nobody
+ * signed in, too much at once, a proxy that knows no such path or no such size), so that the same may be taken later.
+ */
 export function isRefused(error: unknown): boolean {
-  return error instanceof RequestError && error.body.status >= 400 && error.body.status < 500;
+  return error instanceof RequestError && error.body.status === 422;
+}
+
+/** Answers that are about one request alone: others may be sent meanwhile. */
+const ABOUT_ONE_REQUEST: readonly number[] = [400, 404, 409, 413, 415, 422];
+
+/** Whether nothing can be sent at the moment: no answer, nobody signed in, too much at once, or a server in trouble. */
+export function isAway(error: unknown): boolean {
+  return !(error instanceof RequestError && ABOUT_ONE_REQUEST.includes(error.body.status));
 }
 
 const OFFLINE: ErrorBody = {

@@ -33,6 +33,8 @@ interface CallProps {
   readonly timbre: Timbre;
   readonly beats: number;
   readonly onCall: () => void;
+  /** Nothing sounds any more. */
+  readonly onSilent: () => void;
   /** How an answer went that was listened to. */
   readonly onAnswered: (clean: boolean, ways: HeardRound['ways']) => void;
 }
@@ -50,6 +52,7 @@ export function CallAndAnswer({
   timbre,
   beats,
   onCall,
+  onSilent,
   onAnswered,
 }: CallProps) {
   const [difficulty, setDifficulty] = useState<DifficultyId>('easy');
@@ -104,7 +107,11 @@ export function CallAndAnswer({
       },
       timbre,
       {
-        onNote: (id) => id === undefined && setAt((now) => (now === 'shown' ? now : 'still')),
+        onNote: (id) => {
+          if (id !== undefined) return;
+          setAt((now) => (now === 'shown' ? now : 'still'));
+          onSilent();
+        },
         onMark: (text) => {
           const mark = text as 'answer' | 'shown';
           setAt(mark);

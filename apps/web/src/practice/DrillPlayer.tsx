@@ -37,7 +37,7 @@ interface Answered {
 }
 
 /** A round of twenty questions, answered on the drawing or by key, and what was wrong at its end. */
-export function DrillPlayer({ practice, item, begin, told }: OnStand) {
+export function DrillPlayer({ practice, item, rest, told }: OnStand) {
   const chosen = useChosen(practice, item);
   const { settings } = useSettings();
   const what = item.what.kind === 'drill' ? item.what : undefined;
@@ -95,7 +95,8 @@ export function DrillPlayer({ practice, item, begin, told }: OnStand) {
   };
   const answer = (given: string, madeUp = false) => {
     if (!question || showing) return;
-    if (!started.current) begin();
+    // Time counts from the first answer on, answer by answer.
+    if (!started.current) rest();
     started.current = true;
     const right = question.right.includes(given);
     setShowing({ question, given, right });

@@ -37,7 +37,7 @@ import { StageRounds } from './StageRounds.tsx';
 import { USUAL_MIX, volumeIn } from './roundScore.ts';
 
 /** A progression to play over, in stages: what is allowed now, what the chord of this bar and of the next one has. */
-export function JamPlayer({ practice, item, begin, told }: OnStand) {
+export function JamPlayer({ practice, item, begin, rest, told }: OnStand) {
   const chosen = useChosen(practice, item);
   const { settings } = useSettings();
   const what = item.what.kind === 'jam' ? item.what : undefined;
@@ -99,13 +99,14 @@ export function JamPlayer({ practice, item, begin, told }: OnStand) {
   const start = () => {
     if (!under || !family || !chosen) return;
     setPlaying(true);
-    begin();
+    begin({ tempo, keys: [notePitchClass(ground!.tonic)] });
     const score = jamScore(under, { beats, perMinute: tempo, a4: chosen.spec.a4, rounds: stopAfter });
     playScore(score, family.timbre, {
       onNote(id) {
         if (id !== undefined) return;
         setPlaying(false);
         setChordAt(undefined);
+        rest();
       },
       onMark(mark) {
         if (mark[0] === 'c') setChordAt(Number(mark.slice(1)));
@@ -179,7 +180,8 @@ export function JamPlayer({ practice, item, begin, told }: OnStand) {
           tempo={tempo}
           timbre={family.timbre}
           beats={beats}
-          onCall={begin}
+          onCall={() => begin({ tempo, keys: [notePitchClass(ground.key.tonic)] })}
+          onSilent={rest}
           onAnswered={(clean, ways) => told({ clean, tempo, keys: [notePitchClass(ground.key.tonic)], ways })}
         />
       ) : (

@@ -16,6 +16,7 @@ export function LineStand({
   practice,
   item,
   begin,
+  rest,
   told,
   minutes,
   next,
@@ -24,7 +25,7 @@ export function LineStand({
   const first = notePitchClass(expectOk(parseNote(question!.tonic)));
   const keys = useMemo(() => keysInOrder(item.how.order, first, seedOf(item.id)), [item, first]);
   const [place, setPlace] = useState(0);
-  const [inKeySince, setInKeySince] = useState(() => Date.now());
+  const [inKeySince, setInKeySince] = useState(() => performance.now());
   const [anchor, setAnchor] = useState(question!.anchor);
   const now = useMemo(() => ({ ...inKey(question!, keys[place]!), anchor }), [question, keys, place, anchor]);
   const { anchored = false } = patternById(question!.pattern);
@@ -35,10 +36,10 @@ export function LineStand({
   const nextKey = keys.length > 1 ? keys[(place + 1) % keys.length]! : undefined;
   const goOn = useCallback(() => {
     setPlace((before) => (before + 1) % keys.length);
-    setInKeySince(Date.now());
+    setInKeySince(performance.now());
   }, [keys]);
   const onPassed = useCallback(() => {
-    if (keys.length > 1 && Date.now() - inKeySince >= share) goOn();
+    if (keys.length > 1 && performance.now() - inKeySince >= share) goOn();
   }, [keys, inKeySince, share, goOn]);
   const playedIn = useMemo(() => [keys[place]!], [keys, place]);
   const group = 'The player';
@@ -56,6 +57,7 @@ export function LineStand({
       keys={playedIn}
       next={nextKey === undefined ? next : `next: ${announced(inKey(question!, nextKey))}`}
       onBegin={begin}
+      onRest={rest}
       onRound={told}
       onPassed={onPassed}
     >

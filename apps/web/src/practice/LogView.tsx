@@ -6,6 +6,7 @@ import { notify } from '../frame/notice.ts';
 import { remember } from '../frame/undo.ts';
 import { logCsv } from './logCsv.ts';
 import { keepEntry, sendWaiting } from './outbox.ts';
+import { RefusedEntries } from './RefusedEntries.tsx';
 import type { Practice } from './usePractice.ts';
 
 /** Rows that are read; all of them are in the file. */
@@ -65,6 +66,7 @@ export function LogView({ practice }: { readonly practice: Practice }) {
           As a table file
         </Button>
       </p>
+      <RefusedEntries />
       {entries.length === 0 ? (
         <p>Nothing has been played yet. The stand writes the log by itself.</p>
       ) : (

@@ -50,20 +50,14 @@ function OneItem({ practice, item }: { readonly practice: Practice; readonly ite
     () => ({ name: item.name, itemId: item.id, personId: who, instrumentId: item.instrumentId }),
     [item, who],
   );
-  const log = useLog(played);
-  const [since, setSince] = useState<number | undefined>(undefined);
-  const { begin: beginLog, told: tellLog, end } = log;
-  const begin = useCallback(() => {
-    beginLog();
-    setSince((before) => before ?? Date.now());
-  }, [beginLog]);
+  const { begin, rest, told: tellLog, end, minutes: minutesSpent } = useLog(played);
   const told = useCallback(
     (round: RoundTold) => {
       tellLog(round);
-      setSpent((Date.now() - (since ?? Date.now())) / 60_000);
+      setSpent(minutesSpent());
       markDone(item.id, who);
     },
-    [tellLog, since, item.id, who],
+    [tellLog, minutesSpent, item.id, who],
   );
   const goOn = () => {
     end();
@@ -71,7 +65,7 @@ function OneItem({ practice, item }: { readonly practice: Practice; readonly ite
   };
   useShortcuts([{ key: 'g', label: 'Go on with the next item', group: 'The player', run: goOn }]);
   const over = spent >= minutes;
-  const stand: OnStand = { practice, item, begin, told };
+  const stand: OnStand = { practice, item, begin, rest, told };
   const bar = (
     <p className="play-bar">
       <Link className="link" to="/practice/today" onClick={end}>

@@ -15,7 +15,7 @@ import { USUAL_MIX } from './roundScore.ts';
 import { useClickAlone } from './useClickAlone.ts';
 import { useFollow } from './useFollow.ts';
 import { useRounds, type Beat, type Following } from './useRounds.ts';
-import type { RoundTold } from './useLog.ts';
+import type { RoundBegun, RoundTold } from './useLog.ts';
 import { useSteady } from './useSteady.ts';
 
 interface PlayerProps {
@@ -27,7 +27,9 @@ interface PlayerProps {
   readonly keys: readonly number[];
   /** What comes after this, in words: the next key, the next item. */
   readonly next: string | undefined;
-  readonly onBegin: () => void;
+  readonly onBegin: (round: RoundBegun) => void;
+  /** Nothing sounds any more. */
+  readonly onRest: () => void;
   readonly onRound: (told: RoundTold) => void;
   /** A round is done with: what is played may change now. */
   readonly onPassed?: () => void;
@@ -42,6 +44,7 @@ export function Player({
   keys,
   next,
   onBegin,
+  onRest,
   onRound,
   onPassed = nothing,
   children,
@@ -68,9 +71,20 @@ export function Player({
     },
     [onRound, keys, madeUp],
   );
+  const begun = useCallback(
+    (at: number) => {
+      if (!madeUp) onBegin({ tempo: at, keys });
+    },
+    [onBegin, keys, madeUp],
+  );
+  const rested = useCallback(() => {
+    if (!madeUp) onRest();
+  }, [onRest, madeUp]);
   const [steady] = useState(ladder);
   const rounds = useRounds({
-    ...{ playable, tempo, groove, mix, following, onBegin, onPassed },
+    ...{ playable, tempo, groove, mix, following, onPassed },
+    onBegin: begun,
+    onRest: rested,
     ladder: useSteady({ ...steady, raiseAfter }),
     onRound: told,
   });

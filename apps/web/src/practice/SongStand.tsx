@@ -9,6 +9,7 @@ export function SongStand({
   practice,
   item,
   begin,
+  rest,
   told,
   next,
 }: OnStand & { readonly next: string | undefined }) {
@@ -27,6 +28,7 @@ export function SongStand({
       keys={keys}
       next={next}
       onBegin={begin}
+      onRest={rest}
       onRound={told}
     />
   );

@@ -37,7 +37,7 @@ export function TodayView({ practice }: { readonly practice: Practice }) {
     [items, scheduleFor, minutes, now],
   );
   const there = new Map(items.map((item) => [item.id, item]));
-  const rows: readonly TodayRow[] = (kept.rows ?? plan).filter(({ id }) => there.has(id));
+  const rows: readonly TodayRow[] = (kept.rows ?? plan.rows).filter(({ id }) => there.has(id));
   const put = (next: readonly TodayRow[] | undefined) => {
     keepPlan(day, who, next);
     setKept({ who, rows: next });
@@ -200,9 +200,43 @@ export function TodayView({ practice }: { readonly practice: Practice }) {
               </button>
             )}
           </p>
+          <Margins
+            free={kept.rows ? 0 : plan.free}
+            leftOut={plan.leftOut.filter((id) => !rows.some((row) => row.id === id))}
+            nameOf={(id) => there.get(id)?.name ?? ''}
+          />
         </>
       )}
     </div>
+  );
+}
+
+/** What the day is too short for, and the minutes for which there is nothing. */
+function Margins({
+  free,
+  leftOut,
+  nameOf,
+}: {
+  readonly free: number;
+  readonly leftOut: readonly string[];
+  readonly nameOf: (id: string) => string;
+}) {
+  const [first] = leftOut;
+  return (
+    <>
+      {first !== undefined && (
+        <p>
+          Set by your teacher, with no room today: {leftOut.map(nameOf).join(', ')}.{' '}
+          {leftOut.length === 1 ? 'It comes' : 'They come'} first next time.
+        </p>
+      )}
+      {free > 0 && (
+        <p>
+          {counted(free, 'minute')} free: make something longer, or choose more from{' '}
+          <Link to="/practice/items">everything</Link>.
+        </p>
+      )}
+    </>
   );
 }
 

@@ -1,5 +1,5 @@
 import type { LogEntry } from '@same-song/core';
-import { keepEntry, sendWaiting, waitingEntries } from './outbox.ts';
+import { keepEntry, refusedEntries, retryEntry, sendWaiting, waitingEntries } from './outbox.ts';
 
 const entry = (n: number, changes: Partial<LogEntry> = {}): LogEntry => ({
   ...{ entry: `00000000-0000-4000-8000-00000000000${n}`, revision: 1, at: '2026-05-04T17:30:00.000Z' },
@@ -55,14 +55,51 @@ test('while the server is away all wait, in their order, and go when it is back'
   expect(waitingEntries()).toEqual([]);
 });
 
-test('one that the server will never take keeps no other back', async () => {
+const answer = (status: number) => () =>
+  new Response(JSON.stringify({ status, code: 'no', message: 'No.', problems: [] }), { status });
+
+test('one that the server refuses keeps no other back, is set aside, and can be sent again', async () => {
   keepEntry(entry(1), false);
   keepEntry(entry(2), false);
-  const refusal = JSON.stringify({ status: 422, code: 'invalid', message: 'No.', problems: [] });
-  answers = [() => new Response(refusal, { status: 422 })];
-  await sendWaiting();
-  expect(sent.map((one) => one.entry)).toContain(entry(2).entry);
+  answers = [answer(422)];
+  expect(await sendWaiting()).toBe(1);
+  expect(refusedEntries()).toEqual([{ entry: entry(1), reason: 'No.' }]);
+  sent.length = 0;
+  expect(await sendWaiting()).toBe(0);
+  expect(sent).toEqual([]);
+  expect(await retryEntry(entry(1).entry)).toBe(1);
   expect(waitingEntries()).toEqual([]);
+});
+
+test.each([401, 403, 408, 429, 500, 503])(
+  '%d from the server keeps all, and stops asking',
+  async (status) => {
+    keepEntry(entry(1), false);
+    keepEntry(entry(2), false);
+    answers = [answer(status)];
+    expect(await sendWaiting()).toBe(0);
+    expect(sent).toHaveLength(1);
+    expect(waitingEntries()).toHaveLength(2);
+    expect(refusedEntries()).toEqual([]);
+    expect(await sendWaiting()).toBe(2);
+  },
+);
+
+test.each([400, 404, 413, 415])('%d keeps the entry it is about, and lets others go', async (status) => {
+  keepEntry(entry(1), false);
+  keepEntry(entry(2), false);
+  answers = [answer(status)];
+  expect(await sendWaiting()).toBe(1);
+  expect(waitingEntries().map((one) => one.entry)).toEqual([entry(1)]);
+  expect(await sendWaiting()).toBe(1);
+  expect(waitingEntries()).toEqual([]);
+});
+
+test('a damaged value hides no other, and an entry from before the clock was put back is sent', async () => {
+  localStorage.setItem('same-song.log.damaged', '{"entry":');
+  keepEntry(entry(1), true, 900_000);
+  expect(await sendWaiting(100_000)).toBe(1);
+  localStorage.removeItem('same-song.log.damaged');
 });
 
 test('what is told anew while it is sent is sent again', async () => {

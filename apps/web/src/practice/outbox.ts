@@ -1,10 +1,11 @@
 import type { LogEntry } from '@same-song/core';
-import { isRefused, request } from '../api/client.ts';
+import { isAway, isRefused, request } from '../api/client.ts';
 import { notify } from '../frame/notice.ts';
 
 /**
  * Log entries on their way to the server. An entry is in the browser's store from its first round on, so that closing the
- * tab, a server that is away and a crash lose none of it; one that is sent twice is told twice, and counts once.
+ * tab, a server that is away and a crash lose none of it; one that is sent twice is told twice, and counts once. It leaves
+ * the store only when the server has taken it; one that the server refuses is set aside, to be seen in the log.
  */
 const PREFIX = 'same-song.log.';
 /** An entry that no page has touched for so long, in ms, is not being played any more. */
@@ -15,6 +16,8 @@ interface Waiting {
   /** Still being played: it is sent when it is done, or was left. */
   readonly open: boolean;
   readonly touched: number;
+  /** Why the server does not take it; it is not sent again by itself. */
+  readonly refused?: string;
 }
 
 /** Where nothing may be kept, entries wait as long as the page is open. */
@@ -41,17 +44,36 @@ export function entriesSeen(): readonly LogEntry[] {
 
 /** Keeps an entry as it stands now. @param open it goes on */
 export function keepEntry(entry: LogEntry, open: boolean, now = Date.now()): void {
-  const waiting: Waiting = { entry, open, touched: now };
-  held.set(entry.entry, waiting);
+  store({ entry, open, touched: now });
+}
+
+function store(waiting: Waiting): void {
+  const { entry } = waiting.entry;
+  held.set(entry, waiting);
   try {
-    localStorage.setItem(PREFIX + entry.entry, JSON.stringify(waiting));
+    localStorage.setItem(PREFIX + entry, JSON.stringify(waiting));
   } catch {
     // Held in memory then.
   }
   changed();
 }
 
-function forget(id: string): void {
+/** Entries that the server has refused. */
+export function refusedEntries(): readonly { readonly entry: LogEntry; readonly reason: string }[] {
+  return waitingEntries().flatMap(({ entry, refused }) =>
+    refused === undefined ? [] : [{ entry, reason: refused }],
+  );
+}
+
+/** Lets an entry that was refused be sent once more. */
+export function retryEntry(id: string): Promise<number> {
+  const waiting = waitingEntries().find(({ entry }) => entry.entry === id);
+  if (waiting) keepEntry(waiting.entry, false);
+  return sendWaiting();
+}
+
+/** Throws an entry away for good. */
+export function forget(id: string): void {
   held.delete(id);
   try {
     localStorage.removeItem(PREFIX + id);
@@ -64,17 +86,30 @@ function forget(id: string): void {
 /** All that waits, in this page and in others of this browser. */
 export function waitingEntries(): readonly Waiting[] {
   const all = new Map(held);
-  try {
-    for (let i = 0; i < localStorage.length; i += 1) {
-      const key = localStorage.key(i)!;
-      if (!key.startsWith(PREFIX)) continue;
-      const stored = JSON.parse(localStorage.getItem(key) ?? 'null') as Waiting | null;
-      if (stored?.entry?.entry) all.set(stored.entry.entry, stored);
-    }
-  } catch {
-    // What is held is all there is.
+  for (const key of storedKeys()) {
+    const stored = storedAt(key);
+    if (stored) all.set(stored.entry.entry, stored);
   }
   return [...all.values()];
+}
+
+function storedKeys(): readonly string[] {
+  try {
+    return Object.keys(localStorage).filter((key) => key.startsWith(PREFIX));
+  } catch {
+    // What is held is all there is.
+    return [];
+  }
+}
+
+/** One value of the store; a damaged one hides no other. */
+function storedAt(key: string): Waiting | undefined {
+  try {
+    const stored = JSON.parse(localStorage.getItem(key) ?? 'null') as Partial<Waiting> | null;
+    return stored?.entry?.entry ? (stored as Waiting) : undefined;
+  } catch {
+    return undefined;
+  }
 }
 
 let sending: Promise<number> | undefined;
@@ -89,15 +124,23 @@ export function sendWaiting(now = Date.now()): Promise<number> {
 
 async function send(now: number): Promise<number> {
   let taken = 0;
-  for (const { entry, open, touched } of waitingEntries()) {
-    if (open && now - touched < LEFT_AFTER) continue;
+  for (const { entry, open, touched, refused } of waitingEntries()) {
+    // Touched in the future: the clock was put back since, and nobody knows when it was.
+    const isPlayed = open && now >= touched && now - touched < LEFT_AFTER;
+    if (isPlayed || refused !== undefined) continue;
     try {
       await request('POST', '/log', entry, { keepalive: true });
       taken += 1;
     } catch (error) {
-      // What the server will never take must not keep others back.
-      if (!isRefused(error)) return taken;
-      notify(`The log cannot take “${entry.name}”: ${(error as Error).message}`, { kind: 'error' });
+      if (isAway(error)) return taken;
+      if (isRefused(error)) {
+        const reason = (error as Error).message;
+        notify(`The log cannot take “${entry.name}”: ${reason} It is kept beside the log.`, {
+          kind: 'error',
+        });
+        store({ entry, open: false, touched, refused: reason });
+      }
+      continue;
     }
     // It may have been told anew meanwhile.
     const after = waitingEntries().find((one) => one.entry.entry === entry.entry);

@@ -40,7 +40,7 @@ function ninetyDays(minutes: number, count: number) {
         ...scheduleOf(entries),
       };
     });
-    const plan = planDay(items, minutes, { now, began: now - DAY / 2 });
+    const plan = planDay(items, minutes, { now, began: now - DAY / 2 }).rows;
     for (const { id } of plan) {
       const clean = Math.round(10 * Math.min(1, skill[Number(id)]! + random.next() * 0.3));
       logs.set(id, [...(logs.get(id) ?? []), played(day, clean)]);

@@ -1,4 +1,4 @@
-import { planDay, type Planned, type Why } from '@same-song/core';
+import { planDay, type DayPlan, type Why } from '@same-song/core';
 import type { ItemRecord } from '../api/records.ts';
 import type { Schedule } from './schedule.ts';
 
@@ -45,7 +45,7 @@ export function proposed(
   items: readonly ItemRecord[],
   scheduleFor: (id: string) => Schedule,
   { minutes, now }: { readonly minutes: number; readonly now: number },
-): readonly Planned[] {
+): DayPlan {
   const known = items.map(({ id, how, set, what }) => ({
     ...{ id, minutes: how.minutes, set, isSong: what.kind === 'song' },
     ...scheduleFor(id),

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef } from 'react';
-import { waysTogether, type LogEntry, type WayCount } from '@same-song/core';
+import { countTime, NO_TIME_SPENT, waysTogether, type LogEntry, type WayCount } from '@same-song/core';
 import { keepEntry, sendWaiting } from './outbox.ts';
 
 interface Played {
@@ -18,44 +18,31 @@ export interface RoundTold {
   readonly ways?: Readonly<Record<string, WayCount>>;
 }
 
-/** A pause that is longer was no practice, in ms. */
-const LONGEST_PAUSE = 120_000;
+/** What is played while time runs. */
+export type RoundBegun = Pick<RoundTold, 'tempo' | 'keys'>;
 
-/** Writes the log of what is played: an entry from its first round on, told anew after every round, done when it is left. */
+/** What is left sooner was a false start, in ms: it makes no entry of its own. */
+const FALSE_START = 5_000;
+
+/**
+ * Writes the log of what is played: an entry from its first round on, written anew after every round, also after one that
+ * is stopped or left, and closed when the item is left. Time is taken from a clock that only goes forward.
+ */
 export function useLog(played: Played | undefined) {
   const entry = useRef<LogEntry | undefined>(undefined);
-  const since = useRef(0);
-  const end = useCallback(() => {
-    if (!entry.current) return;
-    keepEntry(entry.current, false);
-    entry.current = undefined;
-    void sendWaiting();
-  }, []);
-  useEffect(() => {
-    window.addEventListener('pagehide', end);
-    return () => {
-      window.removeEventListener('pagehide', end);
-      end();
-    };
-  }, [end, played?.itemId, played?.personId]);
-  /** Something began to be played: from here on time counts. */
-  const begin = useCallback(() => {
-    since.current = Date.now();
-  }, []);
-  const told = useCallback(
+  const time = useRef(NO_TIME_SPENT);
+  const begun = useRef<RoundBegun | undefined>(undefined);
+  const write = useCallback(
     ({ clean, tempo, keys, ways = {} }: RoundTold) => {
-      if (!played) return;
-      const now = Date.now();
-      const spent = since.current === 0 ? 0 : Math.min(LONGEST_PAUSE, now - since.current);
-      since.current = now;
+      const { ms } = time.current;
       const before = entry.current;
-      const minutes = (before?.minutes ?? 0) + spent / 60_000;
+      if (!played || (!before && clean === undefined && ms < FALSE_START)) return;
       entry.current = {
         ...played,
         entry: before?.entry ?? crypto.randomUUID(),
         revision: (before?.revision ?? 0) + 1,
-        at: before?.at ?? new Date(now - spent).toISOString(),
-        minutes: Math.round(minutes * 100) / 100,
+        at: before?.at ?? new Date(Date.now() - ms).toISOString(),
+        minutes: Math.round(ms / 600) / 100,
         tempo,
         rounds: (before?.rounds ?? 0) + Number(clean !== undefined),
         clean: (before?.clean ?? 0) + Number(clean ?? false),
@@ -67,5 +54,41 @@ export function useLog(played: Played | undefined) {
     },
     [played],
   );
-  return { begin, told, end };
+  /** Something sounds from here on, so that all time counts. */
+  const begin = useCallback((round: RoundBegun) => {
+    time.current = countTime(time.current, performance.now(), true);
+    begun.current = round;
+  }, []);
+  /** Nothing sounds any more, ended or stopped: what follows is a pause. */
+  const rest = useCallback(() => {
+    const sounded = time.current.sounding;
+    time.current = countTime(time.current, performance.now(), false);
+    if (sounded && begun.current) write(begun.current);
+  }, [write]);
+  const told = useCallback(
+    (round: RoundTold) => {
+      time.current = countTime(time.current, performance.now());
+      write(round);
+    },
+    [write],
+  );
+  const end = useCallback(() => {
+    rest();
+    if (entry.current) {
+      keepEntry(entry.current, false);
+      void sendWaiting();
+    }
+    entry.current = undefined;
+    begun.current = undefined;
+    time.current = NO_TIME_SPENT;
+  }, [rest]);
+  useEffect(() => {
+    window.addEventListener('pagehide', end);
+    return () => {
+      window.removeEventListener('pagehide', end);
+      end();
+    };
+  }, [end]);
+  const minutes = useCallback(() => time.current.ms / 60_000, []);
+  return { begin, rest, told, end, minutes };
 }

@@ -33,7 +33,10 @@ interface Rounds {
   readonly groove: string;
   readonly mix: Mix;
   readonly following: Following;
-  readonly onBegin: () => void;
+  /** A round sounds, at so many beats a minute. */
+  readonly onBegin: (perMinute: number) => void;
+  /** Nothing sounds any more, ended or stopped. */
+  readonly onRest: () => void;
   /** A round was played: first that it was, which only adds its time, and again when somebody says how it went. */
   readonly onRound: (told: Pick<RoundTold, 'clean' | 'tempo' | 'ways'>) => void;
   /** A round is done with, judged or passed over: what is played may change now. */
@@ -49,6 +52,7 @@ export function useRounds({
   mix,
   following,
   onBegin,
+  onRest,
   onRound,
   onPassed,
 }: Rounds) {
@@ -76,13 +80,14 @@ export function useRounds({
     ended.current = false;
     setAt(undefined);
     setStage('counting');
-    onBegin();
+    onBegin(perMinute);
     playScore(score, playable.family.timbre, {
       onNote(id) {
         if (id !== undefined) return;
         setAt(undefined);
         setBeat(NO_BEAT);
         setStage(ended.current ? 'over' : 'still');
+        onRest();
       },
       onMark(text) {
         const mark = readMark(text);
@@ -100,7 +105,7 @@ export function useRounds({
       setStage('still');
       soundTrouble(error);
     });
-  }, [score, playable, onBegin]);
+  }, [score, perMinute, playable, onBegin, onRest]);
   // After the sound has told it, not while it does: the log is written at once.
   useEffect(() => {
     if (untold === 0) return;

@@ -1,6 +1,7 @@
 import type { Instrument } from '../instrument/instrument.ts';
 import { waysTogether, type WayCount } from '../practice/waySound.ts';
-import { isClean, judgeLine, type JudgedNote, type WantedNote } from './judge.ts';
+import { extraNotes, isClean, judgeLine, type JudgedNote, type WantedNote } from './judge.ts';
+import { counted } from '../words.ts';
 import { REACH } from './listening.ts';
 import { isPlayersOwn, tuned } from './meant.ts';
 import type { HeardNote } from './notes.ts';
@@ -8,6 +9,8 @@ import type { HeardNote } from './notes.ts';
 /** How a round was followed. */
 export interface Followed {
   readonly notes: readonly JudgedNote[];
+  /** Notes that were played and not wanted; rising. */
+  readonly extra: readonly HeardNote[];
   readonly clean: boolean;
   /** Seconds by which all came late together: what the devices take, and is nobody's fault. */
   readonly delay: number;
@@ -29,8 +32,9 @@ export function follow(
 ): Followed {
   const delay = commonDelay(wanted, heard, most);
   const moved = heard.map((note) => ({ ...note, onset: note.onset - delay, end: note.end - delay }));
-  const notes = judgeLine(wanted, moved);
-  return { notes, clean: isClean(notes), delay };
+  const { notes, unused } = judgeLine(wanted, moved);
+  const extra = extraNotes(wanted, unused);
+  return { notes, extra, clean: isClean(notes, extra), delay };
 }
 
 /** The delay with which most notes are where they are wanted, the shortest of those that are as good. */
@@ -89,10 +93,11 @@ function round(value: number): number {
   return Math.round(10 * value) / 10;
 }
 
-/** `All 8 notes were hit.`, `6 of 8 notes were hit.` */
-export function followedWords({ notes }: Followed): string {
+/** `All 8 notes were hit.`, `6 of 8 notes were hit, and 1 was played that is not in the line.` */
+export function followedWords({ notes, extra }: Followed): string {
   const hit = notes.filter(({ fate }) => fate === 'hit').length;
-  return hit === notes.length
-    ? `All ${notes.length} notes were hit.`
-    : `${hit} of ${notes.length} notes were hit.`;
+  const words =
+    hit === notes.length ? `All ${hit} notes were hit` : `${hit} of ${notes.length} notes were hit`;
+  const more = extra.length === 0 ? '' : `, and ${counted(extra.length, 'other was', 'others were')} played`;
+  return `${words}${more}.`;
 }

@@ -15,6 +15,7 @@ export {
   type Tuned,
 } from './meant.ts';
 export {
+  extraNotes,
   isClean,
   judgeLine,
   USUAL_LENIENCY,

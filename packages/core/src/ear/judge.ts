@@ -22,6 +22,14 @@ export interface JudgedNote {
   readonly after?: number;
 }
 
+/** A line beside what was heard. */
+export interface JudgedLine {
+  /** Each wanted note. */
+  readonly notes: readonly JudgedNote[];
+  /** What was heard and belongs to none of them; rising. */
+  readonly unused: readonly HeardNote[];
+}
+
 /** How far a note may stray and still be hit: seconds either way, and cents. */
 export interface Leniency {
   readonly seconds: number;
@@ -44,7 +52,7 @@ export function judgeLine(
   wanted: readonly WantedNote[],
   heard: readonly HeardNote[],
   leniency: Leniency = USUAL_LENIENCY,
-): readonly JudgedNote[] {
+): JudgedLine {
   const columns = heard.length + 1;
   const costs = new Float64Array((wanted.length + 1) * columns);
   const steps = new Uint8Array(costs.length);
@@ -65,7 +73,8 @@ export function judgeLine(
       costs[at] = best;
     }
   const judged: JudgedNote[] = [];
-  for (let w = wanted.length, h = heard.length; w > 0;) {
+  const unused: HeardNote[] = [];
+  for (let w = wanted.length, h = heard.length; w > 0 || h > 0;) {
     const step = steps[w * columns + h]!;
     if (step === PAIR) {
       judged.push(judge(wanted[w - 1]!, heard[h - 1]!, leniency));
@@ -74,9 +83,12 @@ export function judgeLine(
     } else if (step === SKIP) {
       judged.push({ id: wanted[w - 1]!.id, fate: 'missed' });
       w -= 1;
-    } else h -= 1;
+    } else {
+      h -= 1;
+      unused.push(heard[h]!);
+    }
   }
-  return judged.reverse();
+  return { notes: judged.reverse(), unused: unused.reverse() };
 }
 
 const PAIR = 1;
@@ -105,7 +117,33 @@ function judge({ id, midi, at }: WantedNote, heard: HeardNote, leniency: Lenienc
   return { id, fate, cents, after };
 }
 
-/** Whether a round was clean: every note was hit. */
-export function isClean(judged: readonly JudgedNote[]): boolean {
-  return judged.length > 0 && judged.every(({ fate }) => fate === 'hit');
+/** Shorter ones are slips of the ear, or what is passed on the way into a bend; in seconds. */
+const SHORTEST_EXTRA = 0.1;
+/** Before the first note and after the beginning of the last, what is heard is not part of the line; in seconds. */
+const AROUND_LINE = 0.3;
+
+/**
+ * Notes that were played and are wanted nowhere near: wrong ones between the right ones. What has the pitch of the note
+ * that is due, of the one before or of the next is that note, begun again or ringing on.
+ */
+export function extraNotes(
+  wanted: readonly WantedNote[],
+  unused: readonly HeardNote[],
+): readonly HeardNote[] {
+  const [first, last] = [wanted[0], wanted.at(-1)];
+  if (!first || !last) return [];
+  return unused.filter(({ onset, end, midi }) => {
+    if (onset < first.at - AROUND_LINE || onset > last.at + AROUND_LINE) return false;
+    if (end - onset < SHORTEST_EXTRA) return false;
+    const due = Math.max(
+      0,
+      wanted.findLastIndex(({ at }) => at <= onset),
+    );
+    return !wanted.slice(Math.max(0, due - 1), due + 2).some((near) => Math.abs(near.midi - midi) <= REACH);
+  });
+}
+
+/** Whether a round was clean: every note was hit, and no other was played. */
+export function isClean(judged: readonly JudgedNote[], extra: readonly HeardNote[]): boolean {
+  return judged.length > 0 && judged.every(({ fate }) => fate === 'hit') && extra.length === 0;
 }

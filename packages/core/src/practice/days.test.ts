@@ -13,7 +13,7 @@ const item = (id: string, changes: Partial<PlannedFrom> = {}): PlannedFrom => ({
 });
 const at = (now: number) => ({ now, began: now - 18 * 3_600_000 });
 const told = (plan: ReturnType<typeof planDay>) =>
-  plan.map(({ id, minutes, why }) => `${id} ${minutes} ${why}`);
+  plan.rows.map(({ id, minutes, why }) => `${id} ${minutes} ${why}`);
 
 test('first what is set, then what has waited longest, something new, and a song to end with', () => {
   const items = [
@@ -28,14 +28,14 @@ test('first what is set, then what has waited longest, something new, and a song
   expect(told(planDay(items, 30, at(NOW)))).toEqual([
     ...['set 5 set', 'later 5 due', 'late 5 due', 'new one 5 new', 'not yet 5 again', 'song 5 song'],
   ]);
-  expect(planDay(items, 30, at(NOW))[1]!.overdue).toBe(4);
+  expect(planDay(items, 30, at(NOW)).rows[1]!.overdue).toBe(4);
   // Half of it: what waits longest still comes, and the song.
   expect(told(planDay(items, 15, at(NOW)))).toEqual(['set 5 set', 'later 5 due', 'song 5 song']);
 });
 
 test('every third day what is new has the first turn, so that it comes where time never suffices', () => {
   const items = [item('new one'), item('late', { due: NOW - 9 * DAY, last: NOW - 12 * DAY })];
-  const first = [0, 1, 2].map((day) => planDay(items, 5, at(NOW + day * DAY))[0]!.id);
+  const first = [0, 1, 2].map((day) => planDay(items, 5, at(NOW + day * DAY)).rows[0]!.id);
   expect(first.filter((id) => id === 'new one')).toHaveLength(1);
 });
 
@@ -50,17 +50,50 @@ test('no day is longer than the minutes at hand, and what was played just now do
     }),
   );
   for (const minutes of [5, 7, 12, 20, 45, 90]) {
-    const plan = planDay(items, minutes, at(NOW));
-    expect(plan.reduce((sum, one) => sum + one.minutes, 0)).toBeLessThanOrEqual(minutes);
-    expect(new Set(plan.map(({ id }) => id)).size).toBe(plan.length);
-    expect(plan.length).toBeGreaterThan(0);
+    const { rows, free, leftOut } = planDay(items, minutes, at(NOW));
+    expect(rows.reduce((sum, one) => sum + one.minutes, free)).toBe(minutes);
+    const ids = [...rows.map(({ id }) => id), ...leftOut];
+    expect(new Set(ids).size).toBe(ids.length);
+    expect(rows.length).toBeGreaterThan(0);
+    // All homework is either played or said to be left out.
+    for (const { id, set } of items) if (set) expect(ids).toContain(id);
   }
   const played = items.map((one) => ({ ...one, last: NOW - 60_000, due: NOW + DAY }));
-  expect(planDay(played, 20, at(NOW))).toEqual([]);
-  expect(planDay([], 20, at(NOW))).toEqual([]);
+  expect(planDay(played, 20, at(NOW))).toEqual({ rows: [], leftOut: [], free: 20 });
+  expect(planDay([], 20, at(NOW)).rows).toEqual([]);
   // What was played late last night was not played today.
   const night = [item('set', { set: true, last: at(NOW).began - 60_000, due: NOW + DAY })];
   expect(told(planDay(night, 20, at(NOW)))).toEqual(['set 5 set']);
+});
+
+test('homework comes in turn, what was played longest ago first, and what does not fit is told', () => {
+  const names = ['a', 'b', 'c', 'd'];
+  const last = new Map<string, number>();
+  const days = [0, 1, 2, 3].map((day) => {
+    const now = NOW + day * DAY;
+    const set = names.map((id) =>
+      item(id, { set: true, last: last.get(id), due: last.get(id) && now + DAY }),
+    );
+    const plan = planDay(set, 10, at(now));
+    for (const { id } of plan.rows) last.set(id, now);
+    return [plan.rows.map(({ id }) => id).join(''), plan.leftOut.join('')];
+  });
+  expect(days).toEqual([
+    ['ab', 'cd'],
+    ['cd', 'ab'],
+    ['ab', 'cd'],
+    ['cd', 'ab'],
+  ]);
+  // A shorter one behind a long one that does not fit still comes.
+  const long = [item('long', { set: true, minutes: 5 }), item('short', { set: true, minutes: 1 })];
+  expect(planDay([item('first', { set: true, minutes: 4 }), ...long], 5, at(NOW))).toEqual({
+    rows: [
+      { id: 'first', minutes: 4, why: 'set', overdue: 0 },
+      { id: 'short', minutes: 1, why: 'set', overdue: 0 },
+    ],
+    leftOut: ['long'],
+    free: 0,
+  });
 });
 
 const entry = (n: number, changes: Partial<LogEntry> = {}): LogEntry => ({

@@ -23,6 +23,15 @@ export interface Planned {
   readonly overdue: number;
 }
 
+/** A day as it is planned. */
+export interface DayPlan {
+  readonly rows: readonly Planned[];
+  /** Ids of what the teacher set that does not fit into the minutes of this day, what waits longest first. */
+  readonly leftOut: readonly string[];
+  /** Minutes for which there is nothing. */
+  readonly free: number;
+}
+
 /** The day that is planned; ms since 1970. */
 export interface DayOfPlan {
   readonly now: number;
@@ -41,14 +50,10 @@ const MINUTES_A_NEW = 20;
 const NEW_FIRST_EVERY = 3;
 
 /**
- * What to play in the minutes at hand: what the teacher set, what is due again with what has waited longest first,
- * something new, and a song to end with. Never more minutes than there are. Pure.
+ * What to play in the minutes at hand: what the teacher set, in turn, what is due again with what has waited longest
+ * first, something new, and a song to end with. Never more minutes than there are. Pure.
  */
-export function planDay(
-  items: readonly PlannedFrom[],
-  minutes: number,
-  { now, began }: DayOfPlan,
-): readonly Planned[] {
+export function planDay(items: readonly PlannedFrom[], minutes: number, { now, began }: DayOfPlan): DayPlan {
   const plan: Planned[] = [];
   let left = minutes;
   const overdueOf = ({ due }: PlannedFrom) => (due === undefined ? 0 : Math.max(0, (now - due) / DAY));
@@ -69,7 +74,10 @@ export function planDay(
   const [song] = endings.sort(byWaiting);
   const kept = song?.minutes ?? 0;
   left -= kept;
-  for (const item of items) if (item.set && !playedToday(item) && item !== song) take(item, 'set');
+  const homework = items
+    .filter((item) => item.set && !playedToday(item))
+    .sort((a, b) => (a.last ?? 0) - (b.last ?? 0));
+  for (const item of homework) if (item !== song) take(item, 'set');
   const fresh = items.filter((item) => item.due === undefined && !item.set && item !== song);
   const takeNew = () => {
     for (const item of fresh.slice(0, Math.max(1, Math.floor(minutes / MINUTES_A_NEW)))) take(item, 'new');
@@ -84,5 +92,10 @@ export function planDay(
   for (const item of again.sort((a, b) => a.due! - b.due!)) take(item, 'again');
   left += kept;
   take(song, song?.set ? 'set' : 'song');
-  return plan;
+  const taken = new Set(plan.map(({ id }) => id));
+  return {
+    rows: plan,
+    leftOut: homework.map(({ id }) => id).filter((id) => !taken.has(id)),
+    free: left,
+  };
 }

@@ -3,6 +3,7 @@ import {
   centsWords,
   earFor,
   follow,
+  extraNotes,
   followedWords,
   hear,
   isClean,
@@ -25,7 +26,7 @@ const wanted = [60, 62, 64, 65].map((midi, i) => ({ id: `n${i}`, midi, at: i }))
 const heard = (...notes: readonly (readonly [midi: number, onset: number])[]) =>
   notes.map(([midi, onset]) => ({ midi, onset, end: onset + 0.8 }));
 const fates = (...notes: readonly (readonly [midi: number, onset: number])[]) =>
-  judgeLine(wanted, heard(...notes)).map(({ fate }) => fate);
+  judgeLine(wanted, heard(...notes)).notes.map(({ fate }) => fate);
 
 test('each note is hit, early, late, off or missed', () => {
   expect(fates([60, 0.02], [62.1, 1.05], [64, 2], [65, 2.95])).toEqual(['hit', 'hit', 'hit', 'hit']);
@@ -35,12 +36,12 @@ test('each note is hit, early, late, off or missed', () => {
   expect(fates([60, 0], [62, 1], [71, 1.5], [64, 2], [65, 3])).toEqual(['hit', 'hit', 'hit', 'hit']);
   expect(fates([60, 0], [63, 1], [64, 2], [65, 3])).toEqual(['hit', 'off', 'hit', 'hit']);
   expect(fates()).toEqual(['missed', 'missed', 'missed', 'missed']);
-  const [late] = judgeLine(wanted, heard([60.1, 0.2]));
+  const [late] = judgeLine(wanted, heard([60.1, 0.2])).notes;
   expect(late).toMatchObject({ id: 'n0', fate: 'late' });
   expect(late!.cents).toBeCloseTo(10);
   expect(late!.after).toBeCloseTo(0.2);
-  expect(judgeLine([], heard([60, 0]))).toEqual([]);
-  expect(isClean([])).toBe(false);
+  expect(judgeLine([], heard([60, 0]))).toEqual({ notes: [], unused: heard([60, 0]) });
+  expect(isClean([], [])).toBe(false);
 });
 
 test.each([
@@ -86,17 +87,17 @@ describe.each(FAMILY_IDS)('%s', (id) => {
   });
 
   test('a line that is played well is clean, however it is out of tune as a whole', () => {
-    expect(judgeLine(line, played()).map(({ fate }) => fate)).toEqual(line.map(() => 'hit'));
-    for (const { cents } of judgeLine(line, played({ cents: -20 })))
+    expect(judgeLine(line, played()).notes.map(({ fate }) => fate)).toEqual(line.map(() => 'hit'));
+    for (const { cents } of judgeLine(line, played({ cents: -20 })).notes)
       expect(Math.abs(cents! + 20)).toBeLessThan(1.5);
   });
 
   test('what a player does wrong is told', () => {
-    const late = judgeLine(line, played({ late: 0.2 }));
+    const late = judgeLine(line, played({ late: 0.2 })).notes;
     expect(late.map(({ fate }) => fate)).toEqual(line.map((_, i) => (i % 2 === 1 ? 'late' : 'hit')));
-    const left = judgeLine(line, played({ leaves: 3, noise: 25 }));
+    const left = judgeLine(line, played({ leaves: 3, noise: 25 })).notes;
     expect(left.map(({ fate }) => fate)).toEqual(line.map((_, i) => ((i + 1) % 3 === 0 ? 'missed' : 'hit')));
-    expect(isClean(left)).toBe(false);
+    expect(isClean(left, [])).toBe(false);
   });
 
   test('a click from the loudspeaker beside the microphone is no note, and spoils none', () => {
@@ -115,7 +116,8 @@ describe.each(FAMILY_IDS)('%s', (id) => {
       rate,
       { candidates, struck },
     );
-    expect(judgeLine(line, both.notes).map(({ fate }) => fate)).toEqual(line.map(() => 'hit'));
+    const judged = judgeLine(line, both.notes);
+    expect(isClean(judged.notes, extraNotes(line, judged.unused))).toBe(true);
   });
 });
 
@@ -135,7 +137,7 @@ test('a melody is followed while open strings drone along with every note', () =
   const along = of(drones);
   const sound = alone.map((x, i) => x + 0.6 * (along[i] ?? 0));
   const fatesBy = (options: ReturnType<typeof earFor>) =>
-    judgeLine(line, hear(sound, rate, options).notes).map(({ fate }) => fate);
+    judgeLine(line, hear(sound, rate, options).notes).notes.map(({ fate }) => fate);
   const melody = earFor(
     dulcimer,
     ways.map(({ id }) => id),
@@ -172,6 +174,34 @@ test('ways are measured from what was played, and an old instrument’s standard
   expect(pitchStandard(instrument, measured.slice(0, 2))).toBeUndefined();
   const uneven = measure(instrument, [at(a, -8), at(b, 0), at(c, 8)]);
   expect(pitchStandard(instrument, uneven)).toMatchObject({ uneven: true });
+});
+
+test('wrong notes between the right ones make a round unclean, a right one begun again does not', () => {
+  const right = [
+    [60, 0],
+    [62, 1],
+    [64, 2],
+    [65, 3],
+  ] as const;
+  const round = (...more: readonly { midi: number; onset: number; end: number }[]) =>
+    follow(
+      wanted,
+      [...heard(...right), ...more].sort((a, b) => a.onset - b.onset),
+    );
+  const wrong = round({ midi: 71, onset: 1.5, end: 1.8 }, { midi: 58, onset: 2.5, end: 2.7 });
+  expect(wrong.notes.every(({ fate }) => fate === 'hit')).toBe(true);
+  expect(wrong.extra.map(({ midi }) => midi)).toEqual([71, 58]);
+  expect(wrong.clean).toBe(false);
+  expect(followedWords(wrong)).toBe('All 4 notes were hit, and 2 others were played.');
+  // The D once more, an E early in its place, a click of 50 ms, and what is played before and after the line.
+  for (const fine of [
+    { midi: 62.2, onset: 1.5, end: 1.9 },
+    { midi: 64, onset: 1.6, end: 1.9 },
+    { midi: 71, onset: 1.5, end: 1.55 },
+    { midi: 71, onset: -0.6, end: -0.4 },
+    { midi: 71, onset: 3.5, end: 3.9 },
+  ])
+    expect(round(fine)).toMatchObject({ clean: true, extra: [] });
 });
 
 test('what all notes are late together is the devices’, and what one is late is the player’s', () => {
