@@ -176,28 +176,81 @@ test('what was missed is asked more often', () => {
   expect(weighted / even).toBeLessThan(5.5);
 });
 
-test.each(DIFFICULTIES.map(({ id, leap }) => [id, leap] as const))(
-  'a call that is %s fills two bars from the notes there are and ends on home',
-  (difficulty, leap) => {
-    const pitches = [60, 62, 64, 67, 69, 72];
-    for (let seed = 1; seed <= 60; seed += 1)
+describe.each(DIFFICULTIES.map(({ id }) => [id] as const))('a call that is %s', (difficulty) => {
+  /** By hand: most steps from note to note and between the outer notes, and most semitones. */
+  const [leap, span, compass] = { easy: [1, 5, 9], middle: [3, 7, 12], hard: [6, 9, 16] }[difficulty] as [
+    number,
+    number,
+    number,
+  ];
+  // Two octaves of C major pentatonic, a chromatic harmonica's C major over three, and home alone.
+  const CASES = [
+    { pitches: [60, 62, 64, 67, 69, 72, 74, 76, 79, 81, 84], homes: [60, 72, 84] },
+    {
+      pitches: [0, 1, 2].flatMap((o) => [60, 62, 64, 65, 67, 69, 71].map((p) => p + 12 * o)),
+      homes: [60, 72, 84],
+    },
+    { pitches: [55, 67, 79], homes: [55, 67, 79] },
+  ];
+  const SEEDS = Array.from({ length: 300 }, (_, seed) => seed + 1);
+
+  /** What nobody could answer in a phrase, in words. */
+  function faults(
+    phrase: ReturnType<typeof callPhrase>,
+    pitches: readonly number[],
+    homes: readonly number[],
+  ) {
+    const found: string[] = [];
+    const need = (holds: boolean, what: string) => {
+      if (!holds) found.push(`${what}: ${JSON.stringify(phrase)}`);
+    };
+    const heights = phrase.map(({ pitch }) => pitch);
+    const places = heights.map((pitch) => pitches.indexOf(pitch));
+    need(!places.includes(-1), 'a note that is not there');
+    need(Math.max(...places) - Math.min(...places) <= span, 'too many steps in all');
+    need(Math.max(...heights) - Math.min(...heights) <= compass, 'too wide');
+    for (let i = 1; i < phrase.length; i += 1) {
+      const [from, to] = [phrase[i - 1]!, phrase[i]!];
+      need(from.start + from.beats <= to.start + 1e-9, 'two at once');
+      need(Math.abs(places[i]! - places[i - 1]!) <= leap, 'a leap');
+      if (Math.min(from.beats, to.beats) <= 0.25) need(Math.abs(to.pitch - from.pitch) <= 9, 'a quick leap');
+    }
+    const [before, last] = [heights.at(-2)!, heights.at(-1)!];
+    need(homes.includes(last), 'no home at the end');
+    const nearest = Math.min(...homes.map((home) => Math.abs(home - before)));
+    need(Math.abs(last - before) === nearest || last - before === -7, 'not the home that is nearest');
+    need(Math.abs(last - before) <= 5 || last - before === -7, 'a leap to the end');
+    return found;
+  }
+
+  test.each(CASES)('can be answered by ear, whatever the notes', ({ pitches, homes }) => {
+    for (const seed of SEEDS)
       for (const beats of [2, 3, 4]) {
-        const phrase = callPhrase(pitches, [60, 72], { difficulty, beats, seed });
-        expect(callPhrase(pitches, [60, 72], { difficulty, beats, seed })).toEqual(phrase);
-        const last = phrase.at(-1)!;
-        expect([60, 72]).toContain(last.pitch);
-        expect(last.start + last.beats).toBe(CALL_BARS * beats);
-        phrase.forEach(({ pitch, start, beats: length }, i) => {
-          expect(pitches).toContain(pitch);
-          const next = phrase[i + 1];
-          if (next) expect(start + length).toBeLessThanOrEqual(next.start + 1e-9);
-          if (next && i + 2 < phrase.length && start + length === next.start)
-            expect(Math.abs(pitches.indexOf(next.pitch) - pitches.indexOf(pitch))).toBeLessThanOrEqual(leap);
-        });
+        const phrase = callPhrase(pitches, homes, { difficulty, beats, seed });
+        expect(faults(phrase, pitches, homes)).toEqual([]);
+        expect(phrase.at(-1)).toMatchObject({ start: 2 * beats - 1, beats: 1 });
       }
+    const again = { difficulty, beats: 4, seed: 9 };
+    expect(callPhrase(pitches, homes, again)).toEqual(callPhrase(pitches, homes, again));
+  });
+
+  test('its second bar takes up the rhythm of the first, and its bars begin on tones of home', () => {
+    const [{ pitches, homes }] = [CASES[1]!];
+    for (const seed of SEEDS) {
+      const phrase = callPhrase(pitches, homes, { difficulty, beats: 4, seed });
+      const starts = (bar: number) =>
+        phrase.map(({ start }) => start - 4 * bar).filter((start) => start >= 0 && start < 3);
+      expect(starts(1)).toEqual(starts(0));
+      const strong = phrase.filter(({ start }) => start === 0 || start === 4);
+      // C, E or G, wherever one of them can be reached.
+      if (difficulty !== 'easy') for (const { pitch } of strong) expect([0, 4, 7]).toContain(pitch % 12);
+    }
+  });
+
+  test('needs notes', () => {
     expect(() => callPhrase([], [], { difficulty, beats: 4, seed: 1 })).toThrow('no notes');
-  },
-);
+  });
+});
 
 test('different seeds give different calls', () => {
   const calls = Array.from({ length: 20 }, (_, seed) =>

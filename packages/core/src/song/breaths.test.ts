@@ -1,7 +1,11 @@
 import { songOf } from '../../test/samples/song.ts';
 import type { AirBalance } from '../route/air.ts';
 import { quarters } from '../time/ticks.ts';
+import { ableInstrument } from '../../test/instruments.ts';
+import { families } from '../families/index.ts';
+import { plainPlan } from './arrangement.ts';
 import { breathPlaces } from './breaths.ts';
+import { songView } from './songView.ts';
 import { melodyLine } from './songLine.ts';
 
 const LEVEL: AirBalance = {
@@ -34,6 +38,38 @@ test('a pickup is not counted as a bar, and a tune of one note needs no breath',
   const tune = songOf(['G4', ...Array<string>(8).fill(four)].join(' | '));
   expect(places(tune)).toEqual(['n17 bars']);
   expect(places(songOf('C4*4'))).toEqual([]);
+});
+
+test('nobody breathes between an upbeat and its downbeat, where a repeat begins there neither', () => {
+  const tune = songOf(['G4', ...Array<string>(8).fill(four)].join(' | '));
+  const repeated = {
+    ...tune,
+    bars: tune.bars.map((bar, i) => ({ ...bar, ...(i === 1 && { repeatStart: true }) })),
+  };
+  expect(places(repeated)).toEqual(['n17 bars']);
+  // The upbeat of the second part stands behind the seam.
+  const parts = songOf(['C4 D4 E4 F4', four, 'C4 D4 E4', 'G4', four, four].join(' | '));
+  const seam = {
+    ...parts,
+    bars: parts.bars.map((bar, i) => ({ ...bar, ...(i === 3 && { repeatStart: true }) })),
+  };
+  expect(places(seam)).toEqual(['n11 part']);
+  const end = {
+    ...parts,
+    bars: parts.bars.map((bar, i) => ({ ...bar, ...(i === 4 && { repeatStart: true }) })),
+  };
+  expect(places(end)).not.toContain('n12 part');
+});
+
+test('an Anglo is never told to turn its bellows, an English concertina is', () => {
+  const tune = songOf(Array(8).fill(four).join(' | '));
+  const told = (family: 'anglo' | 'english') =>
+    songView(ableInstrument(family, families[family].presets[0]!.id), tune, plainPlan(families[family]), {
+      naming: 'key',
+      dialect: families[family].dialects[0]!.id,
+    }).breaths.map(({ what }) => what);
+  expect(told('anglo')).not.toContain('turn the bellows');
+  expect(told('english')).toContain('turn the bellows');
 });
 
 test('whoever has drawn more breathes out, whoever has blown more breathes in', () => {

@@ -116,6 +116,7 @@ function gapAfter(
   const { metre } = holdingAt(metres, note.onset)!;
   if (song.phrases.some((at) => at >= end && at <= next.onset)) return { why: 'phrase', cost: COSTS.phrase };
   const bar = starts.indexOf(next.onset);
+  if (bar > 0 && isUpbeat(song, bar - 1, metres, starts)) return undefined;
   const [before, after] = [song.bars[bar - 1], song.bars[bar]];
   const isSeam =
     before?.repeatEnd ?? before?.doubleLine ?? after?.repeatStart ?? after?.section !== undefined;
@@ -127,6 +128,20 @@ function gapAfter(
   if (Math.abs(bars - Math.round(bars)) > 1e-6) return { why: 'bars', cost: COSTS.barLine };
   const whole = Math.round(bars);
   return { why: 'bars', cost: whole % 4 === 0 ? COSTS.four : whole % 2 === 0 ? COSTS.two : COSTS.barLine };
+}
+
+/** Whether a bar leads into the next one: a short first bar, or what follows the seam within a bar. */
+function isUpbeat(
+  { bars }: Song,
+  bar: number,
+  metres: ReturnType<typeof metresOfSong>,
+  starts: readonly Ticks[],
+): boolean {
+  const whole = barLength(holdingAt(metres, starts[bar]!)!.metre);
+  const { length } = bars[bar]!;
+  if (length >= whole || bar + 1 >= bars.length) return false;
+  const before = bars[bar - 1];
+  return !before || before.length + length === whole;
 }
 
 function strain(bars: number): number {

@@ -24,7 +24,6 @@ export const anglo = defineFamily<AngloLayout, AngloWay>({
   id: 'anglo',
   label: 'Anglo concertina',
   air: { out: 'push', in: 'pull', store: 'bellows' },
-  phraseEnd: 'bellows',
   sides: { above: 'push ↑', level: '', below: 'pull ↓' },
   techniques,
   terms,
