@@ -15,8 +15,11 @@ import { openDatabase } from './database/openDatabase.ts';
 import { demoData } from './demo/demoData.ts';
 import { securityHeaders, serveWeb } from './web.ts';
 
-/** A whole data set may be imported at once, files of songs and songs to be written may be long; all else is small. */
-const BODY_LIMIT = { import: '20mb', file: '13mb', write: '13mb', song: '8mb', other: '256kb' };
+/**
+ * A whole data set may be imported at once, as long as a text can be here; files of songs and songs to be written may be
+ * long; all else is small.
+ */
+const BODY_LIMIT = { import: '400mb', file: '13mb', write: '13mb', song: '8mb', other: '256kb' };
 
 /** A good deal smaller than the default, at hardly more work; beyond it the work doubles for next to nothing. */
 const BROTLI_QUALITY = 8;

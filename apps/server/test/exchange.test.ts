@@ -33,6 +33,31 @@ describe('the whole data set', () => {
     expect(again.instruments).toEqual({ added: [], changed: [], same: file.instruments.length });
   });
 
+  test('a log of more than ten thousand entries is taken as it was given out', async () => {
+    const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
+    const log = Array.from({ length: 10_001 }, (_, n) => ({
+      ...{ id: id(n), entry: id(n), revision: 1, at: '2026-05-04T17:30:00.000Z', name: 'Scale' },
+      ...{ itemId: '', personId: '', instrumentId: '', minutes: 5, tempo: 80, rounds: 3, clean: 2 },
+      ...{ keys: [2], ways: {}, note: '' },
+    }));
+    const { body: file } = await api().get('/api/data/export');
+    await api()
+      .post('/api/data/import?apply=true')
+      .send({ ...file, log })
+      .expect(200);
+    const { body: exported } = await api().get('/api/data/export').expect(200);
+    expect(exported.log).toHaveLength(10_001);
+    const again = (await api().post('/api/data/import?apply=false').send(exported).expect(200)).body;
+    expect(again.log).toEqual({ added: [], changed: [], same: 10_001 });
+  });
+
+  test('a file of more than twenty megabytes is read to its end', async () => {
+    const { body: file } = await api().get('/api/data/export');
+    const long = { ...file, strange: 'x'.repeat(21 * 1024 * 1024) };
+    const answer = await api().post('/api/data/import?apply=false').send(long).expect(422);
+    expect(answer.body.problems).toMatchObject([{ field: 'strange' }]);
+  });
+
   test('a file with one wrong record changes nothing at all', async () => {
     const { id } = await added('Mine');
     const { body: file } = await api().get('/api/data/export');

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
+import { NavLink, Outlet, useNavigate } from 'react-router';
 import { useSettings } from '../api/settings.ts';
 import { useGround } from '../theme/SongTheme.tsx';
 import { ChangedSince, redo, undo, useHistory, type Wish } from './undo.ts';
@@ -11,6 +11,7 @@ import { useOnePage } from './onePage.ts';
 import { NoticeBar } from './NoticeBar.tsx';
 import { useShortcuts, useSingleKeys } from './shortcuts.ts';
 import { useOnline } from './useOnline.ts';
+import { usePlaceLinks } from './usePlaceLinks.ts';
 import './frame.css';
 
 const ShortcutSheet = later(
@@ -27,6 +28,8 @@ const PLACES = [
   { path: '/cabinet', name: 'Cabinet', about: 'what I have', key: '6' },
 ];
 
+const PATHS = PLACES.map(({ path }) => path);
+/** They ask about the same thing, so the question goes along from one to the other. */
 const ASKING = ['/map', '/keys'];
 
 /** What undo and redo say. */
@@ -54,10 +57,7 @@ const redoAndSay = () => void say(REDO);
 export function Frame() {
   const [sheetOpen, setSheetOpen] = useState(false);
   const navigate = useNavigate();
-  const { pathname, search } = useLocation();
-  /** Map and Keys ask about the same thing, so the question goes along from one to the other. */
-  const linkTo = (path: string) =>
-    ASKING.includes(path) && ASKING.some((asking) => pathname.startsWith(asking)) ? `${path}${search}` : path;
+  const linkTo = usePlaceLinks(PATHS, ASKING);
   const { settings, change } = useSettings();
   useSingleKeys(settings.singleKeys);
   const ground = useGround();

@@ -8,8 +8,8 @@ import { checkSettings, type Settings } from '../settings/settings.ts';
 export const EXCHANGE_FORMAT = 'same-song-data';
 /** Raised when older programs could not read what newer ones write. */
 export const EXCHANGE_VERSION = 2;
-/** Most records of one kind in a file. */
-export const RECORD_LIMIT = 10_000;
+/** Most records of one kind in a file: more than twenty years of a school's log, so that what is exported can be imported. */
+export const RECORD_LIMIT = 1_000_000;
 
 /** A record as it stands in a file. */
 export type Exchanged<K extends RecordKindId = RecordKindId> = ContentOf<K> & { readonly id: string };
