@@ -1,5 +1,5 @@
 export { DEGREES_HELP, readDegrees } from './degrees/readDegrees.ts';
-export { readAbc } from './abc/readAbc.ts';
+export { readAbc, readFirstTune } from './abc/readAbc.ts';
 export { keyText, writeAbc, type AbcOptions } from './abc/writeAbc.ts';
 export type { Heard, Read } from './draft.ts';
 export { readJson, writeJson } from './json.ts';

@@ -1,22 +1,49 @@
 import { expose } from 'comlink';
-import { expectOk, openInstrument, readTabLine, type InstrumentSpec, type Problem } from '@same-song/core';
-import { readAbc, readDegrees, readFile, songOfPitches, type FileRead, type Read } from '@same-song/formats';
+import {
+  expectOk,
+  openInstrument,
+  readTabLine,
+  type InstrumentSpec,
+  type Problem,
+  type Result,
+} from '@same-song/core';
+import {
+  readDegrees,
+  readFirstTune,
+  readFile,
+  songOfPitches,
+  type FileRead,
+  type Read,
+} from '@same-song/formats';
 
 export type TextKind = 'abc' | 'degrees' | 'tab';
 
 /** What became of a typed text. */
 export type TextRead =
-  { readonly ok: true; readonly value: Read } | { readonly ok: false; readonly problems: readonly Problem[] };
+  | {
+      readonly ok: true;
+      readonly value: Read;
+      /** Tunes that the text holds: the song is the first of them. */
+      readonly tunes: number;
+    }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
 
 export type FileAnswer =
   | { readonly ok: true; readonly value: FileRead }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
+function counted(read: Result<Read>, tunes = 1): TextRead {
+  return read.ok ? { ...read, tunes } : read;
+}
+
 const api = {
   /** A typed text as a song; tab is read on an instrument, in a dialect, and has no rhythm yet. */
   text(kind: TextKind, text: string, spec: InstrumentSpec | undefined, dialect: string): TextRead {
-    if (kind === 'abc') return readAbc(text)[0]!;
-    if (kind === 'degrees') return readDegrees(text);
+    if (kind === 'abc') {
+      const { read, tunes } = readFirstTune(text);
+      return counted(read, tunes);
+    }
+    if (kind === 'degrees') return counted(readDegrees(text));
     if (!spec)
       return {
         ok: false,
@@ -30,7 +57,7 @@ const api = {
       if (item.kind === 'touched') return { touched: item.way.pitch };
       return item.kind === 'missing' ? item.pitch : item.kind;
     });
-    return songOfPitches(steps);
+    return counted(songOfPitches(steps));
   },
   file(name: string, bytes: Uint8Array): FileAnswer {
     return readFile(name, bytes);

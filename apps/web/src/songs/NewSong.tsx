@@ -6,6 +6,7 @@ import { familyById, keepIds, type Problem, type Song } from '@same-song/core';
 import { DEGREES_HELP, losses, writeAbc, type Read } from '@same-song/formats';
 import { instruments, songOf, songs, specOf, type SongRecord } from '../api/records.ts';
 import { dialectOf, useSettings } from '../api/settings.ts';
+import { LinkButton } from '../controls/LinkButton.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
 import { useKeeping } from '../frame/useKeeping.ts';
 import { drawSystem, engraverReady, systemsOf } from './engrave.ts';
@@ -22,18 +23,20 @@ const PAUSE = 250;
 
 /** What became of a text; `of` is the text itself, which may have been typed on since. */
 type Reading = { readonly of: string } & (
-  | { readonly read: Read; readonly problems?: undefined }
+  | { readonly read: Read; readonly tunes: number; readonly problems?: undefined }
   | { readonly read?: undefined; readonly problems: readonly Problem[] }
 );
 
 interface NewSongProps {
   readonly onDone: () => void;
+  /** A text of several tunes is to be read as a file is. */
+  readonly onBook?: (book: File) => void;
   /** A song that is there and is to be written otherwise. */
   readonly record?: SongRecord;
 }
 
 /** One box for a song in ABC, degrees or tab, with the staff of what is understood beneath it. */
-export function NewSong({ onDone, record }: NewSongProps) {
+export function NewSong({ onDone, onBook, record }: NewSongProps) {
   const [begun] = useState(unfinishedSong);
   const [text, setText] = useState(() => (record ? writeAbc(songOf(record)) : begun.text));
   const [told, setTold] = useState<TextKind | undefined>(record && 'abc');
@@ -55,19 +58,24 @@ export function NewSong({ onDone, record }: NewSongProps) {
       setReading(undefined);
       return undefined;
     }
-    let gone = false;
+    const unwanted = new AbortController();
+    const { signal } = unwanted;
     const timer = window.setTimeout(() => {
       const spec = instrument && specOf(instrument);
-      void readText(kind, text, spec, usedDialect).then(
+      void readText(kind, text, spec, usedDialect, signal).then(
         (answer) =>
-          !gone &&
-          setReading({ of: text, ...(answer.ok ? { read: answer.value } : { problems: answer.problems }) }),
+          !signal.aborted &&
+          setReading({
+            of: text,
+            ...(answer.ok ? { read: answer.value, tunes: answer.tunes } : { problems: answer.problems }),
+          }),
         (error: Error) =>
-          !gone && setReading({ of: text, problems: [{ field: '', wrong: '', message: error.message }] }),
+          !signal.aborted &&
+          setReading({ of: text, problems: [{ field: '', wrong: '', message: error.message }] }),
       );
     }, PAUSE);
     return () => {
-      gone = true;
+      unwanted.abort();
       window.clearTimeout(timer);
     };
   }, [text, kind, instrument, usedDialect]);
@@ -209,6 +217,14 @@ export function NewSong({ onDone, record }: NewSongProps) {
               {lost}
             </p>
           ))}
+        {reading?.read && reading.tunes > 1 && onBook && (
+          <p className="new-song-remark" role="status">
+            This is a book of {reading.tunes} tunes; the first of them is shown.{' '}
+            <LinkButton onClick={() => onBook(new File([text], 'pasted.abc'))}>
+              Read all {reading.tunes}
+            </LinkButton>
+          </p>
+        )}
         {reading?.read?.remarks.slice(0, 6).map((remark, i) => (
           <p key={i} className="new-song-remark">
             {remark.line ? `Line ${remark.line}, column ${remark.column ?? 1}: ` : ''}

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { useEffect, useRef, useState } from 'react';
+import { counted } from '@same-song/core';
 import type { Read } from '@same-song/formats';
 import { songs } from '../api/records.ts';
 import { Check } from '../controls/Check.tsx';
@@ -19,19 +20,21 @@ export function SongImport({ files, onDone }: { files: readonly File[]; onDone: 
   const [refused, setRefused] = useState<readonly { readonly file: string; readonly why: string }[]>([]);
   const [done, setDone] = useState(0);
   const [keeping, setKeeping] = useState<number | undefined>(undefined);
-  const stopped = useRef(false);
+  const [stopped, setStopped] = useState(false);
+  const unwanted = useRef(new AbortController());
   const { keepAll } = useKeeping(songs);
   useEffect(() => {
-    stopped.current = false;
-    let gone = false;
+    const stop = new AbortController();
+    unwanted.current = stop;
+    const { signal } = stop;
     const readAll = async () => {
       for (const [index, file] of files.entries()) {
-        if (gone || stopped.current) return;
-        const answer = await readSongFile(file).catch((error: Error) => ({
+        if (signal.aborted) return;
+        const answer = await readSongFile(file, signal).catch((error: Error) => ({
           ok: false as const,
           problems: [{ field: '', wrong: '', message: error.message }],
         }));
-        if (gone) return;
+        if (signal.aborted) return;
         if (answer.ok) {
           const { songs: read, refused: parts } = answer.value;
           setFound((before) => [
@@ -52,13 +55,12 @@ export function SongImport({ files, onDone }: { files: readonly File[]; onDone: 
     setFound([]);
     setRefused([]);
     setDone(0);
+    setStopped(false);
     void readAll();
-    return () => {
-      gone = true;
-    };
+    return () => stop.abort();
   }, [files]);
   const wanted = found.filter((one) => one.wanted);
-  const reading = done < files.length && !stopped.current;
+  const reading = done < files.length && !stopped;
   const keep = async () => {
     setKeeping(0);
     await keepAll(
@@ -75,7 +77,7 @@ export function SongImport({ files, onDone }: { files: readonly File[]; onDone: 
       <h2>
         {reading
           ? `Reading ${done + 1} of ${files.length} files…`
-          : `${found.length} songs in ${files.length} files`}
+          : `${counted(found.length, 'song')} in ${counted(stopped ? done : files.length, 'file')}`}
       </h2>
       <progress max={files.length} value={done} aria-label="Files read" />
       <ul className="plain-list">
@@ -128,8 +130,9 @@ export function SongImport({ files, onDone }: { files: readonly File[]; onDone: 
         <Button
           variant="outlined"
           onClick={() => {
-            stopped.current = true;
-            onDone();
+            if (!reading) return onDone();
+            unwanted.current.abort();
+            setStopped(true);
           }}
         >
           {reading ? 'Stop' : 'Leave them'}

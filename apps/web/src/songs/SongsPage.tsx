@@ -80,7 +80,7 @@ export function SongsPage() {
         </div>
       </header>
       {tagging && list && <Tags list={list} onTag={setText} />}
-      {writing && <NewSong onDone={() => setWriting(false)} />}
+      {writing && <NewSong onDone={() => setWriting(false)} onBook={(book) => setFiles([book])} />}
       {files.length > 0 && <SongImport files={files} onDone={() => setFiles([])} />}
       {error && <p role="alert">The songs cannot be read: {error.message}</p>}
       {isPending && <p className="loading">Opening the songs…</p>}

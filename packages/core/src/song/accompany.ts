@@ -160,6 +160,10 @@ export function withAdded(song: Song, added: readonly AddedNote[]): Song {
     pitch: spelledForSong(pitch, holdingAt(song.keys, onset)!),
   }));
   const sorted = notes.sort((a, b) => a.onset - b.onset || soundingPitch(a.pitch) - soundingPitch(b.pitch));
-  const voice = { id: ADDED_VOICE, notes: sorted, tuplets: [] };
+  // What is added under a tuplet of the melody is written in it.
+  const tuplets = melodyOf(song).voice.tuplets.filter(({ onset, length }) =>
+    sorted.some((note) => note.onset >= onset && note.onset < onset + length),
+  );
+  const voice = { id: ADDED_VOICE, notes: sorted, tuplets };
   return { ...song, parts: [...song.parts, { id: ADDED_VOICE, name: 'With the melody', voices: [voice] }] };
 }

@@ -18,6 +18,7 @@ import {
   type Voice,
   type WrittenEvent,
 } from '@same-song/core';
+import { sungTo, wordsTogether } from '../wordsUnder.ts';
 import { signsOf, tempoText } from './writeSigns.ts';
 
 export interface AbcOptions {
@@ -270,16 +271,18 @@ class VoiceWriter {
 
   private words(events: readonly WrittenEvent[]): string[] {
     const { wordsUnder, lyrics = true } = this.options;
-    const verses = lyrics ? Math.max(0, ...events.map(({ notes }) => notes[0]!.lyrics?.length ?? 0)) : 0;
-    const line = (of: (note: SongNote) => string | undefined) =>
-      `w:${events.map(({ notes, continued }) => (continued ? '*' : (of(notes[0]!) ?? '*'))).join(' ')}`;
+    const sungAt = new Map(events.map(({ notes }) => [notes, lyrics ? sungTo(notes) : []]));
+    const verses = Math.max(0, ...[...sungAt.values()].map(({ length }) => length));
+    const line = (of: (notes: readonly SongNote[]) => string | undefined) =>
+      `w:${events.map(({ notes, continued }) => (continued ? '*' : (of(notes) ?? '*'))).join(' ')}`;
     const sung = Array.from({ length: verses }, (_, verse) =>
-      line(({ lyrics: all }) => {
-        const syllable = all?.[verse];
+      line((notes) => {
+        const syllable = sungAt.get(notes)?.[verse]?.syllable;
         return syllable ? syllableText(syllable.text) + (syllable.hyphen ? '-' : '') : undefined;
       }).replaceAll('- ', '-'),
     );
-    return wordsUnder ? [...sung, line((note) => plainWord(wordsUnder(note, this.voice.id)))] : sung;
+    if (!wordsUnder) return sung;
+    return [...sung, line((notes) => plainWord(wordsTogether(notes, this.voice.id, wordsUnder)))];
   }
 }
 

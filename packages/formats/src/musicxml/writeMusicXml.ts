@@ -16,6 +16,7 @@ import {
   type Voice,
   type WrittenEvent,
 } from '@same-song/core';
+import { sungTo, wordsTogether } from '../wordsUnder.ts';
 import { tag } from './element.ts';
 import { MODES } from './tables.ts';
 import { harmony } from './writeHarmony.ts';
@@ -243,7 +244,7 @@ class PartWriter {
           this.percussion ? unpitched(note.pitch) : pitchElement(note.pitch),
           ...timed(ties.map((type) => tag('tie', [], { type }))),
           ...(notations.length > 0 ? [tag('notations', notations)] : []),
-          ...(event.continued || i > 0 ? [] : this.lyrics(note, voice)),
+          ...(event.continued || i > 0 ? [] : this.lyrics(event.notes, voice)),
         ]),
       ];
     });
@@ -257,13 +258,13 @@ class PartWriter {
     return [...(stop ? (['stop'] as const) : []), ...(start ? (['start'] as const) : [])];
   }
 
-  private lyrics(note: SongNote, voice: number): string[] {
+  private lyrics(notes: readonly SongNote[], voice: number): string[] {
     const { wordsUnder } = this.options;
-    const sung = note.lyrics ?? [];
-    const verses = sung.map((syllable, i) =>
-      syllable ? lyric(i + 1, syllable.text, this.syllabic.get(`${i} ${note.id}`)!) : '',
+    const sung = sungTo(notes);
+    const verses = sung.map((found, i) =>
+      found ? lyric(i + 1, found.syllable.text, this.syllabic.get(`${i} ${found.note.id}`)!) : '',
     );
-    const words = wordsUnder?.(note, this.voices[voice - 1]!.id);
+    const words = wordsUnder && wordsTogether(notes, this.voices[voice - 1]!.id, wordsUnder);
     return [
       ...verses.filter((text) => text !== ''),
       ...(words ? [lyric(sung.length + 1, words, 'single')] : []),
