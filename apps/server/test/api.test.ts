@@ -104,6 +104,15 @@ describe('lists and contents', () => {
     expect((body.problems as { field: string }[]).map((p) => p.field)).toEqual([field]);
   });
 
+  test.each(['', '\u0000', 'mine', '0c6f5a3e-0000-4000-8000-00000000000\u0000'])(
+    'a reference that is no id (%j) is refused at its field',
+    async (instrumentId) => {
+      const question = { name: 'Lanterns', instrumentId, question: QUESTION };
+      const { body } = await api().post('/api/questions').send(question).expect(422);
+      expect(body.problems[0].field).toBe('instrumentId');
+    },
+  );
+
   test('a record of one kind is none of another, and every write answers with its version', async () => {
     const { id } = await added();
     await api().get(`/api/layouts/${id}`).expect(404);

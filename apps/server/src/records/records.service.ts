@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import { checkContent, recordKind, shown, type Kept, type RecordKindId } from '@same-song/core';
+import { checkContent, isId, recordKind, shown, type Kept, type RecordKindId } from '@same-song/core';
 import { literal, Op, type Transaction, type WhereOptions } from 'sequelize';
 import { Sequelize, type Repository } from 'sequelize-typescript';
 import { broken, invalid, notFound, stale } from '../common/errors.ts';
@@ -204,8 +204,10 @@ export class RecordsService {
     for (const [field, to] of Object.entries(refersTo)) {
       const other = to as RecordKindId;
       const id = (content as Record<string, unknown> | undefined)?.[field];
-      if (typeof id === 'string')
-        referred.set(`${other} ${id}`, (await this.#found(other, id, transaction)).content ?? {});
+      if (typeof id !== 'string') continue;
+      // What is no id never reaches the database, which takes no NUL in a text.
+      if (!isId(id)) throw invalid([{ field, wrong: shown(id), message: 'A record is named by its id.' }]);
+      referred.set(`${other} ${id}`, (await this.#found(other, id, transaction)).content ?? {});
     }
     const checked = checkContent(kind, content, (other, id) => referred.get(`${other} ${id}`));
     if (!checked.ok) throw invalid(checked.problems);

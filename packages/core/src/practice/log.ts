@@ -1,3 +1,4 @@
+import { isId } from '../records/isId.ts';
 import { textProblems } from '../instrument/instrument.ts';
 import { fail, isRecord, ok, shown, type Problem, type Result } from '../result.ts';
 import type { WayCount } from './waySound.ts';
@@ -32,7 +33,6 @@ export interface LogEntry {
 }
 
 const LIMITS = Object.freeze({ minutes: 1440, count: 100_000, ways: 400, text: 500, off: 10_000 });
-const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
 
 /** Checks a log entry as it comes from a page or a file. Problem fields are its own. */
 export function checkLogEntry(content: Readonly<Record<string, unknown>>): Result<LogEntry> {
@@ -48,7 +48,7 @@ export function checkLogEntry(content: Readonly<Record<string, unknown>>): Resul
   const number = (value: unknown, most: number) =>
     typeof value === 'number' && Number.isFinite(value) && value >= 0 && value <= most;
   const whole = (value: unknown) => number(value, LIMITS.count) && Number.isInteger(value);
-  need('entry', entry, typeof entry === 'string' && UUID.test(entry), 'An entry has a UUID.');
+  need('entry', entry, isId(entry), 'An entry has a UUID.');
   need('revision', revision, whole(revision) && Number(revision) >= 1, 'Revisions are counted from 1 on.');
   need(
     'gone',
@@ -68,7 +68,7 @@ export function checkLogEntry(content: Readonly<Record<string, unknown>>): Resul
     'No more rounds are clean than were played.',
   );
   for (const [field, id] of Object.entries({ itemId, personId, instrumentId }))
-    need(field, id, id === '' || (typeof id === 'string' && UUID.test(id)), 'A record is named by its id.');
+    need(field, id, id === '' || isId(id), 'A record is named by its id.');
   need(
     'keys',
     keys,
