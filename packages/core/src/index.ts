@@ -92,7 +92,8 @@ export { withLayout } from './instrument/withLayout.ts';
 // Lines, time and routes
 export { commonMeasure, QUARTER, quarters, type Ticks } from './time/ticks.ts';
 export { countedMetre } from './time/metre.ts';
-export { DIRECTIONS, type Direction, type LineNote } from './route/line.ts';
+export { DIRECTIONS, type Direction } from './route/direction.ts';
+export type { LineNote } from './route/line.ts';
 export { BEST_OCTAVE, type LineRange, type Place } from './route/range.ts';
 export { WEIGHT_RANGE, defaultPreferences, type Preferences } from './route/preferences.ts';
 export { routingContext } from './route/context.ts';

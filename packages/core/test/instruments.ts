@@ -19,7 +19,8 @@ import { expectOk } from '../src/result.ts';
 import { aboveHome, type Key } from '../src/scale/scale.ts';
 import { UNHURRIED, type NoteTiming } from '../src/time/noteTiming.ts';
 import { routingContext } from '../src/route/context.ts';
-import { evenLine, scaleLine, type Direction, type LineNote } from '../src/route/line.ts';
+import type { Direction } from '../src/route/direction.ts';
+import { evenLine, scaleLine, type LineNote } from '../src/route/line.ts';
 import type { Preferences } from '../src/route/preferences.ts';
 import { routeLine, type Route, type RouteOptions } from '../src/route/route.ts';
 

@@ -9,7 +9,7 @@ import { PATTERNS } from '../src/practice/pattern.ts';
 import { questionFromLink, questionToLink } from '../src/question/link.ts';
 import { checkQuestion, defaultQuestion, storedQuestion, type Question } from '../src/question/question.ts';
 import { expectOk } from '../src/result.ts';
-import { DIRECTIONS } from '../src/route/line.ts';
+import { DIRECTIONS } from '../src/route/direction.ts';
 import { keyOf, SCALES, USUAL_KEYS } from '../src/scale/scale.ts';
 import { NAMINGS } from '../src/settings/settings.ts';
 

@@ -11,7 +11,7 @@ import { drillFits, drillRound, DRILLS, ROUND } from '../src/practice/drill.ts';
 import { checkPractised } from '../src/practice/item.ts';
 import { degreesRead, jamStages, ownStages, withRounds } from '../src/practice/jam.ts';
 import { tuneOf, type Tune } from '../src/practice/tune.ts';
-import { callPhrase, CALL_BARS, DIFFICULTIES } from '../src/practice/phrase.ts';
+import { callPhrase, DIFFICULTIES } from '../src/practice/phrase.ts';
 import { expectOk } from '../src/result.ts';
 import { aboveHome, keyOf, scaleById } from '../src/scale/scale.ts';
 

@@ -10,7 +10,10 @@ const isWithin = (pathname: string, place: string) => pathname === place || path
  * Links to places as they were left. A place that one is in already begins anew, at its first page.
  * @param places their paths @param shared those of them that show one link in several ways, which goes along among them
  */
-export function usePlaceLinks(places: readonly string[], shared: readonly string[]): (place: string) => string {
+export function usePlaceLinks(
+  places: readonly string[],
+  shared: readonly string[],
+): (place: string) => string {
   const { pathname, search } = useLocation();
   const here = places.find((place) => isWithin(pathname, place));
   useEffect(() => {

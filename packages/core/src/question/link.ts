@@ -5,7 +5,7 @@ import type { OwnKey } from '../families/contract.ts';
 import type { LineRange, Place } from '../route/range.ts';
 import { CHROMATIC_DEGREE_NAMES, degreeRead } from '../scale/degree.ts';
 import { PATTERNS } from '../practice/pattern.ts';
-import type { Direction } from '../route/line.ts';
+import type { Direction } from '../route/direction.ts';
 import {
   checkQuestion,
   defaultQuestion,

@@ -6,7 +6,7 @@ import { patternById, PATTERNS, type PatternId } from '../practice/pattern.ts';
 import { noteCode, parseNote, type NoteName } from '../pitch/noteName.ts';
 import { PITCH_RANGE } from '../pitch/pitch.ts';
 import { expectOk, fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
-import { DIRECTIONS, type Direction } from '../route/line.ts';
+import { DIRECTIONS, type Direction } from '../route/direction.ts';
 import { checkPreferences, defaultPreferences, type Preferences } from '../route/preferences.ts';
 import type { Pin } from '../route/pin.ts';
 import { BEST_OCTAVE, PLACES, WHOLE_RANGE, type LineRange, type Place } from '../route/range.ts';

@@ -8,7 +8,8 @@ import { specFromPreset } from '@same-song/core';
 import { routingContext } from './context.ts';
 import { defaultPreferences } from './preferences.ts';
 import { limitsOf } from './range.ts';
-import { scaleLine, type Direction } from './line.ts';
+import type { Direction } from './direction.ts';
+import { scaleLine } from './line.ts';
 
 const C_FIVE = keyOf(expectOk(scaleById('major-pentatonic')), expectOk(parseNote('C')));
 

@@ -1,4 +1,5 @@
 import type { Pitch } from '../pitch/pitch.ts';
+import type { Direction } from './direction.ts';
 import { patternById, type Pattern } from '../practice/pattern.ts';
 import { aboveHome, type Key } from '../scale/scale.ts';
 import { QUARTER, type Ticks } from '../time/ticks.ts';
@@ -8,9 +9,6 @@ export interface Limits {
   readonly low: Pitch;
   readonly high: Pitch;
 }
-
-export const DIRECTIONS = Object.freeze(['up', 'down', 'both', 'down-up'] as const);
-export type Direction = (typeof DIRECTIONS)[number];
 
 /** A note to be played. Notes of one onset sound together. */
 export interface LineNote {

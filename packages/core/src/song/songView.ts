@@ -9,7 +9,7 @@ import { noteText } from '../pitch/noteName.ts';
 import { chordOver } from '../question/question.ts';
 import { expectOk } from '../result.ts';
 import type { AirBalance } from '../route/air.ts';
-import { routingContext, type RoutingContext } from '../route/context.ts';
+import type { RoutingContext } from '../route/context.ts';
 import type { Effort } from '../route/effort.ts';
 import type { LineNote } from '../route/line.ts';
 import { routeLine, type Route, type RouteNote } from '../route/route.ts';
