@@ -186,8 +186,11 @@ test('a song is written as an instrument plays it: by a kept arrangement, or one
   const tab = await (await write(song, 'tab', arrangement)).text();
   expect(tab).toContain(`Trial in D major, ${whistle.name}`);
   expect(tab).not.toContain('(');
+  // Where nobody chose an octave it is the one that the whistle has.
   const abc = await (await write(song, 'abc', { instrument: instrumentId })).text();
-  expect(abc).toMatch(/^w:\(D4\) *\(F♯4\) *\(A4\)/m);
+  expect(abc).toMatch(/^d2 f2 a2 /m);
+  const asWritten = { instrument: instrumentId, plan: { ...plan, transpose: 0 } };
+  expect(await (await write(song, 'abc', asWritten)).text()).toMatch(/^w:\(D4\) *\(F♯4\) *\(A4\)/m);
   const svg = await write(song, 'svg', { instrument: whistle, plan });
   expect(svg.headers.get('content-type')).toContain('image/svg+xml');
   expect(await svg.text()).toContain('<g id="n1"');

@@ -78,7 +78,7 @@ test('a note gets its chord, its words and its marks where it stands, and all of
 });
 
 test('what is printed has every system, drawn or not, the drawing and what is to be left out', async () => {
-  page = await stage.page(`${songPath(0)}?${LOW_HARMONICA}`);
+  page = await stage.page(`${songPath(0)}?${LOW_HARMONICA}&by=0`);
   await page.waitForSelector('.system-staff svg');
   const drawn = await page.evaluate(() => {
     const shows = (selector: string) => document.querySelectorAll(selector).length;

@@ -8,7 +8,7 @@ async function onsets(perMinute: number, seconds: number): Promise<readonly numb
   const notes: TimedNote[] = Array.from({ length: beats }, (_, i) => ({
     ...{ noteId: String(i), start: i, beats: 1, held: 0.2 },
   }));
-  const round = roundOf({ notes, beatsPerBar: beats, phase: 0, perMinute, countIn: true });
+  const round = roundOf({ notes, beatsPerBar: beats, perMinute, countIn: true });
   const rate = 3000;
   const context = new Tone.OfflineContext(1, seconds, rate);
   const before = Tone.getContext();

@@ -177,10 +177,23 @@ export {
   type Rhythm,
   type TimedNote,
 } from './practice/rhythm.ts';
-export { roundOf, type Round, type RoundBeat } from './practice/round.ts';
+export { roundOf, inRound, type Round, type RoundBeat } from './practice/round.ts';
 export { seededRandom, type SeededRandom } from './practice/seededRandom.ts';
 export { tick, TICK_HZ } from './practice/tick.ts';
 export { songForm } from './practice/songForm.ts';
+export {
+  firstRoundState,
+  isSounding,
+  nextRound,
+  type BeatNow,
+  type RepeatMode,
+  type RoundEffect,
+  type RoundEvent,
+  type RoundState,
+  type RoundTimer,
+} from './practice/roundMachine.ts';
+export { songRound } from './practice/songRound.ts';
+export { metreAt } from './song/barOffset.ts';
 export { PATTERNS, patternById, type Pattern, type PatternId } from './practice/pattern.ts';
 
 // What Map and Keys ask and answer
@@ -302,7 +315,6 @@ export { songKeys, type SongKeyFit } from './song/songKeys.ts';
 export {
   hasChords,
   hasRepeats,
-  metreAt,
   performance as songPerformance,
   tempoOf,
   type Performance as SongPerformance,

@@ -1,11 +1,7 @@
 import Button from '@mui/material/Button';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import {
-  aboveHome,
-  callPhrase,
-  CALL_BARS,
   DIFFICULTIES,
-  frequency,
   type DifficultyId,
   type Instrument,
   type Key,
@@ -16,12 +12,12 @@ import {
 import { Picklist } from '../controls/Picklist.tsx';
 import { Meter } from '../ear/Meter.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
-import { soundTrouble } from '../map/usePlayer.ts';
-import { stopLine } from '../sound/player.ts';
-import { clickAt, playScore, type ScoreSound } from '../sound/score.ts';
+import { callScore, phraseFor, wantedAnswer } from './callScore.ts';
 import { Fate } from './fates.tsx';
-import { useAnswerHeard } from './useAnswerHeard.ts';
-import type { HeardRound } from './heardRound.ts';
+import { MADE_UP } from './faults.ts';
+import type { HeardRound } from './round/heardRound.ts';
+import { useRoundListening } from './round/useRoundListening.ts';
+import { useRoundMachine } from './round/useRoundMachine.ts';
 
 interface CallProps {
   readonly ground: { readonly instrument: Instrument; readonly key: Key };
@@ -40,7 +36,15 @@ interface CallProps {
 }
 
 const NONE: readonly string[] = [];
-const SILENT = 'Begin, listen for two bars, answer in the two that follow.';
+/** The call is the count of the answer, which is the round that is listened to. */
+const STATE_WORDS = {
+  still: 'Begin, listen for two bars, answer in the two that follow.',
+  counting: 'Listen …',
+  playing: 'Answer now.',
+  over: 'That was:',
+} as const;
+const ONE_TEMPO = Object.freeze({ from: 60, to: 60, step: 1, raiseAfter: 1, fallAfter: 1 });
+const PLAYS_WELL = MADE_UP[0]!;
 
 /** A phrase is played, then as long a silence to answer it in; it is shown after that. The same number calls the same again. */
 export function CallAndAnswer({
@@ -57,80 +61,62 @@ export function CallAndAnswer({
 }: CallProps) {
   const [difficulty, setDifficulty] = useState<DifficultyId>('easy');
   const [number, setNumber] = useState(1);
-  const [at, setAt] = useState<'still' | 'call' | 'answer' | 'shown'>('still');
-  const { pitches, homes } = useMemo(() => {
-    const allowed = new Set(stage?.allowed);
-    const own = ground.instrument.ways.filter(({ id }) => allowed.has(id));
-    const rising = [...new Set(own.map(({ pitch }) => pitch))].sort((a, b) => a - b);
-    return { pitches: rising, homes: rising.filter((pitch) => aboveHome(ground.key, pitch) === 0) };
-  }, [ground, stage]);
+  const [isSimulated, setIsSimulated] = useState(false);
+  const { instrument, key } = ground;
+  const allowed = stage?.allowed ?? NONE;
   const phrase = useMemo(
-    () => (pitches.length > 0 ? callPhrase(pitches, homes, { difficulty, beats, seed: number }) : []),
-    [pitches, homes, difficulty, beats, number],
+    () => phraseFor({ instrument, key, allowed }, { difficulty, beats, seed: number }),
+    [instrument, key, allowed, difficulty, beats, number],
   );
-  useEffect(() => stopLine, [phrase]);
-  const onHeard = useCallback(
-    ({ followed, ways }: HeardRound, isMadeUp: boolean) => {
-      // What somebody made up has answered is nobody's practice.
-      if (!isMadeUp) onAnswered(followed.clean, ways);
+  const wanted = useCallback(
+    (perMinute: number) => wantedAnswer({ instrument, allowed }, phrase, { perMinute, beats }),
+    [instrument, allowed, phrase, beats],
+  );
+  const simulated = isSimulated ? PLAYS_WELL : undefined;
+  const { ear, heard, attend, join, judge, isListening } = useRoundListening({
+    ...{ instrument, wayIds: allowed, wanted, simulated },
+  });
+  const { state, send } = useRoundMachine({
+    ladder: ONE_TEMPO,
+    tempo,
+    mode: 'once',
+    subject: phrase,
+    lay: () => ({ score: callScore(phrase, { beats, perMinute: tempo, a4 }), timbre }),
+    volumeOf: () => 1,
+    handlers: {
+      began: onCall,
+      rested: onSilent,
+      report: ({ clean, ways }) => {
+        // What the simulated player has answered is nobody's practice.
+        if (clean !== undefined && ways && !isSimulated) onAnswered(clean, ways);
+      },
+      attend,
+      firstBeat: join,
+      judge: (since, goesOn) =>
+        judge(since, { perMinute: tempo, goesOn }, ({ followed, ways }) =>
+          send({ kind: 'judged', clean: followed.clean, ways, goesOn }),
+        ),
     },
-    [onAnswered],
-  );
-  const { ear, heard, called, answering, answered, madeUp, setMadeUp } = useAnswerHeard({
-    ...{ instrument: ground.instrument, phrase, tempo, allowed: stage?.allowed ?? NONE, onHeard },
   });
-  /** The marks of the sound are told to what stands now, not to what stood when it began. */
-  const marks = useRef({ answer: answering, shown: answered });
-  useEffect(() => {
-    marks.current = { answer: answering, shown: answered };
-  });
+  useEffect(() => send({ kind: 'listening', on: isListening }), [isListening, send]);
+  // Another phrase: nothing of the one before is shown.
+  const [shownOf, setShownOf] = useState(phrase);
+  const { phase } = state;
+  const at =
+    phase === 'counting' || phase === 'playing' || (phase === 'over' && shownOf === phrase) ? phase : 'still';
   const listen = () => (ear.state === 'listening' ? ear.end() : ear.begin({ kind: 'microphone' }));
   useShortcuts([{ key: 'm', label: 'Listen to the answer', group: 'The player', run: listen }]);
   const call = () => {
-    const beat = 60 / tempo;
-    const length = CALL_BARS * beats * beat;
-    const clicks = Array.from({ length: 4 * beats }, (_, i) => clickAt(i * beat, i % beats === 0, 0.5));
-    const sounds = phrase.map(({ pitch, start, beats: long }): ScoreSound => ({
-      ...{ kind: 'melody', at: start * beat, seconds: long * beat, hz: frequency(pitch, a4) },
-    }));
-    setAt('call');
-    called();
-    onCall();
-    playScore(
-      {
-        sounds: [...clicks, ...sounds].sort((a, b) => a.at - b.at),
-        marks: [
-          { at: length, mark: 'answer' },
-          { at: 2 * length, mark: 'shown' },
-        ],
-        ...{ begins: 0, ends: 2 * length, loop: false, mute: false },
-      },
-      timbre,
-      {
-        onNote: (id) => {
-          if (id !== undefined) return;
-          setAt((now) => (now === 'shown' ? now : 'still'));
-          onSilent();
-        },
-        onMark: (text) => {
-          const mark = text as 'answer' | 'shown';
-          setAt(mark);
-          marks.current[mark]();
-        },
-      },
-    ).catch((error: unknown) => {
-      setAt('still');
-      soundTrouble(error);
-    });
+    setShownOf(phrase);
+    send({ kind: 'begin' });
   };
   const tabOf = (pitch: number) =>
-    view.ways.find((way) => way.pitch === pitch && (stage?.allowed.includes(way.id) ?? true))?.tab ?? '';
+    view.ways.find((way) => way.pitch === pitch && (allowed.length === 0 || allowed.includes(way.id)))?.tab ??
+    '';
   return (
     <section className="call" aria-live="polite">
-      <p className="call-state">
-        {at === 'still' ? SILENT : at === 'call' ? 'Listen …' : at === 'answer' ? 'Answer now.' : 'That was:'}
-      </p>
-      {at === 'shown' && (
+      <p className="call-state">{STATE_WORDS[at]}</p>
+      {at === 'over' && (
         <ol className="call-phrase">
           {phrase.map(({ pitch }, i) => (
             <li key={i}>
@@ -140,30 +126,24 @@ export function CallAndAnswer({
           ))}
         </ol>
       )}
-      {at === 'shown' && heard && (
+      {at === 'over' && heard && (
         <p className="call-heard">
           {heard.words}
-          {madeUp && ' It was made up, and is not in the log.'}
+          {isSimulated && ' It was made up, and is not in the log.'}
         </p>
       )}
       <p className="player-keys">
         <Button variant="contained" disabled={phrase.length === 0} onClick={call}>
-          {at === 'shown' ? 'The same again' : 'Call'}
+          {at === 'over' ? 'The same again' : 'Call'}
         </Button>
-        <Button
-          variant="outlined"
-          onClick={() => {
-            setAt('still');
-            setNumber(number + 1);
-          }}
-        >
+        <Button variant="outlined" onClick={() => setNumber(number + 1)}>
           Another one
         </Button>
-        <Button variant="outlined" aria-pressed={ear.state === 'listening' && !madeUp} onClick={listen}>
-          {ear.state === 'listening' && !madeUp ? 'Listening to the answer' : 'Listen to the answer'}
+        <Button variant="outlined" aria-pressed={ear.state === 'listening' && !isSimulated} onClick={listen}>
+          {ear.state === 'listening' && !isSimulated ? 'Listening to the answer' : 'Listen to the answer'}
         </Button>
-        <Button variant="outlined" aria-pressed={madeUp} onClick={() => setMadeUp(!madeUp)}>
-          {madeUp ? 'Somebody made up answers' : 'Try it without playing'}
+        <Button variant="outlined" aria-pressed={isSimulated} onClick={() => setIsSimulated(!isSimulated)}>
+          {isSimulated ? 'Somebody made up answers' : 'Try it without playing'}
         </Button>
         <Picklist
           label="how hard"

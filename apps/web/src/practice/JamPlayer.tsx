@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import {
   aboveHome,
   backing,
@@ -10,6 +10,7 @@ import {
   formOf,
   GROOVES,
   grooveById,
+  isSounding,
   jamStages,
   notePitchClass,
   ownStages,
@@ -22,11 +23,8 @@ import { useMapView } from '../compute/compute.ts';
 import { Picklist } from '../controls/Picklist.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { TempoField } from '../map/TempoField.tsx';
-import { soundTrouble } from '../map/usePlayer.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { wayNames } from '../scene/wayNames.ts';
-import { stopLine } from '../sound/player.ts';
-import { playScore } from '../sound/score.ts';
 import { CallAndAnswer } from './CallAndAnswer.tsx';
 import { Cautions } from './Cautions.tsx';
 import { groundOf } from './ground.ts';
@@ -34,7 +32,8 @@ import { jamScore } from './jamScore.ts';
 import { Mixer } from './Mixer.tsx';
 import { useChosen, type OnStand } from './onStand.ts';
 import { StageRounds } from './StageRounds.tsx';
-import { USUAL_MIX, volumeIn } from './roundScore.ts';
+import { USUAL_MIX, volumeIn } from './round/roundScore.ts';
+import { useRoundMachine } from './round/useRoundMachine.ts';
 
 /** A progression to play over, in stages: what is allowed now, what the chord of this bar and of the next one has. */
 export function JamPlayer({ practice, item, begin, rest, told }: OnStand) {
@@ -60,67 +59,53 @@ export function JamPlayer({ practice, item, begin, rest, told }: OnStand) {
   const [groove, setGroove] = useState(item.how.groove === '' ? 'straight' : item.how.groove);
   const [tempo, setTempo] = useState(item.how.tempo);
   const [mix, setMix] = useState(USUAL_MIX);
-  const volumes = useRef(mix);
-  useEffect(() => {
-    volumes.current = mix;
-  }, [mix]);
   const [stageAt, setStageAt] = useState(0);
-  const [rounds, setRounds] = useState(0);
+  /** Rounds of the stage so far. */
+  const [stageRounds, setStageRounds] = useState(0);
   const [stopAfter, setStopAfter] = useState(0);
-  const [playing, setPlaying] = useState(false);
-  const [chordAt, setChordAt] = useState<number | undefined>(undefined);
   const [calling, setCalling] = useState(false);
   const under = useMemo(
     () =>
       ground &&
       backing(formOf(ground.progression), {
-        ...{ groove: grooveById(groove), perMinute: tempo },
+        groove: grooveById(groove),
+        perMinute: tempo,
         home: notePitchClass(ground.tonic),
       }),
     [ground, groove, tempo],
   );
-  useEffect(() => stopLine, [under]);
   const stages = ground?.stages ?? [];
   const stage = stages[Math.min(stageAt, stages.length - 1)];
-  const roundsHere = useRef(0);
-  const oneMore = () => {
-    setRounds((before) => before + 1);
-    told({ tempo, keys: [notePitchClass(ground!.tonic)] });
-    roundsHere.current += 1;
-    if (roundsHere.current >= (stage?.rounds ?? Infinity) && stageAt < stages.length - 1) {
-      roundsHere.current = 0;
-      setStageAt(stageAt + 1);
-    }
-  };
-  const latest = useRef(oneMore);
-  useEffect(() => {
-    latest.current = oneMore;
+  const keys = ground ? [notePitchClass(ground.tonic)] : [];
+  const { state, send } = useRoundMachine({
+    ladder: { from: tempo, to: tempo, step: 1, raiseAfter: 1, fallAfter: 1 },
+    tempo,
+    mode: 'loops',
+    subject: under,
+    lay: () =>
+      under &&
+      family &&
+      chosen && {
+        score: jamScore(under, { beats, perMinute: tempo, a4: chosen.spec.a4, rounds: stopAfter }),
+        timbre: family.timbre,
+      },
+    volumeOf: (kind) => volumeIn(mix, kind),
+    handlers: {
+      began: () => begin({ tempo, keys }),
+      rested: rest,
+      report: () => {
+        told({ tempo, keys });
+        const isDone = stageRounds + 1 >= (stage?.rounds ?? Infinity) && stageAt < stages.length - 1;
+        setStageRounds(isDone ? 0 : stageRounds + 1);
+        if (isDone) setStageAt(stageAt + 1);
+      },
+    },
   });
-  const start = () => {
-    if (!under || !family || !chosen) return;
-    setPlaying(true);
-    begin({ tempo, keys: [notePitchClass(ground!.tonic)] });
-    const score = jamScore(under, { beats, perMinute: tempo, a4: chosen.spec.a4, rounds: stopAfter });
-    playScore(score, family.timbre, {
-      onNote(id) {
-        if (id !== undefined) return;
-        setPlaying(false);
-        setChordAt(undefined);
-        rest();
-      },
-      onMark(mark) {
-        if (mark[0] === 'c') setChordAt(Number(mark.slice(1)));
-        if (mark === 'end') latest.current();
-      },
-      volumeOf: (kind) => volumeIn(volumes.current, kind),
-    }).catch((error: unknown) => {
-      setPlaying(false);
-      soundTrouble(error);
-    });
-  };
-  const toggle = () => (playing ? stopLine() : start());
+  const { played: rounds, place: chordAt } = state;
+  const playing = isSounding(state);
+  const toggle = () => send({ kind: playing ? 'stop' : 'begin' });
   const toStage = (to: number) => {
-    roundsHere.current = 0;
+    setStageRounds(0);
     setStageAt(Math.min(stages.length - 1, Math.max(0, to)));
   };
   const group = 'Playing over chords';
@@ -180,9 +165,9 @@ export function JamPlayer({ practice, item, begin, rest, told }: OnStand) {
           tempo={tempo}
           timbre={family.timbre}
           beats={beats}
-          onCall={() => begin({ tempo, keys: [notePitchClass(ground.key.tonic)] })}
+          onCall={() => begin({ tempo, keys })}
           onSilent={rest}
-          onAnswered={(clean, ways) => told({ clean, tempo, keys: [notePitchClass(ground.key.tonic)], ways })}
+          onAnswered={(clean, ways) => told({ clean, tempo, keys, ways })}
         />
       ) : (
         <div className="drill-drawing">

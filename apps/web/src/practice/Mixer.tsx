@@ -1,4 +1,4 @@
-import type { Mix } from './roundScore.ts';
+import type { Mix } from './round/roundScore.ts';
 
 const PARTS: readonly { readonly part: keyof Mix; readonly label: string; readonly accompanies?: true }[] = [
   { part: 'line', label: 'line' },

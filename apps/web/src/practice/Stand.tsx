@@ -4,7 +4,7 @@ import type { LineView, SideNames } from '@same-song/core';
 import '../scene/noteChips.css';
 import { SceneView } from '../scene/SceneView.tsx';
 import { Fate } from './fates.tsx';
-import type { ShownFate } from './heardRound.ts';
+import type { HeardRound } from './round/heardRound.ts';
 import { standRows, type Playable } from './playable.ts';
 import { useWide } from './useWide.ts';
 
@@ -14,8 +14,8 @@ interface StandProps {
   readonly at: number | undefined;
   /** For a pupil who sits opposite. */
   readonly mirror: boolean;
-  /** How notes went, by id, once they were followed. */
-  readonly fates?: ReadonlyMap<string, ShownFate> | undefined;
+  /** How notes went, by their place, once they were followed. */
+  readonly fates?: HeardRound['fates'] | undefined;
   readonly onNote: (place: number) => void;
 }
 
@@ -25,12 +25,10 @@ const NONE: ReadonlySet<string> = new Set();
 export function Stand({ playable, at, mirror, fates, onNote }: StandProps) {
   const { line, notes, scene, names, family } = playable;
   const wide = useWide();
-  const rows = useMemo(() => standRows(playable, wide ? 8 : 6), [playable, wide]);
+  const rows = useMemo(() => standRows(notes, wide ? 8 : 6), [notes, wide]);
   const found = rows.findIndex((row) => at !== undefined && row.includes(at));
   // After a round what went wrong first is looked at.
-  const wrong = rows.findIndex((one) =>
-    one.some((place) => (fates?.get(notes[place]!.noteId) ?? 'hit') !== 'hit'),
-  );
+  const wrong = rows.findIndex((one) => one.some((place) => (fates?.get(String(place)) ?? 'hit') !== 'hit'));
   const row = found >= 0 ? found : at === undefined ? Math.max(0, wrong) : 0;
   const wayAt = (place: number | undefined) =>
     place === undefined ? undefined : line.get(notes[place]?.noteId ?? '')?.wayId;
@@ -153,9 +151,9 @@ function StandRow({
           >
             {note.degree}
           </span>
-          {fates?.has(notes[place]!.noteId) && (
+          {fates?.has(String(place)) && (
             <span className="stand-fate" style={{ top: note.side === 'below' ? AXIS - 58 : AXIS + 36 }}>
-              <Fate fate={fates.get(notes[place]!.noteId)!} />
+              <Fate fate={fates.get(String(place))!} />
             </span>
           )}
         </button>

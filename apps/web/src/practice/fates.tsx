@@ -1,4 +1,4 @@
-import type { ShownFate } from './heardRound.ts';
+import type { ShownFate } from './round/heardRound.ts';
 
 /** How a note went, by a shape and a word. */
 const FATES: Readonly<Record<ShownFate, { readonly shape: string; readonly word: string }>> = {

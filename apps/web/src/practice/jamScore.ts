@@ -1,6 +1,6 @@
 import type { Backing } from '@same-song/core';
 import { clickAt, type Score, type ScoreMark } from '../sound/score.ts';
-import { soundOf } from './roundScore.ts';
+import { soundOf, type RoundMark } from './round/roundScore.ts';
 
 interface JamOptions {
   /** Counted beats in a bar. */
@@ -11,22 +11,23 @@ interface JamOptions {
   readonly rounds: number;
 }
 
-/** An accompaniment that goes round and round after two bars that are counted. */
-export function jamScore(under: Backing, { beats, perMinute, a4, rounds }: JamOptions): Score {
+/** An accompaniment that goes round and round after two bars that are counted; its notes are the places of its chords. */
+export function jamScore(under: Backing, { beats, perMinute, a4, rounds }: JamOptions): Score<RoundMark> {
   const beat = 60 / perMinute;
   const begins = 2 * beats * beat;
   const counted = Array.from({ length: 2 * beats }, (_, i) => clickAt(i * beat, i % beats === 0));
-  const marks: ScoreMark[] = [
-    ...under.chords.map(({ at }, i) => ({ at: begins + at, mark: `c${i}` })),
+  const marks: ScoreMark<RoundMark>[] = [
+    ...under.chords.map(({ at }, place) => ({ at: begins + at, mark: { kind: 'note' as const, place } })),
     // Just before its end: at the end itself a last round is over and nothing is told any more.
-    { at: begins + under.seconds - 0.02, mark: 'end' },
+    { at: begins + under.seconds - 0.02, mark: { kind: 'end' } },
   ];
   return {
     sounds: [...counted, ...under.events.map((event) => ({ ...soundOf(event, a4), at: begins + event.at }))],
     marks,
     begins,
     ends: begins + under.seconds,
-    ...{ loop: true, mute: false },
+    loop: true,
+    mute: false,
     ...(rounds > 0 && { rounds }),
   };
 }

@@ -1,4 +1,7 @@
-import type { Family, Form, Instrument, LineView, PitchClass, Scene, TimedNote } from '@same-song/core';
+import type { Family, Form, Instrument, LineView, PitchClass, Round, Scene } from '@same-song/core';
+
+/** A note of a round and the place of its bar. */
+export type PlacedNote = Pick<Round['notes'][number], 'noteId' | 'bar'>;
 
 /** Something laid out so that it can be played round after round. */
 export interface Playable {
@@ -10,11 +13,12 @@ export interface Playable {
   readonly instrumentId: string;
   /** Notes by id, as they lie on the instrument. */
   readonly line: ReadonlyMap<string, LineView>;
-  /** In counted beats, in the rhythm in which they are played. */
-  readonly notes: readonly TimedNote[];
+  /** As they are played, one after the other; a note of the line may come several times. */
+  readonly notes: readonly PlacedNote[];
+  /** Counted beats of the first bar. */
   readonly beatsPerBar: number;
-  /** Counted beats of its bar before the first note. */
-  readonly phase: number;
+  /** One round in time, its notes those above. @param perMinute counted beats a minute where it begins */
+  layOut(perMinute: number): Round;
   readonly scene: Scene;
   /** What each way says to a screen reader, and what it is in words. */
   readonly names: ReadonlyMap<string, string>;
@@ -31,15 +35,9 @@ export interface Playable {
 export const ROW = 8;
 
 /** The notes of a playable in rows of whole bars, as many as can be read from afar; by their place in its notes. */
-export function standRows(
-  { notes, beatsPerBar, phase }: Pick<Playable, 'notes' | 'beatsPerBar' | 'phase'>,
-  most = ROW,
-): readonly (readonly number[])[] {
+export function standRows(notes: readonly PlacedNote[], most = ROW): readonly (readonly number[])[] {
   const bars: number[][] = [];
-  notes.forEach(({ start }, i) => {
-    const bar = Math.floor((phase + start) / beatsPerBar + 1e-9);
-    (bars[bar] ??= []).push(i);
-  });
+  notes.forEach(({ bar }, i) => (bars[bar] ??= []).push(i));
   const rows: number[][] = [];
   for (const bar of bars) {
     if (!bar) continue;

@@ -12,6 +12,7 @@ import {
   noteText,
   parseNote,
   readRhythm,
+  roundOf,
   scaleById,
   signsText,
   usualTonic,
@@ -79,8 +80,8 @@ function lineAsPlayable(
   );
   const scale = expectOk(scaleById(question.scale));
   const home = expectOk(chordOver(scale, '1'));
-  const last = notes.at(-1);
-  const bars = Math.max(1, Math.ceil(((last?.start ?? 0) + (last?.beats ?? 0)) / BEATS - 1e-9));
+  const layOut = (perMinute: number) => roundOf({ notes, beatsPerBar: BEATS, perMinute, countIn: true });
+  const round = layOut(60);
   const tonic = expectOk(parseNote(question.tonic));
   return {
     title: item.name,
@@ -88,15 +89,15 @@ function lineAsPlayable(
     family,
     instrumentId: item.instrumentId,
     line: new Map(view.line.map((note) => [note.id, note])),
-    notes,
+    notes: round.notes,
     beatsPerBar: BEATS,
-    phase: 0,
+    layOut,
     scene: view.scene,
     names: wayNames(view.ways),
     words: new Map(view.ways.map((way) => [way.id, way.words])),
     a4: chosen.spec.a4,
     instrument,
-    form: formOf({ name: '', beats: BEATS, bars: Array.from({ length: bars }, () => [home]) }),
+    form: formOf({ name: '', beats: BEATS, bars: round.bars.map(() => [home]) }),
     home: notePitchClass(tonic),
     cautions: view.cautions,
   };

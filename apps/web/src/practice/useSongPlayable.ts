@@ -1,19 +1,15 @@
 import { useMemo } from 'react';
 import {
-  barAt,
-  barStarts,
   expectOk,
   familyById,
-  metreAt,
   notePitchClass,
   noteText,
   openInstrument,
   plainPlan,
-  QUARTER,
   songForm,
+  songRound,
   type Family,
   type SongView,
-  type TimedNote,
 } from '@same-song/core';
 import { songOf, songs, type ItemRecord } from '../api/records.ts';
 import { dialectOf, useSettings } from '../api/settings.ts';
@@ -21,9 +17,6 @@ import { useSongView } from '../compute/computeSongs.ts';
 import type { ChosenInstrument } from '../question/reference.ts';
 import { wayNames } from '../scene/wayNames.ts';
 import type { Playable } from './playable.ts';
-
-/** How long of its length a note of a song sounds. */
-const HELD = 0.92;
 
 /** A song on its instrument, or a passage of it, laid out to be played. */
 export function useSongPlayable(item: ItemRecord | undefined, chosen: ChosenInstrument | undefined) {
@@ -71,48 +64,25 @@ function songAsPlayable(
   },
 ): Playable {
   const { song, line } = view;
-  const part = passageOf(line, passage);
-  const first = part[0];
-  const starts = barStarts(song);
-  const ticksOf = (quarters: number) => Math.round(quarters * QUARTER);
-  const { beat, beats } = metreAt(song, ticksOf(first?.start ?? 0));
-  const perBeat = beat / QUARTER;
-  const bar = barAt(starts, ticksOf(first?.start ?? 0));
-  // A first bar that is short is a pickup: it ends with its bar.
-  const missing = bar === 0 && song.bars.length > 1 ? Math.max(0, beats - song.bars[0]!.length / beat) : 0;
-  const within = (ticksOf(first?.start ?? 0) - (starts[bar] ?? 0)) / beat;
-  const notes = part.map((note): TimedNote => ({
-    noteId: note.id,
-    start: (note.start - first!.start) / perBeat,
-    beats: note.beats / perBeat,
-    held: (note.beats / perBeat) * HELD,
-  }));
-  const whole = passage === undefined;
+  const layOut = (perMinute: number) => songRound(song, { perMinute, passage });
+  const round = layOut(60);
+  const played = new Set(round.notes.map(({ noteId }) => noteId));
   return {
     title: item.name,
     facts: [chosen.spec.name, `in ${noteText(song.keys[0]!.tonic)}`, ...view.instrumentFacts.slice(0, 1)],
     family,
     instrumentId: item.instrumentId,
-    line: new Map(part.map((note) => [note.id, note])),
-    notes,
-    beatsPerBar: beats,
-    phase: missing + within,
+    line: new Map(line.filter(({ id }) => played.has(id)).map((note) => [note.id, note])),
+    notes: round.notes,
+    beatsPerBar: round.beats[0]?.of ?? 1,
+    layOut,
     scene: view.scene,
     names: wayNames(view.ways),
     words: new Map(view.ways.map((way) => [way.id, way.words])),
     a4: chosen.spec.a4,
     instrument,
-    form: whole ? songForm(song) : undefined,
+    form: songForm(song, round.stretches),
     home: notePitchClass(song.keys[0]!.tonic),
     cautions: view.cautions,
   };
-}
-
-function passageOf(
-  line: SongView['line'],
-  passage: { readonly from: string; readonly to: string } | undefined,
-) {
-  if (!passage) return line;
-  const at = [passage.from, passage.to].map((id) => line.findIndex((note) => note.id === id));
-  return at.includes(-1) ? line : line.slice(Math.min(...at), Math.max(...at) + 1);
 }

@@ -72,4 +72,23 @@ describe('the worker that reads', () => {
     await jest.advanceTimersByTimeAsync(1_000);
     expect(next.ended).toBe(false);
   });
+
+  test('does what else it was asked to do anew when it was ended', async () => {
+    const stop = new AbortController();
+    const unwanted = expect(inWorker(never, 10_000, stop.signal)).rejects.toThrow();
+    const asked: Busy[] = [];
+    /** Answered by every reader but the one that is ended. */
+    const wanted = inWorker(() => {
+      const by = Busy.all.at(-1)!;
+      asked.push(by);
+      return asked.length === 1 ? never() : Promise.resolve('read');
+    }, 10_000);
+    stop.abort();
+    await unwanted;
+    jest.advanceTimersByTime(500);
+    expect(await wanted).toBe('read');
+    expect(asked).toHaveLength(2);
+    expect(asked[0]!.ended).toBe(true);
+    expect(asked[1]!.ended).toBe(false);
+  });
 });

@@ -4,14 +4,21 @@ import type { FileAnswer, FilesWork, TextKind, TextRead } from '../compute/files
 
 export type { TextKind };
 
-/** Reads files and texts off the page; started with its first job, and anew after one that was stopped. */
-let running: { readonly thread: Worker; readonly work: Remote<FilesWork> } | undefined;
+interface Reader {
+  readonly thread: Worker;
+  readonly work: Remote<FilesWork>;
+}
 
-function started(): NonNullable<typeof running> {
-  if (running) return running;
+/** Reads files and texts off the page; started with its first job, and anew after one that was stopped. */
+let reader: Reader | undefined;
+/** Jobs that are not done, by what begins them anew where their reader was ended for another. */
+const underWay = new Set<() => void>();
+
+function startedReader(): Reader {
+  if (reader) return reader;
   const thread = new Worker(new URL('../compute/filesWorker.ts', import.meta.url), { type: 'module' });
-  running = { thread, work: wrap<FilesWork>(thread) };
-  return running;
+  reader = { thread, work: wrap<FilesWork>(thread) };
+  return reader;
 }
 
 /** How long a job may take, in ms: a book of thousands of tunes takes some seconds. */
@@ -21,7 +28,7 @@ const PATIENCE = 500;
 
 /**
  * Has a job done in the worker, which is ended where it takes too long or the job is not wanted any more: a reader that
- * is busy cannot be told to stop otherwise.
+ * is busy cannot be told to stop otherwise. Other jobs that it had are begun anew.
  * @throws Error that says so, and an `AbortError` after `signal`
  */
 export function inWorker<T>(
@@ -29,30 +36,43 @@ export function inWorker<T>(
   longest: number,
   signal?: AbortSignal,
 ): Promise<T> {
-  const mine = started();
-  const stop = () => {
-    mine.thread.terminate();
-    if (running === mine) running = undefined;
-  };
   return new Promise((resolve, reject) => {
+    let mine: Reader;
+    const begin = () => {
+      const by = startedReader();
+      mine = by;
+      job(by.work).then(
+        (value) => by === mine && done(() => resolve(value)),
+        (error: unknown) => by === mine && done(() => reject(error)),
+      );
+    };
+    const done = (settle: () => void) => {
+      underWay.delete(begin);
+      window.clearTimeout(tooLong);
+      window.clearTimeout(giveUp);
+      signal?.removeEventListener('abort', abandon);
+      settle();
+    };
+    const stop = () => {
+      underWay.delete(begin);
+      mine.thread.terminate();
+      if (reader !== mine) return;
+      reader = undefined;
+      underWay.forEach((beginAnew) => beginAnew());
+    };
     const tooLong = window.setTimeout(() => {
       stop();
-      reject(new Error(`It takes longer than ${longest / 1000} seconds; nothing was read.`));
+      done(() => reject(new Error(`It takes longer than ${longest / 1000} seconds; nothing was read.`)));
     }, longest);
     let giveUp: number | undefined;
     const abandon = () => {
       giveUp = window.setTimeout(stop, PATIENCE);
-      reject(signal?.reason instanceof Error ? signal.reason : new DOMException('Stopped', 'AbortError'));
+      reject(new DOMException('Stopped', 'AbortError'));
     };
+    underWay.add(begin);
+    begin();
     if (signal?.aborted) abandon();
     signal?.addEventListener('abort', abandon, { once: true });
-    job(mine.work)
-      .then(resolve, reject)
-      .finally(() => {
-        window.clearTimeout(tooLong);
-        window.clearTimeout(giveUp);
-        signal?.removeEventListener('abort', abandon);
-      });
   });
 }
 

@@ -20,15 +20,15 @@ export interface ScoreSound {
 }
 
 /** Something to be told at a time, such as which beat it is. */
-export interface ScoreMark {
+export interface ScoreMark<M> {
   readonly at: number;
-  readonly mark: string;
+  readonly mark: M;
 }
 
-export interface Score {
+export interface Score<M = never> {
   /** Rising by time. */
   readonly sounds: readonly ScoreSound[];
-  readonly marks?: readonly ScoreMark[];
+  readonly marks?: readonly ScoreMark<M>[];
   /** From here on it is repeated. */
   readonly begins: number;
   readonly ends: number;
@@ -40,10 +40,11 @@ export interface Score {
 }
 
 /** What is told while a score sounds. */
-export interface ScoreListener {
+export interface ScoreListener<M = never> {
   /** Of each note of the melody as it sounds, and undefined at the end or when stopped. */
   onNote(id: string | undefined): void;
-  onMark?(mark: string): void;
+  /** @param time when it is heard, in ms of the clock of `performance.now`; it may be told a little later */
+  onMark?(mark: M, time: number): void;
   /** After each round but the last, with how many were played. */
   onRound?(played: number): void;
   /** How loud a kind is just now, from 0; 1 as usual. Asked whenever something is about to sound. */
@@ -74,10 +75,10 @@ const HELD = 0.92;
 const AHEAD = 0.3;
 
 /** Plays a score, all of it on the clock of the sound. */
-export async function playScore(
-  score: Score,
+export async function playScore<M = never>(
+  score: Score<M>,
   timbre: Timbre,
-  listener: ScoreListener | ScoreListener['onNote'],
+  listener: ScoreListener<M> | ScoreListener<M>['onNote'],
 ): Promise<void> {
   const told = typeof listener === 'function' ? { onNote: listener } : listener;
   await startPlaying(
@@ -88,10 +89,10 @@ export async function playScore(
 }
 
 /** Lays a score out on the clock of a sound that is ready. @returns what ends it */
-export function scheduleScore(
-  score: Score,
+export function scheduleScore<M = never>(
+  score: Score<M>,
   { Tone, timbre }: { readonly Tone: typeof ToneModule; readonly timbre: Timbre },
-  listener: ScoreListener,
+  listener: ScoreListener<M>,
 ): () => void {
   const context = Tone.getContext();
   const made = instrumentsOf(Tone, timbre, new Set(score.sounds.map(({ kind }) => kind)));
@@ -120,7 +121,7 @@ export function scheduleScore(
     made.get(kind)(hz, seconds, time, Math.min(1, volume));
   };
   /** @param played rounds before this one: its times are counted from the first, so that nothing adds up */
-  const round = (sounds: readonly ScoreSound[], marks: readonly ScoreMark[], played: number) => {
+  const round = (sounds: readonly ScoreSound[], marks: readonly ScoreMark<M>[], played: number) => {
     const from = zero + played * length;
     for (const one of sounds) {
       const time = from + one.at;
@@ -128,7 +129,11 @@ export function scheduleScore(
       else ahead(() => sound(one, time), time - AHEAD);
       if (one.noteId !== undefined) later(() => listener.onNote(one.noteId), time);
     }
-    for (const { at, mark } of marks) later(() => listener.onMark?.(mark), from + at);
+    for (const { at, mark } of marks)
+      later(
+        () => listener.onMark?.(mark, performance.now() + 1000 * (from + at - Tone.immediate())),
+        from + at,
+      );
     const end = from + score.ends;
     if (!score.loop || played + 1 === score.rounds) return later(() => stopLine(), end + 0.05);
     later(() => listener.onRound?.(played + 1), end);

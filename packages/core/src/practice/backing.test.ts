@@ -79,6 +79,24 @@ test('no chord is a silence of chords and bass, not of the drums', () => {
   expect(of(events, 'drums').some(({ at }) => at >= 4)).toBe(true);
 });
 
+test.each(GROOVES.map(({ id }) => [id]))(
+  '%s stands on no bass and no kick before the first whole bar',
+  (id) => {
+    const jig = songOf('G4*1/2 | C4*3/2 E4*3/2 | G4*5/2', {
+      metres: [{ at: 0, count: 6, unit: 8 }],
+      chords: [{ at: 0, symbol: 'C' }],
+    });
+    const form = songForm(jig)!;
+    // An eighth is a third of the counted beat, the last of the measure's six.
+    expect(form.bars[0]).toEqual({ at: 0, beats: 1 / 3, before: 5 / 3 });
+    const { events } = backing(form, { groove: grooveById(id), perMinute: 60, home: 0 });
+    const upbeat = events.filter(({ at }) => at < 1 / 3 - 1e-9);
+    expect(upbeat.filter(({ part, play }) => part === 'bass' || play === 'kick')).toEqual([]);
+    const bass = events.find(({ part }) => part === 'bass');
+    expect(bass?.at).toBeCloseTo(1 / 3);
+  },
+);
+
 test('a song brings its own chords, its pickup without one', () => {
   const song = songOf('D4 | G4*2 B4 | C5*3', {
     metres: [{ at: 0, count: 3, unit: 4 }],
@@ -91,9 +109,9 @@ test('a song brings its own chords, its pickup without one', () => {
   });
   const own = songForm(song)!;
   expect(own.bars).toEqual([
-    { at: 0, beats: 1 },
-    { at: 1, beats: 3 },
-    { at: 4, beats: 3 },
+    { at: 0, beats: 1, before: 2 },
+    { at: 1, beats: 3, before: 0 },
+    { at: 4, beats: 3, before: 0 },
   ]);
   expect(own.chords.map(({ chord, at, beats }) => [chord.tones[0], at, beats])).toEqual([
     [undefined, 0, 1],

@@ -56,9 +56,16 @@ const LOWEST = Object.freeze({ bass: 36, chords: 52 });
 
 /** Bars and chords that are gone through again and again; times in counted beats. */
 export interface Form {
-  readonly bars: readonly { readonly at: number; readonly beats: number }[];
+  readonly bars: readonly FormBar[];
   /** Rising, without gaps. */
   readonly chords: readonly FormChord[];
+}
+
+export interface FormBar {
+  readonly at: number;
+  readonly beats: number;
+  /** Beats of its measure that lie before it: of an upbeat, or where playing begins within a bar; none when left out. */
+  readonly before?: number;
 }
 
 export interface FormChord {
@@ -101,13 +108,18 @@ export function backing(form: Form, options: BackingOptions): Backing {
     if (part === 'drums') events.push({ part, ...sound, pitch: 0 });
     else for (const pitch of pitchesOf(hit.play, spans, index, home)) events.push({ part, ...sound, pitch });
   };
-  for (const bar of form.bars)
-    for (let cycle = 0; cycle < bar.beats; cycle += groove.beats)
+  for (const bar of form.bars) {
+    const before = bar.before ?? 0;
+    for (let cycle = 0; cycle < before + bar.beats; cycle += groove.beats)
       for (const hit of groove.hits) {
-        const within = cycle + hit.at;
+        const within = cycle + hit.at - before;
         const isDrum = partOf(hit.play) === 'drums';
-        if (within < bar.beats && !(isDrum && bar.at + within >= fillFrom)) add(hit, bar.at + within);
+        if (within < 0 || within >= bar.beats || (isDrum && bar.at + within >= fillFrom)) continue;
+        // An upbeat is the end of a bar: what carries a bar begins with the first whole one.
+        if (before > 0 && CARRIES.includes(hit.play)) continue;
+        add(hit, bar.at + within);
       }
+  }
   for (const hit of groove.fill) if (beats > 1) add(hit, fillFrom + hit.at);
   return {
     events: events.sort((a, b) => a.at - b.at || a.pitch - b.pitch),
@@ -117,6 +129,9 @@ export function backing(form: Form, options: BackingOptions): Backing {
     seconds: beats * beat,
   };
 }
+
+/** What a bar stands on. */
+const CARRIES: readonly Play[] = ['root', 'fifth', 'lead', 'kick'];
 
 function partOf(play: Play): BackingPart {
   if (play === 'chord') return 'chords';

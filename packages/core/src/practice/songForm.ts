@@ -1,11 +1,17 @@
 import { NO_CHORD, parseChord } from '../harmony/chord.ts';
 import { barStarts, holdingAt, type Song } from '../song/song.ts';
-import { metreAt } from '../song/performance.ts';
+import { barOffsets, metreAt } from '../song/barOffset.ts';
+import type { PerformedBar } from '../song/performance.ts';
 import type { Form, FormChord } from './backing.ts';
 
-/** A song's own chords as a form to play along with, each bar once as it is written; undefined where it has none. */
-export function songForm(song: Song): Form | undefined {
-  const starts = barStarts(song);
+/** A part of a written bar as it is played; ticks as it is written, `offset` those of its measure before it. */
+type Stretch = Pick<PerformedBar, 'bar' | 'from' | 'to' | 'offset'>;
+
+/**
+ * A song's own chords as a form to play along with; undefined where it has none.
+ * @param stretches its bars as they are played; each once as it is written when left out
+ */
+export function songForm(song: Song, stretches: readonly Stretch[] = written(song)): Form | undefined {
   const { tonic } = song.keys[0]!;
   const known = new Map<string, FormChord['chord']>();
   const chordOf = (symbol: string) => {
@@ -14,10 +20,9 @@ export function songForm(song: Song): Form | undefined {
     return read;
   };
   const chords: FormChord[] = [];
-  const bars: { at: number; beats: number }[] = [];
+  const bars: { at: number; beats: number; before: number }[] = [];
   let at = 0;
-  song.bars.forEach(({ length }, bar) => {
-    const [from, to] = [starts[bar]!, starts[bar + 1]!];
+  stretches.forEach(({ from, to, offset }, bar) => {
     const { beat } = metreAt(song, from);
     const changes = song.chords.filter((chord) => chord.at > from && chord.at < to).map((chord) => chord.at);
     const cuts = [from, ...changes, to];
@@ -28,10 +33,21 @@ export function songForm(song: Song): Form | undefined {
         ...{ at: at + (cut - from) / beat, beats: (cuts[i + 1]! - cut) / beat },
       });
     });
-    bars.push({ at, beats: length / beat });
-    at += length / beat;
+    bars.push({ at, beats: (to - from) / beat, before: offset / beat });
+    at += (to - from) / beat;
   });
   return chords.some(({ chord }) => chord.root) ? { bars, chords } : undefined;
+}
+
+function written(song: Song): readonly Stretch[] {
+  const starts = barStarts(song);
+  const offsets = barOffsets(song);
+  return song.bars.map((_, bar) => ({
+    bar,
+    from: starts[bar]!,
+    to: starts[bar + 1]!,
+    offset: offsets[bar]!,
+  }));
 }
 
 function parsed(symbol: string, tonic: Song['keys'][number]['tonic']) {

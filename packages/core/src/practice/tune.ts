@@ -2,7 +2,7 @@ import type { Way } from '../families/way.ts';
 import { notePitchClass } from '../pitch/noteName.ts';
 import { pitchClass, type Pitch, type PitchClass } from '../pitch/pitch.ts';
 import type { Key } from '../scale/scale.ts';
-import { metreAt } from '../song/performance.ts';
+import { metreAt } from '../song/barOffset.ts';
 import { melodyLine } from '../song/songLine.ts';
 import type { Song } from '../song/song.ts';
 

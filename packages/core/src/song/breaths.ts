@@ -2,6 +2,7 @@ import type { LineNote } from '../route/line.ts';
 import type { AirBalance } from '../route/air.ts';
 import { barLength } from '../time/metre.ts';
 import { QUARTER, type Ticks } from '../time/ticks.ts';
+import { barOffsets } from './barOffset.ts';
 import { barAt, barStarts, holdingAt, type Song } from './song.ts';
 import { metresOfSong } from './songLine.ts';
 
@@ -48,6 +49,7 @@ export function breathPlaces(
   const notes = topNotes(line);
   if (notes.length < 2) return [];
   const starts = barStarts(song);
+  const offsets = barOffsets(song);
   const metres = metresOfSong(song);
   /** Bars as the metre has them, whatever bar lines stand within: the pickup of a part is less than one. */
   const inBars = (at: Ticks) =>
@@ -59,7 +61,7 @@ export function breathPlaces(
   const sinceFirst = (at: Ticks) => inBars(at) - inBars(firstLine);
   const gaps = notes
     .slice(0, -1)
-    .map((note, i) => gapAfter(song, note, notes[i + 1]!, { starts, metres, sinceFirst }));
+    .map((note, i) => gapAfter(song, note, notes[i + 1]!, { starts, offsets, metres, sinceFirst }));
   /** The best way to have come to a breath after each note; 0 is the beginning. */
   const best: { cost: number; from: number }[] = [{ cost: 0, from: -1 }];
   const begin = (i: number) => (i === 0 ? notes[0]!.onset : notes[i]!.onset);
@@ -104,10 +106,12 @@ function gapAfter(
   next: LineNote,
   {
     starts,
+    offsets,
     metres,
     sinceFirst,
   }: {
     readonly starts: readonly Ticks[];
+    readonly offsets: readonly Ticks[];
     readonly metres: ReturnType<typeof metresOfSong>;
     readonly sinceFirst: (at: Ticks) => number;
   },
@@ -116,7 +120,8 @@ function gapAfter(
   const { metre } = holdingAt(metres, note.onset)!;
   if (song.phrases.some((at) => at >= end && at <= next.onset)) return { why: 'phrase', cost: COSTS.phrase };
   const bar = starts.indexOf(next.onset);
-  if (bar > 0 && isUpbeat(song, bar - 1, metres, starts)) return undefined;
+  // The bar before is an upbeat to this one.
+  if (bar > 0 && offsets[bar - 1]! > 0) return undefined;
   const [before, after] = [song.bars[bar - 1], song.bars[bar]];
   const isSeam =
     before?.repeatEnd ?? before?.doubleLine ?? after?.repeatStart ?? after?.section !== undefined;
@@ -128,20 +133,6 @@ function gapAfter(
   if (Math.abs(bars - Math.round(bars)) > 1e-6) return { why: 'bars', cost: COSTS.barLine };
   const whole = Math.round(bars);
   return { why: 'bars', cost: whole % 4 === 0 ? COSTS.four : whole % 2 === 0 ? COSTS.two : COSTS.barLine };
-}
-
-/** Whether a bar leads into the next one: a short first bar, or what follows the seam within a bar. */
-function isUpbeat(
-  { bars }: Song,
-  bar: number,
-  metres: ReturnType<typeof metresOfSong>,
-  starts: readonly Ticks[],
-): boolean {
-  const whole = barLength(holdingAt(metres, starts[bar]!)!.metre);
-  const { length } = bars[bar]!;
-  if (length >= whole || bar + 1 >= bars.length) return false;
-  const before = bars[bar - 1];
-  return !before || before.length + length === whole;
 }
 
 function strain(bars: number): number {

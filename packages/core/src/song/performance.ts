@@ -2,8 +2,9 @@ import { parseChord } from '../harmony/chord.ts';
 import { notePitchClass, type NoteName } from '../pitch/noteName.ts';
 import { pitchClass, type Pitch } from '../pitch/pitch.ts';
 import { soundingPitch } from '../pitch/spelledPitch.ts';
-import { barLength, countedMetre, type Metre } from '../time/metre.ts';
+import { barLength } from '../time/metre.ts';
 import { QUARTER, type Ticks } from '../time/ticks.ts';
+import { barOffsets, metreAt } from './barOffset.ts';
 import { played } from './played.ts';
 import { barAt, barStarts, holdingAt, melodyOf, pitchedVoices, type Song, type Tempo } from './song.ts';
 import { melodyLine, songLine } from './songLine.ts';
@@ -36,10 +37,41 @@ export interface Sounding {
 export interface Performance {
   /** Rising by time. */
   readonly soundings: readonly Sounding[];
+  /** The counted beats, those of the count and of the rest before a loop begins anew among them. */
+  readonly beats: readonly PerformedBeat[];
+  /** Bars as they are played, or the parts of them that are. */
+  readonly bars: readonly PerformedBar[];
   /** Where the song itself begins, after what is counted. */
   readonly begins: number;
-  /** Where it ends, and a loop begins anew. */
+  /**
+   * Where a loop begins anew, in time: after its end at the place of a measure where it began. A pickup comes again in the
+   * last bar that it completes.
+   */
   readonly ends: number;
+}
+
+/** A counted beat; `at` in seconds since the beginning. */
+export interface PerformedBeat {
+  readonly at: number;
+  /** Within its measure, from 1, of how many. */
+  readonly beat: number;
+  readonly of: number;
+  /** It is counted before the song. */
+  readonly counted: boolean;
+}
+
+/** A bar as it is played, or a part of it. */
+export interface PerformedBar {
+  /** Index of the written bar. */
+  readonly bar: number;
+  /** Its ticks as it is written. */
+  readonly from: Ticks;
+  readonly to: Ticks;
+  /** Ticks of its measure that lie before it: of an upbeat, or of a passage that begins within a bar. */
+  readonly offset: Ticks;
+  /** Seconds since the beginning. */
+  readonly at: number;
+  readonly seconds: number;
 }
 
 /** A stretch of the song as it is written that is played without a jump. */
@@ -48,14 +80,17 @@ interface Run {
   readonly to: Ticks;
 }
 
+/** The parts of a song's bars that lie within a run. */
+function barsIn(song: Song, starts: readonly Ticks[], { from, to }: Run) {
+  return song.bars.flatMap((_, bar) => {
+    const begin = Math.max(from, starts[bar]!);
+    const end = Math.min(to, starts[bar + 1]!);
+    return end > begin ? [{ bar, from: begin, to: end }] : [];
+  });
+}
+
 /** A tempo in which quarters are counted, where a song says none. */
 const QUARTERS: Pick<Tempo, 'beat' | 'perMinute'> = Object.freeze({ beat: QUARTER, perMinute: 100 });
-
-/** The metre that holds at a time, common time where there is none. */
-export function metreAt(song: Pick<Song, 'metres'>, at: Ticks): Metre {
-  const { count, unit } = holdingAt(song.metres, at) ?? { count: 4, unit: 4 };
-  return countedMetre(count, unit);
-}
 
 /** The tempo in which a song begins; in its counted beat, a hundred a minute, where it says none. */
 export function tempoOf(song: Pick<Song, 'tempos' | 'metres'>): Pick<Tempo, 'beat' | 'perMinute'> {
@@ -67,8 +102,14 @@ export function performance(song: Song, options: PerformanceOptions): Performanc
   const runs = runsOf(song, options);
   const clock = clockOf(song, options);
   const first = runs[0]?.from ?? 0;
-  const counted = options.countIn ? countIn(song, first, clock) : { clicks: [], seconds: 0 };
-  const soundings: Sounding[] = [...counted.clicks];
+  const starts = barStarts(song);
+  const offsets = barOffsets(song);
+  const withinBar = (at: Ticks) => placeInMeasure(starts, offsets, at);
+  const phase = withinBar(first) % barLength(metreAt(song, first));
+  const counted = options.countIn ? countIn(song, first, phase, clock) : { beats: [], seconds: 0 };
+  const beats: PerformedBeat[] = [...counted.beats];
+  const bars: PerformedBar[] = [];
+  const soundings: Sounding[] = [];
   let begin = counted.seconds;
   const melody = song.parts.length > 0 ? melodyLine(song) : [];
   const grace = graceOf(song);
@@ -89,18 +130,32 @@ export function performance(song: Song, options: PerformanceOptions): Performanc
       soundings.push({ kind: 'voice', ...place(onset, length), pitch });
     for (const { at, length, pitches } of chordsIn(song, run))
       for (const pitch of pitches) soundings.push({ kind: 'chord', ...place(at, length), pitch });
-    if (options.click)
-      for (const { at, first: isFirst } of beatsIn(song, run))
-        soundings.push({ kind: 'click', ...place(at, 0), pitch: isFirst ? 1 : 0 });
+    for (const { bar, from, to } of barsIn(song, starts, run)) {
+      const { at, seconds } = place(from, to - from);
+      const offset = withinBar(from);
+      bars.push({ bar, from, to, offset, at, seconds });
+      beats.push(
+        ...beatsFrom(song, from, to, offset).map(({ tick, ...beat }) => ({ ...beat, at: place(tick, 0).at })),
+      );
+    }
     begin += clock(run.from, run.to);
   }
+  const last = bars.at(-1);
+  const rest = last ? restBeforeLoop(song, last, { first, phase }) : { ticks: 0, beats: [] };
+  const perTick = last ? clock(last.to - 1, last.to) : 0;
+  beats.push(...rest.beats.map(({ ticks, ...beat }) => ({ ...beat, at: begin + ticks * perTick })));
+  for (const { at, beat, counted: isCounted } of beats)
+    if (isCounted || options.click)
+      soundings.push({ kind: 'click', at, seconds: 0, pitch: beat === 1 ? 1 : 0 });
   const home = 48 + notePitchClass(song.keys[0]!.tonic);
   for (const pitch of [home, home + 7])
     soundings.push({ kind: 'drone', at: counted.seconds, seconds: begin - counted.seconds, pitch });
   return {
     soundings: soundings.sort((a, b) => a.at - b.at),
+    beats,
+    bars,
     begins: counted.seconds,
-    ends: begin,
+    ends: begin + rest.ticks * perTick,
   };
 }
 
@@ -179,37 +234,53 @@ function clockOf(song: Song, { perMinute }: PerformanceOptions): (from: Ticks, t
   };
 }
 
-/** Where in its bar a time lies, a pickup counted from the bar line it leads to. */
-function withinBar(song: Song, at: Ticks): Ticks {
-  const starts = barStarts(song);
+/** Ticks of its measure before a time. */
+function placeInMeasure(starts: readonly Ticks[], offsets: readonly Ticks[], at: Ticks): Ticks {
   const bar = barAt(starts, at);
-  const short = bar === 0 ? Math.max(0, barLength(metreAt(song, 0)) - song.bars[0]!.length) : 0;
-  return at - starts[bar]! + (song.bars.length > 1 ? short : 0);
+  return at - starts[bar]! + offsets[bar]!;
 }
 
-function countIn(song: Song, first: Ticks, clock: (from: Ticks, to: Ticks) => number) {
+/** Two bars before a time, less what of its measure still follows. @param phase ticks of its measure before it */
+function countIn(song: Song, first: Ticks, phase: Ticks, clock: (from: Ticks, to: Ticks) => number) {
   const metre = metreAt(song, first);
   const bar = barLength(metre);
-  const within = withinBar(song, first) % bar;
-  const length = within === 0 ? 2 * bar : bar + within;
+  const length = phase === 0 ? 2 * bar : bar + phase;
   const perTick = clock(first, first + metre.beat) / metre.beat;
-  const clicks: Sounding[] = [];
+  const beats: PerformedBeat[] = [];
   for (let at = 0; at < length; at += metre.beat)
-    clicks.push({ kind: 'click', at: at * perTick, seconds: 0, pitch: at % bar === 0 ? 1 : 0 });
-  return { clicks, seconds: length * perTick };
+    beats.push({ at: at * perTick, beat: (at % bar) / metre.beat + 1, of: metre.beats, counted: true });
+  return { beats, seconds: length * perTick };
 }
 
-function beatsIn(song: Song, { from, to }: Run): { readonly at: Ticks; readonly first: boolean }[] {
-  const starts = barStarts(song);
-  return song.bars.flatMap(({ length }, bar) => {
-    const begin = starts[bar]!;
-    const { beat } = metreAt(song, begin);
-    const offset = withinBar(song, begin) % beat;
-    const beats = [];
-    for (let at = begin + (offset === 0 ? 0 : beat - offset); at < begin + length; at += beat)
-      if (at >= from && at < to) beats.push({ at, first: withinBar(song, at) === 0 });
-    return beats;
-  });
+/** The counted beats from one written time to before another, within one bar. @param offset ticks of its measure before it */
+function beatsFrom(song: Song, from: Ticks, to: Ticks, offset: Ticks) {
+  const { beat, beats: of } = metreAt(song, from);
+  const found: (Omit<PerformedBeat, 'at'> & { readonly tick: Ticks })[] = [];
+  for (let place = Math.ceil(offset / beat) * beat; from + place - offset < to; place += beat)
+    found.push({ tick: from + place - offset, beat: place / beat + 1, of, counted: false });
+  return found;
+}
+
+/** From the end of what is played to where a loop begins anew, and the beats between. @param phase ticks of its measure before the first note */
+function restBeforeLoop(
+  song: Song,
+  { from, to, offset }: PerformedBar,
+  { first, phase }: { readonly first: Ticks; readonly phase: Ticks },
+) {
+  const metre = metreAt(song, from);
+  const bar = barLength(metre);
+  const place = (offset + to - from) % bar;
+  const isAlike = barLength(metreAt(song, first)) === bar;
+  const ticks = isAlike && place <= phase ? phase - place : ((bar - place) % bar) + phase;
+  const beats: (Omit<PerformedBeat, 'at'> & { readonly ticks: Ticks })[] = [];
+  for (let at = Math.ceil(place / metre.beat) * metre.beat; at - place < ticks; at += metre.beat)
+    beats.push({
+      ticks: at - place,
+      beat: (at % bar) / metre.beat + 1,
+      of: metre.beats,
+      counted: false,
+    });
+  return { ticks, beats };
 }
 
 /** The chords that sound in a run, each struck again with every bar. */

@@ -19,7 +19,7 @@ export type ShownFate = Exclude<NoteFate, 'off'> | 'flat' | 'sharp' | 'another';
 export interface HeardRound {
   readonly followed: Followed;
   readonly words: string;
-  /** By id of the note. */
+  /** By id of the wanted note. */
   readonly fates: ReadonlyMap<string, ShownFate>;
   readonly ways: Readonly<Record<string, WayCount>>;
 }

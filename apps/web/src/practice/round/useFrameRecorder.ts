@@ -1,27 +1,24 @@
 import { useCallback, useRef } from 'react';
 import { notesOf, type HearOptions, type HeardNote, type NoteFrame } from '@same-song/core';
-import { useEar, type Ear } from '../ear/useEar.ts';
-
-/** What is decided late is waited for, in ms. */
-export const DECIDES = 350;
-/** Opening the ear takes so long at most before somebody who is made up begins, in seconds. */
-export const OPENING = 2;
+import { useEar, type Ear } from '../../ear/useEar.ts';
 
 /** An ear that remembers what it heard, on the clock of this page. */
-export interface Attending {
+export interface FrameRecorder {
   readonly ear: Ear;
-  /** From here on it is remembered. */
-  readonly attend: () => void;
-  /** Notes that were heard since it attends, in seconds after a time. @param ms on the clock of `performance.now` */
-  readonly notesAfter: (ms: number) => readonly HeardNote[];
+  /** Forgets all that was heard so far. */
+  readonly forget: () => void;
+  /** Forgets what was heard before a time. @param ms on the clock of `performance.now` */
+  readonly forgetBefore: (ms: number) => void;
+  /** Notes that are remembered, in seconds after a time. @param ms on the clock of `performance.now` */
+  readonly notesSince: (ms: number) => readonly HeardNote[];
 }
 
 /** Listens for what shall be laid beside something that is timed by this page. */
-export function useAttending(hearing: Required<HearOptions>): Attending {
+export function useFrameRecorder(hearing: Required<HearOptions>): FrameRecorder {
   const frames = useRef<NoteFrame[]>([]);
   /** Milliseconds of this page's clock when sound began to be heard: what is told soonest tells it best. */
   const zero = useRef(Infinity);
-  const attend = useCallback(() => {
+  const forget = useCallback(() => {
     frames.current = [];
   }, []);
   const ear = useEar(
@@ -31,11 +28,15 @@ export function useAttending(hearing: Required<HearOptions>): Attending {
       zero.current = Math.min(zero.current, performance.now() - 1000 * told.heard);
     },
     () => {
-      attend();
+      forget();
       zero.current = Infinity;
     },
   );
-  const notesAfter = useCallback(
+  const forgetBefore = useCallback((ms: number) => {
+    const from = (ms - zero.current) / 1000;
+    frames.current = frames.current.filter(({ time }) => time >= from);
+  }, []);
+  const notesSince = useCallback(
     (ms: number) => {
       const from = (ms - zero.current) / 1000;
       return notesOf(frames.current, hearing.struck).map((note) => ({
@@ -46,5 +47,5 @@ export function useAttending(hearing: Required<HearOptions>): Attending {
     },
     [hearing],
   );
-  return { ear, attend, notesAfter };
+  return { ear, forget, forgetBefore, notesSince };
 }

@@ -1,0 +1,155 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import {
+  firstRoundState,
+  nextRound,
+  type Ladder,
+  type RepeatMode,
+  type RoundEffect,
+  type RoundEvent,
+  type RoundState,
+  type Timbre,
+} from '@same-song/core';
+import { soundTrouble } from '../../map/usePlayer.ts';
+import { stopLine } from '../../sound/player.ts';
+import { playScore, type Score, type ScoreKind } from '../../sound/score.ts';
+import type { RoundTold } from '../useLog.ts';
+import type { RoundMark } from './roundScore.ts';
+
+/** What a round does besides sounding; each is called as the machine comes to it. */
+export interface RoundHandlers {
+  /** Sound begins, at so many beats a minute; sound has ended. */
+  readonly began: (perMinute: number) => void;
+  readonly rested: () => void;
+  /** A round was played to its end, or is judged. */
+  readonly report: (round: Pick<RoundTold, 'clean' | 'tempo' | 'ways'>) => void;
+  /** What is played may change now. */
+  readonly passed?: () => void;
+  readonly attend?: () => void;
+  readonly firstBeat?: (perMinute: number) => void;
+  /** @param since ms of the page's clock @param goesOn the next round sounds already */
+  readonly judge?: (since: number, goesOn: boolean) => void;
+}
+
+/** A round laid out to sound. */
+export interface RoundSound {
+  readonly score: Score<RoundMark>;
+  readonly timbre: Timbre;
+}
+
+interface RoundOptions {
+  readonly ladder: Ladder;
+  /** Counted beats a minute to begin with. */
+  readonly tempo: number;
+  readonly mode?: RepeatMode;
+  /** Changes when another thing is to be played: what sounds is silenced then. */
+  readonly subject: unknown;
+  /** What sounds, at a tempo, repeated or once; undefined where there is nothing to play. */
+  readonly lay: (perMinute: number, loops: boolean) => RoundSound | undefined;
+  /** How loud a kind is just now, from 0; 1 as usual. */
+  readonly volumeOf: (kind: ScoreKind) => number;
+  readonly handlers: RoundHandlers;
+}
+
+/** Runs a round machine: plays what it asks for, tells it what is heard and when, and waits as long as it says. */
+export function useRoundMachine(options: RoundOptions): {
+  readonly state: RoundState;
+  readonly send: (event: RoundEvent) => void;
+} {
+  const { ladder, tempo, mode, subject } = options;
+  const [state, setState] = useState(() => firstRoundState(ladder, tempo, mode));
+  const current = useRef(state);
+  const latest = useRef(options);
+  useEffect(() => {
+    latest.current = options;
+  });
+  const timers = useRef(new Set<number>());
+  const giveUpWaiting = useCallback(() => {
+    timers.current.forEach((timer) => window.clearTimeout(timer));
+    timers.current.clear();
+  }, []);
+  /** Events that came while another was being worked off. */
+  const queue = useRef<RoundEvent[]>([]);
+  const isWorking = useRef(false);
+  const send = useCallback(
+    (event: RoundEvent) => {
+      queue.current.push(event);
+      if (isWorking.current) return;
+      isWorking.current = true;
+      for (let next = queue.current.shift(); next; next = queue.current.shift()) {
+        const step = nextRound(current.current, next);
+        current.current = step.state;
+        for (const effect of step.effects) run(effect);
+      }
+      isWorking.current = false;
+      setState(current.current);
+
+      function run(effect: RoundEffect): void {
+        const { handlers } = latest.current;
+        switch (effect.kind) {
+          case 'play':
+            return play(effect.run, effect.perMinute, effect.loops);
+          case 'silence':
+            return stopLine();
+          case 'give up waiting':
+            return giveUpWaiting();
+          case 'wait': {
+            const { timer, ms } = effect;
+            timers.current.add(window.setTimeout(() => send({ kind: 'timer', timer }), ms));
+            return undefined;
+          }
+          case 'began':
+            return handlers.began(effect.perMinute);
+          case 'rested':
+            return handlers.rested();
+          case 'report': {
+            const { kind: _, ...round } = effect;
+            return handlers.report(round);
+          }
+          case 'passed':
+            return handlers.passed?.();
+          case 'attend':
+            return handlers.attend?.();
+          case 'first beat':
+            return handlers.firstBeat?.(current.current.rung.perMinute);
+          case 'judge':
+            return handlers.judge?.(effect.since, effect.goesOn);
+        }
+      }
+
+      function play(run: number, perMinute: number, loops: boolean): void {
+        const sound = latest.current.lay(perMinute, loops);
+        if (!sound) return send({ kind: 'silent', run });
+        playScore(sound.score, sound.timbre, {
+          onNote: (id) => {
+            if (id === undefined) send({ kind: 'silent', run });
+          },
+          onMark: (mark, time) => send(eventOf(mark, run, time)),
+          volumeOf: (kind) => latest.current.volumeOf(kind),
+        }).catch((error: unknown) => {
+          send({ kind: 'silent', run });
+          soundTrouble(error);
+        });
+      }
+    },
+    [giveUpWaiting],
+  );
+  const known = useRef(subject);
+  useEffect(() => {
+    if (known.current === subject) return;
+    known.current = subject;
+    send({ kind: 'changed' });
+  }, [subject, send]);
+  useEffect(
+    () => () => {
+      giveUpWaiting();
+      stopLine();
+    },
+    [giveUpWaiting],
+  );
+  return { state, send };
+}
+
+function eventOf(mark: RoundMark, run: number, time: number): RoundEvent {
+  if (mark.kind === 'beat') return { kind: 'beat', run, beat: mark.beat };
+  return mark.kind === 'note' ? { kind: 'note', run, place: mark.place, time } : { kind: 'end', run };
+}
