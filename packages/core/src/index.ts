@@ -67,7 +67,6 @@ export { inventoryLists, type InventoryList } from './inventory/lists.ts';
 // Instruments and their families
 export { FAMILY_IDS, families, familyById, type FamilyId } from './families/index.ts';
 export type { Family, OwnKey } from './families/contract.ts';
-export type { EffortTerm } from './families/effortTerm.ts';
 export type {
   Capability,
   CapabilityGroup,
@@ -94,7 +93,7 @@ export { commonMeasure, QUARTER, quarters, type Ticks } from './time/ticks.ts';
 export { countedMetre } from './time/metre.ts';
 export { DIRECTIONS, type Direction } from './route/direction.ts';
 export type { LineNote } from './route/line.ts';
-export { BEST_OCTAVE, type LineRange, type Place } from './route/range.ts';
+export { type LineRange, type Place } from './route/range.ts';
 export { WEIGHT_RANGE, defaultPreferences, type Preferences } from './route/preferences.ts';
 export { routingContext } from './route/context.ts';
 export type { Missing } from './route/missing.ts';
@@ -108,14 +107,13 @@ export {
   type Backing,
   type BackingChord,
   type BackingEvent,
-  type BackingPart,
   type Form,
 } from './practice/backing.ts';
 export { drillFits, drillRound, DRILLS, type DrillGround, type DrillId } from './practice/drill.ts';
 export { isPlayable, playedAnswer, type DrillNote, type DrillQuestion } from './practice/drillQuestion.ts';
 export { tuneOf, type Tune } from './practice/tune.ts';
-export { GROOVES, grooveById, type Groove, type Play } from './practice/grooves.ts';
-export { MINUTES_LIMIT, USUAL_WAY, type HowToPractise } from './practice/howTo.ts';
+export { GROOVES, grooveById, type Play } from './practice/grooves.ts';
+export { USUAL_WAY, type HowToPractise } from './practice/howTo.ts';
 export { checkHow, type PracticeItem, type Practised } from './practice/item.ts';
 export {
   jamStages,
@@ -125,19 +123,10 @@ export {
   degreesRead,
   OWN_STAGES_LIMIT,
   type OwnStage,
-  type JamStage,
   type LaidStage,
 } from './practice/jam.ts';
-export { KEY_ORDERS, keysInOrder, type KeyOrderId } from './practice/keyOrder.ts';
-export {
-  afterRound,
-  FACTORS,
-  firstRung,
-  TEMPO_LIMITS,
-  USUAL_LADDER,
-  type Ladder,
-  type Rung,
-} from './practice/ladder.ts';
+export { KEY_ORDERS, keysInOrder } from './practice/keyOrder.ts';
+export { FACTORS, TEMPO_LIMITS, type Ladder } from './practice/ladder.ts';
 export { standing, type LogEntry } from './practice/log.ts';
 export { waysTogether, type WayCount, type WaySound } from './practice/waySound.ts';
 export { shares, soundReport, timeWords, type SoundReport, type SoundRow } from './practice/soundReport.ts';
@@ -148,14 +137,7 @@ export {
   type DifficultyId,
   type PhraseNote,
 } from './practice/phrase.ts';
-export {
-  planDay,
-  PLAN_MINUTES,
-  type DayPlan,
-  type Planned,
-  type PlannedFrom,
-  type Why,
-} from './practice/plan.ts';
+export { planDay, PLAN_MINUTES, type DayPlan, type Why } from './practice/plan.ts';
 export { countTime, NO_TIME_SPENT } from './practice/timeSpent.ts';
 export {
   dayOf,
@@ -164,20 +146,10 @@ export {
   tempoCourses,
   waysOf,
   weightOf,
-  type DayMinutes,
   type TempoCourse,
-  type WayRecord,
 } from './practice/progress.ts';
-export {
-  ARTICULATIONS,
-  inRhythm,
-  readRhythm,
-  RHYTHMS,
-  type ArticulationId,
-  type Rhythm,
-  type TimedNote,
-} from './practice/rhythm.ts';
-export { roundOf, inRound, type Round, type RoundBeat } from './practice/round.ts';
+export { ARTICULATIONS, inRhythm, readRhythm, RHYTHMS, type TimedNote } from './practice/rhythm.ts';
+export { roundOf, inRound, type Round } from './practice/round.ts';
 export { seededRandom, type SeededRandom } from './practice/seededRandom.ts';
 export { tick, TICK_HZ } from './practice/tick.ts';
 export { songForm } from './practice/songForm.ts';
@@ -190,7 +162,6 @@ export {
   type RoundEffect,
   type RoundEvent,
   type RoundState,
-  type RoundTimer,
 } from './practice/roundMachine.ts';
 export { songRound } from './practice/songRound.ts';
 export { metreAt } from './song/barOffset.ts';
@@ -247,7 +218,7 @@ export { CLEFS, type Clef, type ClefId } from './staff/clefs.ts';
 export type { Staff, StaffNote } from './staff/staff.ts';
 
 // What is kept and exchanged
-export { mergeFields, type Merge } from './records/merge.ts';
+export { mergeFields } from './records/merge.ts';
 export { checkLayoutFile, layoutFile, layoutFileSchema } from './records/layoutFile.ts';
 export { isId } from './records/isId.ts';
 export { checkContent, contentSchema, recordKind, type ContentOf } from './records/kinds.ts';
@@ -280,7 +251,6 @@ export {
   pitchedVoices,
   sungText,
   melodyOf,
-  writtenLength,
   NOTE_MARKS,
   type Bar,
   type NoteMark,
@@ -288,7 +258,6 @@ export {
   type Song,
   type SongChord,
   type SongKey,
-  type SongMetre,
   type SongNote,
   type Syllable,
   type Tempo,
@@ -299,46 +268,22 @@ export { checkSong } from './song/checkSong.ts';
 export { SONG_LIMITS } from './song/songShape.ts';
 export { played, unfoldedTimes, type Played, type PlayedNote } from './song/played.ts';
 export { fifthsOfSongKey } from './song/songKey.ts';
-export { valueOf, writtenBars, type WrittenEvent, type WrittenValue } from './song/notation.ts';
-export {
-  arranged,
-  checkPlan,
-  plainPlan,
-  TRANSPOSE_RANGE,
-  type ArrangementPlan,
-  type Decision,
-} from './song/arrangement.ts';
-export { melodyLine, metreOfSong } from './song/songLine.ts';
-export type { Offer, SongMissing } from './song/missingNotes.ts';
+export { valueOf, writtenBars, type WrittenEvent } from './song/notation.ts';
+export { arranged, checkPlan, plainPlan, type ArrangementPlan, type Decision } from './song/arrangement.ts';
+export { melodyLine } from './song/songLine.ts';
 export { songAlternatives, songView, type SongView } from './song/songView.ts';
 export { songKeys, type SongKeyFit } from './song/songKeys.ts';
-export {
-  hasChords,
-  hasRepeats,
-  performance as songPerformance,
-  tempoOf,
-  type Performance as SongPerformance,
-  type Sounding,
-} from './song/performance.ts';
+export { hasChords, hasRepeats, performance as songPerformance, tempoOf } from './song/performance.ts';
 export { edited, editedBy, type SongEdit } from './song/edits.ts';
 export { tapRhythm, type Tapping } from './song/tapRhythm.ts';
 export { FULLNESSES, type Fullness } from './song/accompany.ts';
 export { figureOffers, type FigureOffer } from './song/songFigures.ts';
-export { type ChosenFigure } from './song/figure.ts';
 export { songTabs, type SongInKey } from './song/songTabs.ts';
-export { compareViews, type ViewDifference } from './song/compareViews.ts';
+export { compareViews } from './song/compareViews.ts';
 export { songSheet } from './song/songSheet.ts';
-export { inModeIfAny, modesFor, movedTo } from './song/inMode.ts';
+export { inModeIfAny, modesFor } from './song/inMode.ts';
 export { sameSongTab, type SameSongTab } from './song/sameSongTab.ts';
-export {
-  knownFitter,
-  lackingDegrees,
-  readKnownDegrees,
-  songFitter,
-  type Sketched,
-  type SongFit,
-  type SongFitter,
-} from './song/fits.ts';
+export { knownFitter, lackingDegrees, readKnownDegrees, songFitter, type SongFit } from './song/fits.ts';
 export {
   melodySketch,
   OPENING_LEAST,
@@ -350,14 +295,8 @@ export {
 } from './song/opening.ts';
 export { movedTonic, transposed } from './song/transpose.ts';
 export { PLAN_PARAMS, planFromLink, planToLink } from './song/planLink.ts';
-export { readTabLine, type TabItem } from './tab/tabLine.ts';
-export {
-  TENSION_LIMITS,
-  TENSION_RANGES,
-  type Tension,
-  type TensionCheck,
-  type TensionLimits,
-} from './tension/tension.ts';
+export { readTabLine } from './tab/tabLine.ts';
+export { TENSION_LIMITS, TENSION_RANGES, type TensionLimits } from './tension/tension.ts';
 export { songFromLine } from './song/songFromLine.ts';
 export { keepIds } from './song/keepIds.ts';
 
