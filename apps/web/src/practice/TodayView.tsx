@@ -211,6 +211,9 @@ export function TodayView({ practice }: { readonly practice: Practice }) {
   );
 }
 
+/** Fewer minutes that are left over are not worth a word. */
+const WORTH_FILLING = 3;
+
 /** What the day is too short for, and the minutes for which there is nothing. */
 function Margins({
   free,
@@ -230,10 +233,13 @@ function Margins({
           {leftOut.length === 1 ? 'It comes' : 'They come'} first next time.
         </p>
       )}
-      {free > 0 && (
+      {free >= WORTH_FILLING && (
         <p>
           {counted(free, 'minute')} free: make something longer, or choose more from{' '}
-          <Link to="/practice/items">everything</Link>.
+          <Link className="link" to="/practice/items">
+            everything
+          </Link>
+          .
         </p>
       )}
     </>

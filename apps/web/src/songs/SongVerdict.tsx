@@ -152,15 +152,12 @@ function Missing({ state, view }: { state: SongState; view: SongView }) {
   return (
     <section>
       <h2>Not on this instrument</h2>
+      {view.octaves.slice(0, OCTAVES_OFFERED).map(({ by, saves }) => (
+        <Button key={by} size="small" variant="outlined" onClick={() => state.move(state.by + by)}>
+          The whole tune {movedWords(by)}: {counted(saves, 'note more', 'notes more')}
+        </Button>
+      ))}
       <ul className="plain-list">
-        {view.octaves.map(({ by, saves }) => (
-          <li key={by}>
-            <button type="button" className="link" onClick={() => state.move(state.by + by)}>
-              the whole tune {movedWords(by)}
-            </button>{' '}
-            has {counted(saves, 'note more', 'notes more')}
-          </li>
-        ))}
         {notes.map(({ note, reason }) => (
           <li key={note}>
             <b>{note}</b> {reason}: bar{' '}
@@ -179,6 +176,8 @@ function Missing({ state, view }: { state: SongState; view: SongView }) {
   );
 }
 
+/** Octaves that are offered for a whole tune. */
+const OCTAVES_OFFERED = 2;
 /** Bars named for one note; those behind them show it too. */
 const BARS_TOLD = 12;
 

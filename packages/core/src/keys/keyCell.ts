@@ -1,8 +1,7 @@
 import type { Instrument } from '../instrument/instrument.ts';
 import { noteCode } from '../pitch/noteName.ts';
-import { pitchClass, type Pitch } from '../pitch/pitch.ts';
-import { scalePitches } from '../route/line.ts';
-import { scaleInRange } from '../route/missing.ts';
+import type { Pitch } from '../pitch/pitch.ts';
+import { scaleInRange, scaleOn } from '../route/missing.ts';
 import type { Preferences } from '../route/preferences.ts';
 import { routingContext, type RoutingContext } from '../route/context.ts';
 import { quickRoute, type QuickRoute } from '../route/route.ts';
@@ -80,7 +79,7 @@ export function keyCell(
   const context = contextFor(instrument);
   const { almost, octaves: routes } = octavesOf(context, key);
   const isSet = instrument.family.isPitchSet;
-  const { wanted, missing } = isSet ? classesInRange(context, key) : scaleInRange(context, key);
+  const { wanted, missing } = scaleOn(context, key);
   const octaves = routes.map(({ from, route }): OctaveFit => {
     return { from, total: route.total, hard: hardOf(context, route) };
   });
@@ -202,14 +201,6 @@ function easeOf(
     PER_SHARE * Math.max(0, lacking - UNNOTICED) +
     PER_CHORD_TONE * tones.filter((semitone) => !comesPlain(semitone)).length
   );
-}
-
-/** Of each pitch class of a scale the lowest pitch from the instrument's lowest on, and those of which it has none; rising. */
-function classesInRange({ range, usable }: RoutingContext, key: Key) {
-  const low = range?.low ?? key.home;
-  const had = new Set(usable.map(({ pitch }) => pitchClass(pitch)));
-  const wanted = scalePitches(key, { low, high: low + 11 });
-  return { wanted, missing: wanted.filter((pitch) => !had.has(pitchClass(pitch))) };
 }
 
 /** What counts on a set of pitches, each more than all that follow: notes of the scale it lacks, pitches outside the scale … */

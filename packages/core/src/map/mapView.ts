@@ -9,7 +9,7 @@ import type { AirBalance } from '../route/air.ts';
 import type { RoutingContext } from '../route/context.ts';
 import type { Effort } from '../route/effort.ts';
 import { homesOf } from '../route/range.ts';
-import { missingReason, scaleInRange, type Missing } from '../route/missing.ts';
+import { missingReason, scaleOn, type Missing } from '../route/missing.ts';
 import type { Pin } from '../route/pin.ts';
 import { routeLine, type Route } from '../route/route.ts';
 import { degreeText } from '../scale/degree.ts';
@@ -129,7 +129,7 @@ export function alternativesView(
 function missingOf(context: RoutingContext, key: Key, route: Route): readonly (readonly [Pitch, Missing])[] {
   const { instrument, chosen } = context;
   const all = new Map<Pitch, Missing>();
-  for (const pitch of scaleInRange(context, key).missing)
+  for (const pitch of scaleOn(context, key).missing)
     all.set(pitch, missingReason(instrument, chosen.avoid, pitch));
   for (const { pitch, missing } of route.notes) if (missing) all.set(pitch, missing);
   return [...all].sort(([a], [b]) => a - b);

@@ -1,7 +1,7 @@
 import type { Clash, Way } from '../families/way.ts';
 import type { Key } from '../scale/scale.ts';
 import type { Instrument } from '../instrument/instrument.ts';
-import type { Pitch } from '../pitch/pitch.ts';
+import { pitchClass, type Pitch } from '../pitch/pitch.ts';
 import type { RoutingContext } from './context.ts';
 import { scalePitches } from './line.ts';
 
@@ -51,4 +51,16 @@ export function scaleInRange(
 ): { readonly wanted: readonly Pitch[]; readonly missing: readonly Pitch[] } {
   const wanted = range ? scalePitches(key, range) : [];
   return { wanted, missing: wanted.filter((pitch) => !has(pitch)) };
+}
+
+/**
+ * What an instrument has of a scale: the pitches between its lowest and its highest note, and those of them that cannot be
+ * had. Of an instrument that has only a set of pitches each pitch class counts once, as it first comes from its lowest on.
+ */
+export function scaleOn(context: RoutingContext, key: Key): ReturnType<typeof scaleInRange> {
+  if (!context.instrument.family.isPitchSet) return scaleInRange(context, key);
+  const low = context.range?.low ?? key.home;
+  const had = new Set(context.usable.map(({ pitch }) => pitchClass(pitch)));
+  const wanted = scalePitches(key, { low, high: low + 11 });
+  return { wanted, missing: wanted.filter((pitch) => !had.has(pitchClass(pitch))) };
 }
