@@ -13,6 +13,7 @@ import {
 import { join } from 'node:path';
 import { QueryTypes, type QueryInterface, type Transaction } from 'sequelize';
 import { Sequelize } from 'sequelize-typescript';
+import sqlite3 from 'sqlite3';
 import { MIGRATIONS } from '../src/database/migrations.ts';
 import { openDatabase } from '../src/database/openDatabase.ts';
 import { RecordModel } from '../src/records/record.model.ts';
@@ -40,6 +41,31 @@ test('the folder is made; the file is in WAL mode with foreign keys on and full 
   await sequelize.transaction(async (transaction) => {
     expect(await pragma('synchronous', transaction)).toBe(2);
     expect(await pragma('foreign_keys', transaction)).toBe(1);
+  });
+  await close();
+});
+
+test('writes are on the disk before they are acknowledged, whatever the library does by default', async () => {
+  /** A library whose connections are careless when they open. */
+  class Careless extends sqlite3.Database {
+    constructor(file: string, mode: number, opened: (error: Error | null) => void) {
+      super(file, mode, (error) => {
+        if (error) return opened(error);
+        this.run('PRAGMA synchronous = OFF', (failed: Error | null) => opened(failed));
+      });
+    }
+  }
+  const careless = { ...sqlite3, Database: Careless } as typeof sqlite3;
+  const { sequelize, close } = await openDatabase(fileIn(temporaryFolder()), undefined, careless);
+  const synchronous = async (transaction?: Transaction) => {
+    const options = { type: QueryTypes.SELECT, ...(transaction && { transaction }) } as const;
+    const [row] = await sequelize.query<{ synchronous: number }>('PRAGMA synchronous', options);
+    return row!.synchronous;
+  };
+  // 2 is FULL.
+  expect(await synchronous()).toBe(2);
+  await sequelize.transaction(async (transaction) => {
+    expect(await synchronous(transaction)).toBe(2);
   });
   await close();
 });

@@ -8,6 +8,7 @@ import sqlite3 from 'sqlite3';
 import { RecordLinkModel, RecordModel } from '../records/record.model.ts';
 import { SettingsModel } from '../settings/settings.model.ts';
 import { StartError } from '../startError.ts';
+import { fullySynchronous } from './fullySynchronous.ts';
 import { runIn, setLeftOverAside } from './leftOver.ts';
 import { migrate, MIGRATIONS } from './migrations.ts';
 
@@ -20,9 +21,14 @@ export interface OpenDatabase {
 /**
  * Opens the SQLite file: makes it if it is not there, takes it for this process alone, checks it, copies it before
  * migrating, migrates. On any failure the file is left as it was.
+ * @param library how SQLite is reached
  * @throws StartError with what to do
  */
-export async function openDatabase(path: string, migrations = MIGRATIONS): Promise<OpenDatabase> {
+export async function openDatabase(
+  path: string,
+  migrations = MIGRATIONS,
+  library: typeof sqlite3 = sqlite3,
+): Promise<OpenDatabase> {
   makeFolder(path);
   // By whatever name it is called, it is one file, and one lock.
   const file = existsSync(path) ? realpathSync(path) : path;
@@ -35,7 +41,7 @@ export async function openDatabase(path: string, migrations = MIGRATIONS): Promi
       new Logger('Database').warn(
         `${file} was put in the place of another one. The last writes to that one were set aside as ${aside}.`,
       );
-    const sequelize = await connect(file);
+    const sequelize = await connect(file, library);
     try {
       await migrate(sequelize, file, migrations);
       await lock.note(await beginRun(sequelize));
@@ -141,21 +147,14 @@ async function takeLock(file: string): Promise<Lock> {
   return { lastRun: runIn(path), note: (number) => run(`PRAGMA user_version = ${number}`), letGo };
 }
 
-async function connect(file: string): Promise<Sequelize> {
+async function connect(file: string, library: typeof sqlite3): Promise<Sequelize> {
   const sequelize = new Sequelize({
     dialect: 'sqlite',
     storage: file,
     logging: false,
     repositoryMode: true,
     models: [RecordModel, RecordLinkModel, SettingsModel],
-    hooks: {
-      afterConnect: (connection) =>
-        new Promise<void>((resolve, reject) => {
-          (connection as sqlite3.Database).run('PRAGMA synchronous = FULL', (error: Error | null) =>
-            error ? reject(error) : resolve(),
-          );
-        }),
-    },
+    dialectModule: fullySynchronous(library),
   });
   try {
     await refuseStranger(sequelize, file);

@@ -23,6 +23,9 @@ interface Given {
   readonly file: object;
 }
 
+/** All that a file holds, as a sentence goes on. */
+const KINDS_WORDS = RECORD_KIND_IDS.map((kind) => KIND_NAMES[kind].many.toLowerCase()).join(', ');
+
 const LEFT_OUT = 'Left out, and still in your file:';
 
 /** Problems shown of a bad file; the rest are counted. */
@@ -81,8 +84,8 @@ export function DataPanel() {
     <div className="data">
       <h2>Export and import</h2>
       <p>
-        Everything that is kept — instruments, layouts, questions, progressions, settings — goes into one
-        file. What lies in the bin stays behind.
+        Everything that is kept goes into one file: {KINDS_WORDS} and settings. What lies in the bin stays
+        behind.
       </p>
       <p>
         <Button variant="contained" href="/api/data/export" download="same-song.json">

@@ -14,6 +14,7 @@ interface Row {
 function server(rows: Row[]) {
   let settings = { value: DEFAULT_SETTINGS, version: 1 };
   const asked: string[] = [];
+  const told: object[] = [];
   const shown = ({ id, name, version }: Row) => ({ id, name, version });
   const file = (): ExchangeFile =>
     ({
@@ -41,6 +42,13 @@ function server(rows: Row[]) {
     const url = new URL(path, 'http://here');
     const [, , kind, id, act] = url.pathname.split('/');
     if (kind === 'data') return id === 'export' ? file() : take(body);
+    // The log takes entries, and nothing else.
+    if (kind === 'log' && id === undefined) {
+      expect(method).toBe('POST');
+      told.push(body);
+      return body;
+    }
+    if (kind === 'log') expect(id).toBe('contents');
     if (kind === 'settings') {
       if (method === 'PUT')
         settings = { value: (body as typeof settings).value, version: settings.version + 1 };
@@ -69,7 +77,7 @@ function server(rows: Row[]) {
     )) as typeof fetch;
   const standing = () =>
     Object.fromEntries(rows.map(({ id, name, binned }) => [id, binned ? `${name}, binned` : name]));
-  return { rows, standing, file, settings: () => settings.value, asked };
+  return { rows, standing, file, settings: () => settings.value, asked, told };
 }
 
 const row = (id: string, name: string, more: Partial<Row> = {}): Row => ({
@@ -150,4 +158,34 @@ test('records come back before those that refer to them, and go after them; sett
   await undo();
   expect(settings()).toEqual(DEFAULT_SETTINGS);
   expect(asked).toEqual(['POST Quay of the file', 'PUT Quay of the file', 'DELETE Question', 'DELETE New']);
+});
+
+test('log entries that came with the file are put away by a later revision, and come back by another', async () => {
+  const { standing, told } = server([
+    row('a', 'Quay'),
+    { kind: 'log', id: 'l1', name: 'there', version: 1, binned: false },
+  ]);
+  const entry = (id: string, of: string, revision: number) => ({
+    id,
+    entry: of,
+    revision,
+    name: of,
+    minutes: 5,
+  });
+  const file = importOf([{ id: 'a', name: 'Quay of the file' }], {
+    log: [entry('l1', 'there', 1), entry('l2', 'new', 1), entry('l3', 'new', 4), entry('l4', 'other', 2)],
+  });
+  const { undo, redo } = await importFile(file);
+  await undo();
+  expect(standing()['a']).toBe('Quay');
+  expect(told).toEqual([
+    { entry: 'new', revision: 5, name: 'new', minutes: 5, gone: true },
+    { entry: 'other', revision: 3, name: 'other', minutes: 5, gone: true },
+  ]);
+  told.length = 0;
+  await redo();
+  expect(told).toMatchObject([
+    { entry: 'new', revision: 6, gone: false },
+    { entry: 'other', revision: 4, gone: false },
+  ]);
 });

@@ -40,9 +40,11 @@ export async function importFile(file: ExchangeFile): Promise<Pick<Change, 'undo
   const before = await standing(file);
   const { settings } = await request<ImportReport>('POST', '/data/import?apply=true', file);
   const touched = await touchedBy(file, before, kept);
+  const entries = entriesAdded(file, before);
   return {
     async undo(anyway = false) {
       await settleVersions(touched, anyway);
+      await entries.tell(true);
       // What is referred to comes back first, and what refers to others goes first.
       for (const record of touched) if (record.before) await putBefore(record, record.before);
       for (const record of [...touched].reverse())
@@ -53,9 +55,36 @@ export async function importFile(file: ExchangeFile): Promise<Pick<Change, 'undo
       await settleVersions(touched, anyway);
       await request('POST', '/data/import?apply=true', file);
       await settleVersions(touched, true);
+      await entries.tell(false);
     },
   };
 }
+
+/**
+ * Log entries that a file adds. The log is only ever added to, so that they are put away, and come back, by a later
+ * revision of each.
+ */
+function entriesAdded(file: ExchangeFile, before: ReadonlyMap<string, Standing>) {
+  const newest = new Map<string, ExchangeFile['log'][number]>();
+  for (const entry of file.log ?? []) {
+    if (before.has(entry.id)) continue;
+    const known = newest.get(entry.entry);
+    if (!known || entry.revision > known.revision) newest.set(entry.entry, entry);
+  }
+  let later = 0;
+  return {
+    async tell(gone: boolean): Promise<void> {
+      later += 1;
+      for (const { id: _, gone: wasGone, ...entry } of newest.values()) {
+        const revision = entry.revision + later;
+        await request('POST', '/log', { ...entry, revision, gone: gone || wasGone === true });
+      }
+    },
+  };
+}
+
+/** Kinds whose records can be changed and binned. */
+const CHANGEABLE = RECORD_KIND_IDS.filter((kind) => kind !== 'log');
 
 /** Records of a file as they stand, by id. */
 async function standing(file: ExchangeFile): Promise<ReadonlyMap<string, Standing>> {
@@ -72,7 +101,7 @@ async function touchedBy(
   kept: ExchangeFile,
 ): Promise<readonly Touched[]> {
   const touched: Touched[] = [];
-  for (const kind of RECORD_KIND_IDS) {
+  for (const kind of CHANGEABLE) {
     const wasKept = new Set(kept[kind].map(({ id }) => id));
     for (const { id, version } of await contentsOf(kind, file[kind] ?? [])) {
       const old = before.get(id);
@@ -85,7 +114,7 @@ async function touchedBy(
 
 /** Takes the versions that stand now; unless told otherwise, only where nobody else made them. */
 async function settleVersions(touched: readonly Touched[], anyway: boolean): Promise<void> {
-  for (const kind of RECORD_KIND_IDS) {
+  for (const kind of CHANGEABLE) {
     const ours = touched.filter((record) => record.kind === kind);
     const now = new Map((await contentsOf(kind, ours)).map(({ id, version }) => [id, version]));
     const changed = ours.filter(({ id, version }) => now.get(id) !== version);

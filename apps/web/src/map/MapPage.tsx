@@ -67,10 +67,7 @@ interface MapBodyProps {
 }
 
 /** All below the question. A new question is drawn once, with its answer, and not with the old answer before. */
-const MapBody = memo(
-  Body,
-  (before, after) => after.behind || (before.state === after.state && before.view === after.view),
-);
+const MapBody = memo(Body, (_, { behind }) => behind);
 
 function Body({ state, view }: MapBodyProps) {
   const { question, at, current, chosen, family, select, change } = state;

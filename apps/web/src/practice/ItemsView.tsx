@@ -34,7 +34,7 @@ export function ItemsView({ practice }: { readonly practice: Practice }) {
       {list.length === 0 && (
         <p className="practice-empty">
           Nothing yet. Take a line of <Link to="/map">Map</Link> or a <Link to="/songs">song</Link> with the
-          key P, or add a drill below.
+          key B, or add a drill below.
         </p>
       )}
       {practice.items.length > practice.own.length && (

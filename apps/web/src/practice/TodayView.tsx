@@ -236,10 +236,7 @@ function Margins({
       {free >= WORTH_FILLING && (
         <p>
           {counted(free, 'minute')} free: make something longer, or choose more from{' '}
-          <Link className="link" to="/practice/items">
-            everything
-          </Link>
-          .
+          <Link to="/practice/items">everything</Link>.
         </p>
       )}
     </>

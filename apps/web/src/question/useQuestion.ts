@@ -214,8 +214,7 @@ export function useQuestion() {
 
 export type QuestionState = ReturnType<typeof useQuestion>;
 
-/** Link parameters of a question and of what is marked in it; all others belong to the place. */
-/** The link with its question replaced. */
+/** A link with its question and what is marked in it replaced; all other parameters belong to the place. */
 function withQuestion(search: string, question: Readonly<Record<string, string>>): URLSearchParams {
   const link = new URLSearchParams(search);
   for (const name of ['on', 'at', ...QUESTION_PARAMS]) link.delete(name);

@@ -3,7 +3,7 @@ export interface Ladder {
   /** Counted beats a minute. */
   readonly from: number;
   readonly to: number;
-  /** Beats a minute a step; a factor instead where it is `×1.5`. */
+  /** Beats a minute a step. */
   readonly step: number;
   /** Rounds without a mistake, one after the other, before it is raised. */
   readonly raiseAfter: number;

@@ -107,7 +107,7 @@ export interface SongNote {
   /** Grace notes before it, in their order. */
   readonly grace?: readonly SpelledPitch[];
   readonly marks?: readonly NoteMark[];
-  /** Of each verse what is sung here; undefined where a verse has nothing. */
+  /** Of each verse what is sung here; null where a verse has nothing. */
   readonly lyrics?: readonly (Syllable | null)[];
 }
 
