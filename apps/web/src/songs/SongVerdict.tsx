@@ -161,8 +161,7 @@ function Missing({ state, view }: { state: SongState; view: SongView }) {
         {notes.map(({ note, reason }) => (
           <li key={note}>
             <b>{note}</b> {reason}: bar{' '}
-            {view.missing
-              .filter((lacking) => lacking.note === note)
+            {firstsByBar(view.missing.filter((lacking) => lacking.note === note))
               .slice(0, BARS_TOLD)
               .map(({ noteId, bar }) => (
                 <button key={noteId} type="button" className="link" onClick={() => state.select(noteId)}>
@@ -174,6 +173,11 @@ function Missing({ state, view }: { state: SongState; view: SongView }) {
       </ul>
     </section>
   );
+}
+
+/** Of the notes that are missing in one bar the first. */
+function firstsByBar(missing: readonly Lacking[]): readonly Lacking[] {
+  return missing.filter(({ bar }, i) => missing.findIndex((other) => other.bar === bar) === i);
 }
 
 /** Octaves that are offered for a whole tune. */
