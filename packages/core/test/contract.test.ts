@@ -2,7 +2,7 @@
  * What every family must keep, looped over the list of families: a tenth one is tested by being listed. Each check
  * collects sentences that name the way, the text or the step that is wrong.
  */
-import { families, FAMILY_IDS, type FamilyId } from '../src/families/index.ts';
+import { families, FAMILY_IDS } from '../src/families/index.ts';
 import type { ElementChange, ElementValue } from '../src/families/layoutPart.ts';
 import type { Hold } from '../src/families/way.ts';
 import { openInstrument, type Instrument } from '../src/instrument/instrument.ts';
@@ -10,25 +10,13 @@ import { expectOk } from '../src/result.ts';
 import { keyOf, scaleById, USUAL_KEYS } from '../src/scale/scale.ts';
 import { UNHURRIED, type NoteTiming } from '../src/time/noteTiming.ts';
 import { sceneIds } from '../src/scene/scene.ts';
+import { problemsOf, somePresets } from './contractKit.ts';
 import { ableInstrument, instrumentOf } from './instruments.ts';
-
-/** What a check found wrong, a sentence each. */
-function problemsOf(check: (wrong: (sentence: string) => void) => void): string[] {
-  const problems: string[] = [];
-  check((sentence) => problems.push(sentence));
-  return problems.slice(0, 12);
-}
 
 function otherValue(value: ElementValue): number | boolean | string {
   if (value.kind === 'flag') return !value.value;
   if (value.kind === 'text') return 'Tern';
   return value.value === value.highest ? value.lowest : value.value + value.step;
-}
-
-/** First, middle and last preset: enough variety where presets only transpose. */
-function somePresets(id: FamilyId): string[] {
-  const { presets } = families[id];
-  return [0, Math.floor(presets.length / 2), presets.length - 1].map((i) => presets[i]!.id);
 }
 
 /** Timings that differ in everything that can be felt. */
@@ -81,6 +69,8 @@ describe.each(FAMILY_IDS)('%s', (id) => {
       const byId = new Map(ways.map((way) => [way.id, way]));
       if (byId.size !== ways.length) wrong('two ways have one id');
       for (const way of ways) {
+        if (!Number.isInteger(way.pitch) || way.pitch < 0 || way.pitch > 127)
+          wrong(`way ${way.id} sounds ${way.pitch}, which is no pitch`);
         if (rank(way.technique) < 0) wrong(`way ${way.id} has the unknown technique ${way.technique}`);
         if (way.redundantTo === undefined) continue;
         const easier = byId.get(way.redundantTo);
@@ -183,6 +173,11 @@ describe.each(FAMILY_IDS)('%s', (id) => {
       const fingered = instrument.ways.flatMap((way) => instrument.fingeredWaysOf(way, {}, true));
       for (const low of every(fingered, 9))
         for (const high of every(fingered, 4)) {
+          if (low.way.pitch === high.way.pitch && low.way.id !== high.way.id) {
+            // Of two of one pitch neither is the lower.
+            if ((instrument.clash(low, high) === undefined) !== (instrument.clash(high, low) === undefined))
+              wrong(`${told([low, high])} clash only one way round`);
+          }
           if (low.way.pitch >= high.way.pitch) continue;
           const clash = instrument.clash(low, high);
           if (clash && clash.text.length < 10) wrong(`${told([low, high])} clash without a reason`);
@@ -239,8 +234,8 @@ describe.each(FAMILY_IDS)('%s', (id) => {
           for (const fingered of instrument.fingeredWaysOf(way, options)) {
             if (fingered.fingering !== undefined && !known.has(fingered.fingering))
               wrong(`${told([fingered])} has an unknown fingering`);
-            if (family.sides[instrument.sideOf(fingered)] === undefined)
-              wrong(`${told([fingered])} has no side`);
+            if (!family.sides[instrument.sideOf(fingered)]?.trim())
+              wrong(`${told([fingered])} is on a side without a name`);
           }
     }));
 

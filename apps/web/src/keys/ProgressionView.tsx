@@ -32,7 +32,7 @@ const FIT_WORDS = { chord: 'chord tone', passing: 'passing', blue: 'blue note', 
 
 /** A progression in the chosen key: what the scale is over every bar, on the drawing too, and scales that suit it better. */
 export function ProgressionView({ state }: KeysViewProps) {
-  const { question, chosen, settings, param, setParam, change } = state;
+  const { question, chosen, settings, param, setParam, setParams, change } = state;
   const { data: kept } = progressions.useList();
   const forms = [...FORMS, ...(kept ?? [])];
   const form = forms.find((f) => f.id === param('form')) ?? FORMS[0];
@@ -40,11 +40,7 @@ export function ProgressionView({ state }: KeysViewProps) {
   const text = param('bars') || form.text;
   const beats = Number(param('beats')) || form.beats;
   /** Another progression begins as it is written, not with what was typed over the last one. */
-  const chooseForm = (id: string) => {
-    setParam('bars', '', 'the chords');
-    setParam('beats', '', 'the beats');
-    setParam('form', id, 'the progression');
-  };
+  const chooseForm = (id: string) => setParams({ bars: '', beats: '', form: id }, 'the progression');
   const scale = scaleById(question.scale);
   const tonic = parseNote(question.tonic);
   const key = useMemo(

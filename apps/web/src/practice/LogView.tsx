@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { LogEntry } from '@same-song/core';
+import { MoreRows } from '../controls/MoreRows.tsx';
 import { download } from '../frame/files.ts';
 import { notify } from '../frame/notice.ts';
 import { remember } from '../frame/undo.ts';
@@ -9,12 +10,13 @@ import { keepEntry, sendWaiting } from './outbox.ts';
 import { RefusedEntries } from './RefusedEntries.tsx';
 import type { Practice } from './usePractice.ts';
 
-/** Rows that are read; all of them are in the file. */
-const ROWS = 200;
+/** Rows that are drawn at a time; all of them are in the file. */
+const ROWS_AT_ONCE = 200;
 
 /** What was played, newest first: set right by hand, put away, added, taken out as a table. */
 export function LogView({ practice }: { readonly practice: Practice }) {
   const { entries, person } = practice;
+  const [limit, setLimit] = useState(ROWS_AT_ONCE);
   const [editing, setEditing] = useState<string | undefined>(undefined);
   const tell = (entry: LogEntry) => {
     keepEntry(entry, false);
@@ -85,7 +87,7 @@ export function LogView({ practice }: { readonly practice: Practice }) {
             </tr>
           </thead>
           <tbody>
-            {newest.slice(0, ROWS).map((entry) =>
+            {newest.slice(0, limit).map((entry) =>
               editing === entry.entry ? (
                 <EditRow
                   key={entry.entry}
@@ -127,7 +129,12 @@ export function LogView({ practice }: { readonly practice: Practice }) {
           </tbody>
         </table>
       )}
-      {newest.length > ROWS && <p>{newest.length - ROWS} older ones are in the table file.</p>}
+      <MoreRows
+        shown={limit}
+        total={newest.length}
+        what="entries"
+        onMore={() => setLimit(limit + ROWS_AT_ONCE)}
+      />
     </div>
   );
 }

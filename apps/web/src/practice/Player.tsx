@@ -138,6 +138,7 @@ export function Player({ next, onPassed = nothing, children, ...played }: Player
         <PlayerSettings
           player={player}
           from={how.tempo}
+          instrument={playable.instrument}
           canBeAccompanied={playable.form !== undefined}
           isListening={listens}
           onListen={listenAlong}

@@ -1,8 +1,8 @@
 import Button from '@mui/material/Button';
-import { FACTORS, GROOVES, TEMPO_LIMITS, type RepeatMode } from '@same-song/core';
+import { FACTORS, GROOVES, TEMPO_LIMITS, type Instrument, type RepeatMode } from '@same-song/core';
 import { Picklist } from '../controls/Picklist.tsx';
 import { TempoField } from '../map/TempoField.tsx';
-import { MADE_UP } from './faults.ts';
+import { MADE_UP, simulatedOn } from './faults.ts';
 import { Mixer } from './Mixer.tsx';
 import type { StandPlayerState } from './round/useStandPlayer.ts';
 
@@ -10,6 +10,7 @@ interface SettingsProps {
   readonly player: StandPlayerState;
   /** Counted beats a minute at which it begins. */
   readonly from: number;
+  readonly instrument: Instrument;
   readonly canBeAccompanied: boolean;
   readonly isListening: boolean;
   readonly onListen: () => void;
@@ -21,6 +22,7 @@ interface SettingsProps {
 export function PlayerSettings({
   player,
   from,
+  instrument,
   canBeAccompanied,
   isListening,
   onListen,
@@ -71,7 +73,7 @@ export function PlayerSettings({
         <Picklist
           label="somebody made up"
           value={simulated?.id ?? ''}
-          choices={[{ id: '', label: 'does not play' }, ...MADE_UP]}
+          choices={[{ id: '', label: 'does not play' }, ...simulatedOn(instrument)]}
           onChange={(id) => setSimulated(MADE_UP.find((one) => one.id === id))}
         />
         <Button size="small" variant="outlined" aria-pressed={isMirrored} onClick={onMirror}>

@@ -1,4 +1,4 @@
-import { NO_FAULTS, type Faults, type WantedWay } from '@same-song/core';
+import { isPlayersOwn, NO_FAULTS, type Faults, type Instrument, type WantedWay } from '@same-song/core';
 
 /** Somebody who is made up, and what goes wrong when he plays. */
 export interface MadeUp {
@@ -18,6 +18,12 @@ export const MADE_UP: readonly MadeUp[] = [
   { id: 'leaves', label: 'leaves every fourth out', faults: { ...NO_FAULTS, leaves: 4 } },
   { id: 'noise', label: 'plays in a loud room', faults: { ...NO_FAULTS, noise: 15 } },
 ];
+
+/** Who can play an instrument: bends go flat only where pitches are the player's own to find. */
+export function simulatedOn(instrument: Instrument): readonly MadeUp[] {
+  const canBend = instrument.ways.some((way) => isPlayersOwn(instrument, way));
+  return MADE_UP.filter(({ bendsFlat }) => bendsFlat === undefined || canBend);
+}
 
 /** Share of its time for which a note is held. */
 const HELD = 0.7;

@@ -183,7 +183,7 @@ test('what is marked is no step of its own in the history', async () => {
 test('parameters of a place are set, flipped, taken away and undone', async () => {
   const map = opened('/map?on=own&in=Eb&play=major');
   await map.ready();
-  const { setParam, flipParam } = map.state();
+  const { setParam, setParams, flipParam } = map.state();
   act(() => setParam('order', 'ease', 'the order'));
   act(() => flipParam('only', 'octave', 'the filter'));
   act(() => flipParam('only', 'whole', 'the filter'));
@@ -195,6 +195,13 @@ test('parameters of a place are set, flipped, taken away and undone', async () =
   act(() => setParam('order', '', 'the order'));
   await waitFor(() => expect(map.link().has('order')).toBe(false));
   expect(map.state().question).toMatchObject({ tonic: 'Eb', scale: 'major' });
+  // Several in one step of undo.
+  act(() => setParams({ form: 'blues-8', only: '', bars: '' }, 'the progression'));
+  await waitFor(() => expect(map.link().get('form')).toBe('blues-8'));
+  expect(map.link().has('only')).toBe(false);
+  await act(async () => expect(await undo()).toBe('the progression'));
+  await waitFor(() => expect(map.link().get('only')).toBe('octave,whole'));
+  expect(map.link().has('form')).toBe(false);
 });
 
 test('a link that makes no sense opens with what it can and says what it cannot', async () => {

@@ -22,7 +22,7 @@ const OTHER_NOTES = ['tonic', 'scale'];
 
 /** The whole state of Map, read from the link and written to it; every change can be undone. */
 export function useQuestion() {
-  const [params, setParams] = useSearchParams();
+  const [params, setSearchParams] = useSearchParams();
   const { data: cabinet, isPending, error } = instruments.useList();
   const { settings, loaded, change: changeSettings } = useSettings();
   const wanted = params.get('on') ?? settings.lastInstrument;
@@ -58,10 +58,10 @@ export function useQuestion() {
   }, [family, chosen]);
 
   // The router hands out another setter with every link; what hangs on it shall not be drawn again for that.
-  const latestSet = useRef(setParams);
+  const latestSet = useRef(setSearchParams);
   useLayoutEffect(() => {
-    latestSet.current = setParams;
-  }, [setParams]);
+    latestSet.current = setSearchParams;
+  }, [setSearchParams]);
 
   const go = useCallback((link: URLSearchParams, options?: { replace: boolean }) => {
     const next = link.toString();
@@ -156,16 +156,23 @@ export function useQuestion() {
     [write],
   );
 
-  /** A parameter of the place's own, such as the order of a table; empty takes it away. */
-  const setParam = useCallback(
-    (name: string, change: string | ((before: string) => string), label: string) => {
+  /** Parameters of the place's own, such as the order of a table, in one step; an empty one is taken away. */
+  const setParams = useCallback(
+    (values: Readonly<Record<string, string>>, label: string) => {
       const next = new URLSearchParams(now.current);
-      const value = typeof change === 'string' ? change : change(next.get(name) ?? '');
-      if (value === '') next.delete(name);
-      else next.set(name, value);
+      for (const [name, value] of Object.entries(values))
+        if (value === '') next.delete(name);
+        else next.set(name, value);
       write(next, label);
     },
     [write],
+  );
+  const setParam = useCallback(
+    (name: string, change: string | ((before: string) => string), label: string) => {
+      const before = new URLSearchParams(now.current).get(name) ?? '';
+      setParams({ [name]: typeof change === 'string' ? change : change(before) }, label);
+    },
+    [setParams],
   );
   const param = (name: string) => params.get(name) ?? '';
   /** Puts an entry into a list of the place's own, or takes it out. */
@@ -187,6 +194,7 @@ export function useQuestion() {
   return {
     param,
     setParam,
+    setParams,
     flipParam,
     question,
     at,

@@ -1,16 +1,19 @@
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { namer, keyOf, expectOk, parseNote, scaleById } from '@same-song/core';
 import { arrangements, songs } from '../api/records.ts';
+import { MoreRows } from '../controls/MoreRows.tsx';
 import { useKeeping } from '../frame/useKeeping.ts';
 import { keyWords, type FoundSong, type LibraryState } from './useLibrary.ts';
 
-/** More rows than anybody reads; the search finds the others. */
-const ROWS_LIMIT = 300;
+/** Rows that are drawn at a time; the search finds the others sooner. */
+const ROWS_AT_ONCE = 300;
 
 /** The songs that answer what is asked, a row each. */
 export function Library({ library, onWrite }: { library: LibraryState; onWrite: () => void }) {
   const { list, rows, asked, instrument, degrees, twice, searching } = library;
   const { data: kept = [] } = arrangements.useTitles('kept');
+  const [limit, setLimit] = useState(ROWS_AT_ONCE);
   if (list.length === 0)
     return (
       <div className="songs-empty">
@@ -38,40 +41,48 @@ export function Library({ library, onWrite }: { library: LibraryState; onWrite: 
   const fits = instrument !== undefined;
   const knows = degrees?.ok ?? false;
   return (
-    <table className="songs-list">
-      <thead>
-        <tr>
-          <th scope="col">Title</th>
-          <th scope="col">Key</th>
-          <th scope="col">Metre</th>
-          {fits && <th scope="col">Fits in</th>}
-          {knows && <th scope="col">Still to learn</th>}
-          <th scope="col" className="songs-more">
-            Tags
-          </th>
-          <th scope="col" className="songs-more">
-            By
-          </th>
-          <th scope="col" className="songs-more">
-            Arranged
-          </th>
-          <th scope="col">
-            <span className="unseen">Put away</span>
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.slice(0, ROWS_LIMIT).map((row) => (
-          <Row
-            key={row.song.id}
-            row={row}
-            on={fits ? library.on : undefined}
-            knows={knows}
-            arranged={kept.filter(({ songId }) => songId === row.song.id).length}
-          />
-        ))}
-      </tbody>
-    </table>
+    <>
+      <table className="songs-list">
+        <thead>
+          <tr>
+            <th scope="col">Title</th>
+            <th scope="col">Key</th>
+            <th scope="col">Metre</th>
+            {fits && <th scope="col">Fits in</th>}
+            {knows && <th scope="col">Still to learn</th>}
+            <th scope="col" className="songs-more">
+              Tags
+            </th>
+            <th scope="col" className="songs-more">
+              By
+            </th>
+            <th scope="col" className="songs-more">
+              Arranged
+            </th>
+            <th scope="col">
+              <span className="unseen">Put away</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.slice(0, limit).map((row) => (
+            <Row
+              key={row.song.id}
+              row={row}
+              on={fits ? library.on : undefined}
+              knows={knows}
+              arranged={kept.filter(({ songId }) => songId === row.song.id).length}
+            />
+          ))}
+        </tbody>
+      </table>
+      <MoreRows
+        shown={limit}
+        total={rows.length}
+        what="songs"
+        onMore={() => setLimit(limit + ROWS_AT_ONCE)}
+      />
+    </>
   );
 }
 
