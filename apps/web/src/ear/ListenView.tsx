@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { ALL_PITCHES, earFor, expectOk, openInstrument } from '@same-song/core';
+import { useLink } from '../frame/useLink.ts';
 import { instruments } from '../api/records.ts';
 import { Picklist } from '../controls/Picklist.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
@@ -32,15 +32,18 @@ const VIEWS: Readonly<Record<UseId, Use>> = {
 /** Hears an instrument of the cabinet, for what it is listened to. */
 export function ListenView() {
   const { data: cabinet = [], isPending } = instruments.useList();
-  const [params, setParams] = useSearchParams();
+  const { params, current, replace } = useLink();
   const chosen = useMemo(
     () => chooseInstrument(params.get('on'), cabinet, isPending),
     [params, cabinet, isPending],
   );
   const use = USES.find(({ id }) => id === params.get('as'))?.id ?? USES[0].id;
   if (!chosen) return <p className="loading">Opening the cabinet…</p>;
-  const ask = (changes: Readonly<Record<string, string>>) =>
-    setParams({ ...Object.fromEntries(params), ...changes }, { replace: true });
+  const ask = (changes: Readonly<Record<string, string>>) => {
+    const next = current();
+    for (const [name, value] of Object.entries(changes)) next.set(name, value);
+    replace(next);
+  };
   return (
     <div className="listen">
       <h1>Listen</h1>

@@ -21,7 +21,7 @@ function logged() {
 beforeEach(() => {
   now = 1_000;
   jest.spyOn(performance, 'now').mockImplementation(() => now);
-  globalThis.fetch = (() => Promise.reject(new Error('away')));
+  globalThis.fetch = () => Promise.reject(new Error('away'));
 });
 
 const minutesOf = (of: ReturnType<typeof logged>) => of.entries().at(-1)!.minutes;

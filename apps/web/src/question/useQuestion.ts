@@ -1,5 +1,4 @@
-import { useCallback, useLayoutEffect, useMemo, useRef } from 'react';
-import { useSearchParams } from 'react-router';
+import { useCallback, useMemo } from 'react';
 import {
   QUESTION_PARAMS,
   questionFromLink,
@@ -14,7 +13,7 @@ import {
 import { instruments } from '../api/records.ts';
 import { useMapAhead } from '../compute/compute.ts';
 import { dialectOf, useSettings } from '../api/settings.ts';
-import { remember } from '../frame/undo.ts';
+import { useLink } from '../frame/useLink.ts';
 import { choose, ownKeyOf, isBorrowed, refStanding } from './reference.ts';
 
 /** Parts of a question on which pins depend: their notes belong to one key. */
@@ -22,7 +21,7 @@ const OTHER_NOTES = ['tonic', 'scale'];
 
 /** The whole state of Map, read from the link and written to it; every change can be undone. */
 export function useQuestion() {
-  const [params, setSearchParams] = useSearchParams();
+  const { params, search, current: currentLink, write: writeLink, replace } = useLink();
   const { data: cabinet, isPending, error } = instruments.useList();
   const { settings, loaded, change: changeSettings } = useSettings();
   const wanted = params.get('on') ?? settings.lastInstrument;
@@ -34,42 +33,18 @@ export function useQuestion() {
     asked !== null && chosen && refStanding(asked) !== refStanding(chosen.ref)
       ? refStanding(asked)
       : undefined;
-  const search = params.toString();
   const { question, problems } = useMemo(() => {
     const read = questionFromLink(Object.fromEntries(new URLSearchParams(search)), family, ownKeyOf(chosen));
     return { question: storedQuestion(read.question), problems: read.problems };
   }, [search, family, chosen]);
   const at = params.get('at') ?? undefined;
   const against = params.get('vs') ?? undefined;
-  const now = useRef(search);
-  const underWay = useRef<string[]>([]);
-  useLayoutEffect(() => {
-    // One of our own links may be drawn after the next one was written: then the newest stands.
-    const drawn = underWay.current.indexOf(search);
-    underWay.current = drawn < 0 ? [] : underWay.current.slice(drawn + 1);
-    if (underWay.current.length === 0) now.current = search;
-  }, [search]);
-
   /** The question and the selection as they stand after every key pressed, drawn or not yet drawn. */
   const current = useCallback(() => {
-    const link = new URLSearchParams(now.current);
+    const link = currentLink();
     const read = questionFromLink(Object.fromEntries(link), family, ownKeyOf(chosen));
     return { question: storedQuestion(read.question), at: link.get('at') ?? undefined };
-  }, [family, chosen]);
-
-  // The router hands out another setter with every link; what hangs on it shall not be drawn again for that.
-  const latestSet = useRef(setSearchParams);
-  useLayoutEffect(() => {
-    latestSet.current = setSearchParams;
-  }, [setSearchParams]);
-
-  const go = useCallback((link: URLSearchParams, options?: { replace: boolean }) => {
-    const next = link.toString();
-    if (next === now.current) return;
-    now.current = next;
-    underWay.current.push(next);
-    latestSet.current(link, { ...options, flushSync: true });
-  }, []);
+  }, [currentLink, family, chosen]);
 
   const ahead = useMapAhead();
   /** Has the map of a link computed while the page still draws, or before it is asked for at all. */
@@ -88,13 +63,10 @@ export function useQuestion() {
 
   const write = useCallback(
     (next: URLSearchParams, label: string) => {
-      const before = new URLSearchParams(now.current);
-      if (next.toString() === before.toString()) return;
       lookAhead(next);
-      go(next);
-      remember({ label, undo: () => go(before), redo: () => go(next) });
+      writeLink(next, label);
     },
-    [go, lookAhead],
+    [lookAhead, writeLink],
   );
 
   /** The link of a changed question. Another key or scale lets go of pins; a line made longer or turned round keeps them. */
@@ -103,19 +75,19 @@ export function useQuestion() {
       const { question: base, at: marked } = current();
       const keepsNotes = !Object.keys(part).some((field) => OTHER_NOTES.includes(field));
       const next = { ...base, ...(keepsNotes ? {} : { pins: [] }), ...part };
-      const link = withQuestion(now.current, {
+      const link = withQuestion(currentLink(), {
         ...(chosen ? { on: chosen.ref } : {}),
         ...questionToLink(next, family),
       });
       if (keepsNotes && marked) link.set('at', marked);
       return link;
     },
-    [current, chosen, family],
+    [current, currentLink, chosen, family],
   );
   const onInstrument = useCallback(
     (ref: string, asked: StoredQuestion = { ...current().question, pins: [] }) =>
-      withQuestion(now.current, { on: ref, ...questionToLink(asked, family) }),
-    [current, family],
+      withQuestion(currentLink(), { on: ref, ...questionToLink(asked, family) }),
+    [current, currentLink, family],
   );
 
   const change = useCallback(
@@ -137,42 +109,42 @@ export function useQuestion() {
   /** Marks a note of the line (`3`) or a way (`way.3d2`); no step of its own in the browser's history. */
   const select = useCallback(
     (selection: string | undefined) => {
-      const next = new URLSearchParams(now.current);
+      const next = currentLink();
       if (selection === undefined) next.delete('at');
       else next.set('at', selection);
-      go(next, { replace: true });
+      replace(next);
     },
-    [go],
+    [currentLink, replace],
   );
 
   /** Sets another scale (`play:dorian`) or instrument (`on:…`) beside this one; nothing ends the comparison. */
   const compareWith = useCallback(
     (other: string | undefined) => {
-      const next = new URLSearchParams(now.current);
+      const next = currentLink();
       if (other === undefined) next.delete('vs');
       else next.set('vs', other);
       write(next, other === undefined ? 'the end of the comparison' : 'the comparison');
     },
-    [write],
+    [currentLink, write],
   );
 
   /** Parameters of the place's own, such as the order of a table, in one step; an empty one is taken away. */
   const setParams = useCallback(
     (values: Readonly<Record<string, string>>, label: string) => {
-      const next = new URLSearchParams(now.current);
+      const next = currentLink();
       for (const [name, value] of Object.entries(values))
         if (value === '') next.delete(name);
         else next.set(name, value);
       write(next, label);
     },
-    [write],
+    [currentLink, write],
   );
   const setParam = useCallback(
     (name: string, change: string | ((before: string) => string), label: string) => {
-      const before = new URLSearchParams(now.current).get(name) ?? '';
+      const before = currentLink().get(name) ?? '';
       setParams({ [name]: typeof change === 'string' ? change : change(before) }, label);
     },
-    [setParams],
+    [currentLink, setParams],
   );
   const param = (name: string) => params.get(name) ?? '';
   /** Puts an entry into a list of the place's own, or takes it out. */
@@ -223,8 +195,7 @@ export function useQuestion() {
 export type QuestionState = ReturnType<typeof useQuestion>;
 
 /** A link with its question and what is marked in it replaced; all other parameters belong to the place. */
-function withQuestion(search: string, question: Readonly<Record<string, string>>): URLSearchParams {
-  const link = new URLSearchParams(search);
+function withQuestion(link: URLSearchParams, question: Readonly<Record<string, string>>): URLSearchParams {
   for (const name of ['on', 'at', ...QUESTION_PARAMS]) link.delete(name);
   for (const [name, value] of Object.entries(question)) link.set(name, value);
   return link;

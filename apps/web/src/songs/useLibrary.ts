@@ -1,5 +1,5 @@
 import { useDeferredValue, useEffect, useEffectEvent, useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { useLink } from '../frame/useLink.ts';
 import {
   CHROMATIC_DEGREE_NAMES,
   found,
@@ -56,21 +56,16 @@ export const ONLY_PLAIN = 'only';
 
 /** The songs that answer what is asked, best first. What is asked stands in the link. */
 export function useLibrary(list: readonly ListedSong[] | undefined) {
-  const [params, setParams] = useSearchParams();
+  const { params, current, replace } = useLink();
   const get = (name: Param) => params.get(PARAMS[name]) ?? '';
   /** All that changes at once: each change begins from the link that stands. */
-  const ask = (changes: Partial<Record<Param, string>>) =>
-    setParams(
-      (before) => {
-        const next = new URLSearchParams(before);
-        for (const [name, value] of Object.entries(changes) as [Param, string][]) {
-          if (value === '') next.delete(PARAMS[name]);
-          else next.set(PARAMS[name], value);
-        }
-        return next;
-      },
-      { replace: true },
-    );
+  const ask = (changes: Partial<Record<Param, string>>) => {
+    const next = current();
+    for (const [name, value] of Object.entries(changes) as [Param, string][])
+      if (value === '') next.delete(PARAMS[name]);
+      else next.set(PARAMS[name], value);
+    replace(next);
+  };
   const { data: cabinet = [], isPending } = instruments.useList();
   const { settings } = useSettings();
   const [on, without, ways, twice] = [get('on'), get('without'), get('ways'), get('twice')];

@@ -1,5 +1,4 @@
 import { useCallback, useMemo } from 'react';
-import { useSearchParams } from 'react-router';
 import {
   familyById,
   families,
@@ -17,12 +16,12 @@ import {
 import { instruments, songOf, songs, type InstrumentRecord } from '../api/records.ts';
 import { dialectOf, useSettings } from '../api/settings.ts';
 import { useSongAlternatives, useSongKeys, useSongView, type AskedSong } from '../compute/computeSongs.ts';
-import { remember } from '../frame/undo.ts';
+import { useLink } from '../frame/useLink.ts';
 import { choose } from '../question/reference.ts';
 
 /** A song on an instrument: read from the link and written to it, every change of it undoable. */
 export function useSong(id: string) {
-  const [params, setParams] = useSearchParams();
+  const { params, search, current, write, replace } = useLink();
   const { data: record, error, isPending } = songs.useOne(id);
   const { data: cabinet, isPending: opening } = instruments.useList();
   const { settings, loaded } = useSettings();
@@ -32,7 +31,6 @@ export function useSong(id: string) {
     [wanted, cabinet, opening, loaded],
   );
   const family = familyById(chosen?.spec.family ?? '') ?? families[FAMILY_IDS[0]!];
-  const search = params.toString();
   const plan = useMemo(
     () => planFromLink(Object.fromEntries(new URLSearchParams(search)), family),
     [search, family],
@@ -50,63 +48,57 @@ export function useSong(id: string) {
   const at = params.get('at') ?? undefined;
   const { data: alternatives = [] } = useSongAlternatives(chosen, asked, plan, at);
 
-  const go = useCallback(
-    (label: string, next: URLSearchParams) => {
-      const before = new URLSearchParams(search);
-      if (next.toString() === before.toString()) return;
-      setParams(next);
-      remember({ label, undo: () => setParams(before), redo: () => setParams(next) });
-    },
-    [search, setParams],
-  );
-  const withPlan = useCallback(
-    (next: ArrangementPlan, on = params.get('on')) => {
-      const link = new URLSearchParams(search);
-      for (const name of PLAN_PARAMS) link.delete(name);
-      if (on) link.set('on', on);
-      for (const [name, value] of Object.entries(planToLink(next, family))) link.set(name, value);
-      return link;
-    },
-    [search, params, family],
-  );
-  const change = (label: string, part: Partial<ArrangementPlan>) => go(label, withPlan({ ...plan, ...part }));
+  /** The plan as it was last written, drawn or not yet drawn. */
+  const planNow = () => planFromLink(Object.fromEntries(current()), family);
+  const withPlan = (next: ArrangementPlan, on?: string) => {
+    const link = current();
+    for (const name of PLAN_PARAMS) link.delete(name);
+    if (on !== undefined) link.set('on', on);
+    for (const [name, value] of Object.entries(planToLink(next, family))) link.set(name, value);
+    return link;
+  };
+  const change = (
+    label: string,
+    part: Partial<ArrangementPlan> | ((before: ArrangementPlan) => Partial<ArrangementPlan>),
+  ) => {
+    const before = planNow();
+    write(withPlan({ ...before, ...(typeof part === 'function' ? part(before) : part) }), label);
+  };
   /** Another place: pins and decisions belong to pitches, so they go. */
   const move = (transpose: number) => change('moving the song', { transpose, pins: [], decisions: [] });
   /** @param transpose left out: where the link says, or else where the song lies best */
   const play = (ref: string, transpose = plan.transpose) => {
-    const link = new URLSearchParams(search);
+    const link = current();
     for (const name of PLAN_PARAMS) if (name !== 'mode') link.delete(name);
     if (transpose !== undefined) link.set('by', String(transpose));
     link.set('on', ref);
-    go('another instrument', link);
+    write(link, 'another instrument');
   };
   /** What is played with the melody; undefined for nothing. */
   const add = (fullness: Fullness | undefined, without: readonly string[] = []) => {
-    const { adds: _, ...others } = plan;
-    go(
-      'what is played with the melody',
-      withPlan({ ...others, ...(fullness && { adds: { fullness, without } }) }),
-    );
+    const { adds: _, ...others } = planNow();
+    const next = withPlan({ ...others, ...(fullness && { adds: { fullness, without } }) });
+    write(next, 'what is played with the melody');
   };
   /** Another mode, or its own again. */
   const putInto = (mode: string | undefined) => {
-    const { mode: _, ...others } = plan;
+    const { mode: _, ...others } = planNow();
     const next = { ...others, ...(mode !== undefined && { mode }), pins: [], decisions: [] };
-    go('another mode', withPlan(next));
+    write(withPlan(next), 'another mode');
   };
   /** An arrangement as it was worked out elsewhere, on an instrument of the same family. */
   const take = (label: string, ref: string, arrangement: ArrangementPlan) =>
-    go(label, withPlan(arrangement, ref));
+    write(withPlan(arrangement, ref), label);
   /** Another arrangement beside this one; undefined for none. */
   const putBeside = (beside: { readonly ref: string; readonly by?: number } | undefined) => {
-    const link = new URLSearchParams(search);
+    const link = current();
     link.delete('beside');
     link.delete('besideBy');
     if (beside) {
       link.set('beside', beside.ref);
       if (beside.by !== undefined) link.set('besideBy', String(beside.by));
     }
-    go('an arrangement beside this one', link);
+    write(link, 'an arrangement beside this one');
   };
   const second = useBeside(params, asked, plan, { cabinet, notation, settings });
   const looped = params.get('loop');
@@ -115,44 +107,40 @@ export function useSong(id: string) {
     return from && to ? { from, to } : undefined;
   }, [looped]);
   /** Plays only from one note to another, again and again; undefined for the whole song once. */
-  const setLoop = (wanted: { readonly from: string; readonly to: string } | undefined) =>
-    setParams(
-      (before) => {
-        const link = new URLSearchParams(before);
-        if (wanted) link.set('loop', `${wanted.from}~${wanted.to}`);
-        else link.delete('loop');
-        return link;
-      },
-      { replace: true },
-    );
+  const setLoop = (wanted: { readonly from: string; readonly to: string } | undefined) => {
+    const link = current();
+    if (wanted) link.set('loop', `${wanted.from}~${wanted.to}`);
+    else link.delete('loop');
+    replace(link);
+  };
   const decide = (made: readonly Decision[]) => {
     const decided = new Set(made.map(({ noteId }) => noteId));
-    return change(made.length === 1 ? 'a way out for a note' : `a way out for ${made.length} notes`, {
+    const label = made.length === 1 ? 'a way out for a note' : `a way out for ${made.length} notes`;
+    change(label, ({ decisions, pins }) => ({
       transpose: by,
-      decisions: [...plan.decisions.filter(({ noteId }) => !decided.has(noteId)), ...made],
-      pins: plan.pins.filter(({ noteId }) => !decided.has(noteId)),
-    });
+      decisions: [...decisions.filter(({ noteId }) => !decided.has(noteId)), ...made],
+      pins: pins.filter(({ noteId }) => !decided.has(noteId)),
+    }));
   };
   const undecide = (noteId: string) =>
-    change('a note as written', { decisions: plan.decisions.filter((d) => d.noteId !== noteId) });
+    change('a note as written', ({ decisions }) => ({
+      decisions: decisions.filter((decision) => decision.noteId !== noteId),
+    }));
   const pin = (wish: Pin) =>
-    change('a pin', {
+    change('a pin', ({ pins }) => ({
       transpose: by,
-      pins: [...plan.pins.filter(({ noteId }) => noteId !== wish.noteId), wish],
-    });
-  const unpin = (noteId: string) => change('a pin', { pins: plan.pins.filter((p) => p.noteId !== noteId) });
+      pins: [...pins.filter(({ noteId }) => noteId !== wish.noteId), wish],
+    }));
+  const unpin = (noteId: string) =>
+    change('a pin', ({ pins }) => ({ pins: pins.filter((one) => one.noteId !== noteId) }));
   const select = useCallback(
-    (noteId: string | undefined) =>
-      setParams(
-        (before) => {
-          const next = new URLSearchParams(before);
-          if (noteId === undefined || next.get('at') === noteId) next.delete('at');
-          else next.set('at', noteId);
-          return next;
-        },
-        { replace: true },
-      ),
-    [setParams],
+    (noteId: string | undefined) => {
+      const next = current();
+      if (noteId === undefined || next.get('at') === noteId) next.delete('at');
+      else next.set('at', noteId);
+      replace(next);
+    },
+    [current, replace],
   );
   return {
     ...{
