@@ -10,8 +10,8 @@ import { expectOk } from '../src/result.ts';
 import { keyOf, scaleById, USUAL_KEYS } from '../src/scale/scale.ts';
 import { UNHURRIED, type NoteTiming } from '../src/time/noteTiming.ts';
 import { sceneIds } from '../src/scene/scene.ts';
-import { problemsOf, somePresets } from './contractKit.ts';
-import { ableInstrument, instrumentOf } from './instruments.ts';
+import { checkPresets, problemsOf } from './contractKit.ts';
+import { instrumentOf } from './instruments.ts';
 
 function otherValue(value: ElementValue): number | boolean | string {
   if (value.kind === 'flag') return !value.value;
@@ -32,14 +32,7 @@ const every = <T>(list: readonly T[], n: number) => list.filter((_, i) => i % n 
 
 describe.each(FAMILY_IDS)('%s', (id) => {
   const family = families[id];
-  const each = (check: (instrument: Instrument, wrong: (sentence: string) => void) => void) => {
-    for (const preset of somePresets(id)) {
-      const instrument = ableInstrument(id, preset);
-      expect(problemsOf((wrong) => check(instrument, (sentence) => wrong(`${preset}: ${sentence}`)))).toEqual(
-        [],
-      );
-    }
-  };
+  const each = (check: Parameters<typeof checkPresets>[1]) => checkPresets(id, check);
   const choices = () => [
     {},
     ...family.playingOptions.flatMap((option) =>

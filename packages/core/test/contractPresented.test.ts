@@ -1,10 +1,10 @@
 /** What every family must keep of what is read, heard and chosen: its words, its ornaments, its preferences. */
 import { families, FAMILY_IDS } from '../src/families/index.ts';
-import { openInstrument, type Instrument } from '../src/instrument/instrument.ts';
+import { openInstrument } from '../src/instrument/instrument.ts';
 import { seededRandom } from '../src/practice/seededRandom.ts';
 import { expectOk } from '../src/result.ts';
 import { keyOf, scaleById, USUAL_KEYS } from '../src/scale/scale.ts';
-import { problemsOf, somePresets } from './contractKit.ts';
+import { checkPresets, problemsOf } from './contractKit.ts';
 import { ableInstrument, routeOf } from './instruments.ts';
 
 /** The twins of an English concertina lie on both hands alike, so that hands take turns wherever they can without being told. */
@@ -12,14 +12,7 @@ const IDLE: readonly string[] = ['english alternate'];
 
 describe.each(FAMILY_IDS)('%s', (id) => {
   const family = families[id];
-  const each = (check: (instrument: Instrument, wrong: (sentence: string) => void) => void) => {
-    for (const preset of somePresets(id)) {
-      const instrument = ableInstrument(id, preset);
-      expect(problemsOf((wrong) => check(instrument, (sentence) => wrong(`${preset}: ${sentence}`)))).toEqual(
-        [],
-      );
-    }
-  };
+  const each = (check: Parameters<typeof checkPresets>[1]) => checkPresets(id, check);
 
   test('everything that is read has words, dialects have ids of their own, and its sound can be heard', () => {
     const problems = problemsOf((wrong) => {

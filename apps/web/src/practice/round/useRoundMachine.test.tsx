@@ -1,5 +1,5 @@
 import { act, renderHook } from '@testing-library/react';
-import { families } from '@same-song/core';
+import { families, type RoundEvent } from '@same-song/core';
 import type { Score, ScoreListener } from '../../sound/score.ts';
 import type { RoundMark } from './roundScore.ts';
 import { useRoundMachine, type RoundHandlers } from './useRoundMachine.ts';
@@ -55,7 +55,8 @@ function playing(subject: unknown = 'a line') {
       ),
     );
   const done = () => did.splice(0);
-  return { ...hook, send: (...events: Parameters<typeof send>) => act(() => send(...events)), tell, done };
+  const sendAll = (...events: readonly RoundEvent[]) => act(() => events.forEach((event) => send(event)));
+  return { ...hook, send: sendAll, tell, done };
 }
 
 beforeEach(() => {
@@ -92,6 +93,8 @@ test('another thing to play, and leaving, silence what sounds and give up what i
   done();
   unmount();
   act(() => jest.advanceTimersByTime(5_000));
+  // A judgement that comes late begins nothing.
+  send({ kind: 'judged', clean: true, ways: {}, goesOn: false }, { kind: 'begin' });
   expect(mockPlayed).toHaveLength(2);
   expect(done()).toEqual([]);
 });

@@ -70,8 +70,11 @@ export function useRoundMachine(options: RoundOptions): {
   /** Events that came while another was being worked off. */
   const queue = useRef<RoundEvent[]>([]);
   const isWorking = useRef(false);
+  /** The page was left: what still comes in means nothing. */
+  const isGone = useRef(false);
   const send = useCallback(
     (event: RoundEvent) => {
+      if (isGone.current) return;
       queue.current.push(event);
       if (isWorking.current) return;
       isWorking.current = true;
@@ -139,13 +142,14 @@ export function useRoundMachine(options: RoundOptions): {
     known.current = subject;
     send({ kind: 'changed' });
   }, [subject, send]);
-  useEffect(
-    () => () => {
-      giveUpWaiting();
+  useEffect(() => {
+    isGone.current = false;
+    return () => {
       stopLine();
-    },
-    [giveUpWaiting],
-  );
+      giveUpWaiting();
+      isGone.current = true;
+    };
+  }, [giveUpWaiting]);
   return { state, send };
 }
 
