@@ -69,7 +69,7 @@ function refOf({ of, settings }: CabinetSuggestion, cabinet: readonly Instrument
 function SuggestionRow({ suggestion, reference }: { suggestion: Suggestion; reference: string }) {
   const { spec, todo, cell } = suggestion;
   return (
-    <TableRow className={cell.best === undefined ? 'keys-poor' : ''}>
+    <TableRow className={!cell.lies ? 'keys-poor' : ''}>
       <TableCell component="th" scope="row" dir="auto">
         {spec.name}
         <span>{cell.facts[0]}</span>

@@ -84,7 +84,7 @@ function merged(ones: readonly One[], family: Family): readonly Row[] {
 function ChoiceRow({ row, kind }: { row: Row; kind: string }) {
   const { ones, position, octaves, almost, notes, demands } = row;
   return (
-    <TableRow className={ones[0]!.cell.best === undefined ? 'keys-poor' : ''}>
+    <TableRow className={!ones[0]!.cell.lies ? 'keys-poor' : ''}>
       <TableCell component="th" scope="row" className="keys-ones">
         {ones.map(({ preset, label, cell }) => (
           <Link key={preset} className="link" to={mapLink(presetRef(kind, preset), cell)} title="Open in Map">

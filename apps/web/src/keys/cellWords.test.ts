@@ -51,7 +51,7 @@ test('an octave that lacks only its last note is told, high, low or alone', () =
   expect(dorian('60', 2).octaves).toHaveLength(2);
   // 5th position begins on E4 and has both octaves up to E6; nothing begins on E6 but E, G and A.
   expect(almostText(dorian('60', 4))).toBe('');
-  expect(almostText({ ...dorian('60', 2), octaves: [] })).toBe('but one that lacks only its last note');
+  expect(almostText({ ...dorian('60', 2), octaves: [], lies: false })).toBe('but one that lacks only its last note');
 });
 
 test('octaves begin on the note that the key is called after', () => {
@@ -76,4 +76,13 @@ test('a link to Map names instrument, key and scale, whatever their signs', () =
     in: 'F#',
     play: 'custom:1-b3-5',
   });
+});
+
+test('a drum that has the whole scale but no octave in a row says so, and one that lacks a note does not', () => {
+  const drum = expectOk(openInstrument(specFromPreset('drum', 'd-minor-9')));
+  const scales = [expectOk(scaleById('natural-minor'))];
+  const { rows } = keyTable(drum, scales, defaultPreferences(families.drum));
+  const [inD, inE] = [rows[2]![0]!, rows[4]![0]!];
+  expect([octavesText(inD), almostText(inD)]).toEqual(['every note of the scale', '']);
+  expect(octavesText(inE)).toBe('no whole octave');
 });

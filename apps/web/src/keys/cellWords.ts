@@ -9,17 +9,17 @@ import {
 } from '@same-song/core';
 import { callIn } from '../question/questionWords.ts';
 
-/** `2 octaves`, or `no whole octave`. */
-export function octavesText(cell: KeyCell): string {
-  const count = cell.octaves.length;
-  return count === 0 ? 'no whole octave' : counted(count, 'octave');
+/** `2 octaves`, `no whole octave`, or `every note of the scale` of a set of pitches that has no octave in a row. */
+export function octavesText({ octaves: { length }, lies }: KeyCell): string {
+  if (length > 0) return counted(length, 'octave');
+  return lies ? 'every note of the scale' : 'no whole octave';
 }
 
 /** Octaves that lack only their last note, which players count as well: `and a high one that lacks only its last note`. */
-export function almostText({ almost, octaves }: KeyCell): string {
+export function almostText({ almost, octaves, lies }: KeyCell): string {
   const home = almost[almost.length - 1];
-  if (home === undefined) return '';
   const [lowest] = octaves;
+  if (home === undefined || (lies && !lowest)) return '';
   const which = !lowest ? 'but one' : home > lowest.from ? 'and a high one' : 'and a low one';
   return `${which} that lacks only its last note`;
 }
