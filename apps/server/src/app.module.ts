@@ -3,6 +3,7 @@ import { APP_GUARD } from '@nestjs/core';
 import { ThrottlerGuard, ThrottlerModule } from '@nestjs/throttler';
 import type { Config } from './config.ts';
 import { DatabaseModule } from './database/database.module.ts';
+import { ExchangeModule } from './exchange/exchange.module.ts';
 import { RecordsModule } from './records/records.module.ts';
 import type { OpenDatabase } from './database/openDatabase.ts';
 import { FilesModule } from './files/files.module.ts';
@@ -17,6 +18,7 @@ export class AppModule {
         DatabaseModule.of(database),
         ThrottlerModule.forRoot([{ ttl: 60_000, limit: config.requestsPerMinute }]),
         RecordsModule,
+        ExchangeModule,
         FilesModule,
       ],
       controllers: [HealthController],

@@ -16,10 +16,17 @@ import { demoData } from './demo/demoData.ts';
 import { securityHeaders, serveWeb } from './web.ts';
 
 /**
- * A whole data set may be imported at once, as long as a text can be here; files of songs and songs to be written may be
- * long; all else is small.
+ * A whole data set may be imported at once, as long as a text can be here; files of songs, songs to be written and many
+ * writes at once may be long; all else is small.
  */
-const BODY_LIMIT = { import: '400mb', file: '13mb', write: '13mb', song: '8mb', other: '256kb' };
+const BODY_LIMIT = {
+  import: '400mb',
+  file: '13mb',
+  write: '13mb',
+  changes: '13mb',
+  song: '8mb',
+  other: '256kb',
+};
 
 /** A good deal smaller than the default, at hardly more work; beyond it the work doubles for next to nothing. */
 const BROTLI_QUALITY = 8;
@@ -42,6 +49,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
     app.use('/api/data/import', json({ limit: BODY_LIMIT.import, strict: false }));
     app.use('/api/files/read', raw({ type: () => true, limit: BODY_LIMIT.file }));
     app.use('/api/files/write', json({ limit: BODY_LIMIT.write }));
+    app.use('/api/changes', json({ limit: BODY_LIMIT.changes }));
     app.use('/api/songs', json({ limit: BODY_LIMIT.song }));
     app.use(json({ limit: BODY_LIMIT.other }));
     app.use('/api', refuseDeep, keepNothing);

@@ -97,13 +97,14 @@ test('a large import leaves the server answering others', async () => {
       waits.push(performance.now() - begin);
     }
   })();
+  const begin = performance.now();
   await api().post('/api/data/import?apply=true').send(fileOf(instruments)).expect(200);
+  const whole = performance.now() - begin;
   going = false;
   await others;
-  waits.sort((a, b) => a - b);
   expect(waits.length).toBeGreaterThan(5);
-  // Far more than it takes, for a busy machine; held up, one would wait for seconds.
-  expect(waits.at(-1)).toBeLessThan(800);
+  // Held up, somebody would wait for all of it, on a fast machine as on a slow one.
+  expect(Math.max(...waits)).toBeLessThan(whole / 2);
   const { body } = await api().get('/api/instruments?limit=1000').expect(200);
   expect(body.items).toHaveLength(1000);
 }, 30_000);

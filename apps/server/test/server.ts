@@ -66,6 +66,7 @@ export function serverForEach() {
   const api = () => request(server.app.getHttpServer());
   return {
     api,
+    server: () => server,
     /** What a list shows. */
     listed: async (path: string) => (await api().get(`/api/${path}`).expect(200)).body.items as object[],
     /** A harmonica put into the cabinet. */

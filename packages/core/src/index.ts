@@ -79,6 +79,7 @@ export type { Air, AirNames, Remark, Side, SideNames, Technique, Way } from './f
 export type { Timbre } from './families/timbre.ts';
 export { CENTS_RANGE } from './instrument/personal.ts';
 export {
+  FIELDS_OF_ENTRIES,
   NAME_LIMIT,
   openInstrument,
   specFromLayout,
@@ -218,6 +219,14 @@ export { CLEFS, type Clef, type ClefId } from './staff/clefs.ts';
 export type { Staff, StaffNote } from './staff/staff.ts';
 
 // What is kept and exchanged
+export {
+  changeBetween,
+  withoutChange,
+  type Fields,
+  type RecordChange,
+  type RecordState,
+  type Since,
+} from './records/change.ts';
 export { mergeFields } from './records/merge.ts';
 export { checkLayoutFile, layoutFile, layoutFileSchema } from './records/layoutFile.ts';
 export { isId } from './records/isId.ts';

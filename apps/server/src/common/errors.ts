@@ -10,6 +10,8 @@ export interface ErrorBody {
   readonly problems: readonly Problem[];
   /** With `stale`: the record as it stands on the server. */
   readonly current?: unknown;
+  /** Of several writes: the place of the one that is refused, counted from 0. */
+  readonly write?: number;
 }
 
 /** Most problems told in one answer. */
@@ -46,4 +48,9 @@ export function broken(what: string): ApiError {
 export function stale(current: unknown): ApiError {
   const message = 'This was changed elsewhere since you opened it. Choose which text to keep.';
   return new ApiError({ status: 409, code: 'stale', message, problems: [], current });
+}
+
+/** What would be taken back was changed since. */
+export function changedSince(message: string): ApiError {
+  return new ApiError({ status: 409, code: 'changed-since', message, problems: [] });
 }

@@ -1,5 +1,5 @@
 import { ValidationPipe, type ValidationError } from '@nestjs/common';
-import { shown, type Problem } from '@same-song/core';
+import { shown, under, type Problem } from '@same-song/core';
 import { invalid } from './errors.ts';
 
 /** Checks every body, query and parameter against its class; unknown fields are refused at their path. */
@@ -13,11 +13,12 @@ export function validationPipe(): ValidationPipe {
   });
 }
 
-/** Classes of requests are flat; what lies deeper is checked by the kind of record. */
-function problemsOf({ property, value, constraints = {} }: ValidationError): Problem[] {
-  return Object.entries(constraints).map(([rule, message]) => ({
+/** Contents of records are no classes: they are checked by their kind. */
+function problemsOf({ property, value, constraints = {}, children = [] }: ValidationError): Problem[] {
+  const own = Object.entries(constraints).map(([rule, message]) => ({
     field: property,
     wrong: shown(value),
     message: rule === 'whitelistValidation' ? `There is no field “${shown(property)}”.` : message,
   }));
+  return [...own, ...under(property, children.flatMap(problemsOf))];
 }

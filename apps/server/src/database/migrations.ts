@@ -68,6 +68,38 @@ export const MIGRATIONS: readonly Migration[] = [
       return context.addColumn('records', 'sketch', { type: DataTypes.TEXT, allowNull: true }, within);
     },
   },
+  {
+    name: '0003-changes',
+    up: async (context, transaction) => {
+      const within = { transaction };
+      await context.createTable(
+        'changes',
+        {
+          seq: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+          id: { type: DataTypes.UUID, allowNull: false, unique: true },
+          settings: { type: DataTypes.TEXT, allowNull: true },
+          createdAt: versioned.createdAt,
+        },
+        within,
+      );
+      const change = { model: 'changes', key: 'seq' };
+      await context.createTable(
+        'changed_records',
+        {
+          changeSeq: {
+            type: DataTypes.INTEGER,
+            primaryKey: true,
+            references: change,
+            onDelete: 'CASCADE',
+          },
+          place: { type: DataTypes.INTEGER, primaryKey: true },
+          recordId: { type: DataTypes.UUID, allowNull: false },
+          what: { type: DataTypes.TEXT, allowNull: false },
+        },
+        within,
+      );
+    },
+  },
 ];
 
 /** Where it is noted which migrations were done. */

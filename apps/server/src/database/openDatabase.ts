@@ -5,6 +5,7 @@ import { Logger } from '@nestjs/common';
 import { QueryTypes } from 'sequelize';
 import { Sequelize } from 'sequelize-typescript';
 import sqlite3 from 'sqlite3';
+import { ChangedRecordModel, ChangeModel } from '../records/change.model.ts';
 import { RecordLinkModel, RecordModel } from '../records/record.model.ts';
 import { SettingsModel } from '../settings/settings.model.ts';
 import { StartError } from '../startError.ts';
@@ -153,7 +154,7 @@ async function connect(file: string, library: typeof sqlite3): Promise<Sequelize
     storage: file,
     logging: false,
     repositoryMode: true,
-    models: [RecordModel, RecordLinkModel, SettingsModel],
+    models: [RecordModel, RecordLinkModel, ChangeModel, ChangedRecordModel, SettingsModel],
     dialectModule: fullySynchronous(library),
   });
   try {

@@ -12,7 +12,8 @@ import {
 import type { Transaction } from 'sequelize';
 import { invalid } from '../common/errors.ts';
 import { WriteQueue } from '../database/writeQueue.ts';
-import { RecordsService, type Checked } from '../records/records.service.ts';
+import { ChangesService, type Checked, type Done } from '../records/changes.service.ts';
+import { RecordsService } from '../records/records.service.ts';
 import { SettingsService } from '../settings/settings.service.ts';
 
 /** What an import changes of one kind of record: titles, and how many are the same already. */
@@ -25,6 +26,8 @@ export interface KindReport {
 export type ImportReport = Readonly<Record<RecordKindId, KindReport>> & {
   readonly applied: boolean;
   readonly settings: 'changed' | 'same';
+  /** By this the import is taken back; left out where it changed nothing. */
+  readonly change?: string;
 };
 
 /** Records looked up and kept at once. */
@@ -35,6 +38,7 @@ export class ExchangeService {
   constructor(
     private readonly queue: WriteQueue,
     private readonly records: RecordsService,
+    private readonly changes: ChangesService,
     private readonly settings: SettingsService,
   ) {}
 
@@ -65,13 +69,21 @@ export class ExchangeService {
     const { settings } = checked.value;
     return this.queue.run(async (transaction) => {
       const reports: [string, KindReport][] = [];
-      for (const kind of RECORD_KIND_IDS)
-        reports.push([kind, await this.#take(kind, checked.value[kind], apply, transaction)]);
+      const done: Done[] = [];
+      for (const kind of RECORD_KIND_IDS) {
+        const taken = await this.#take(kind, checked.value[kind], apply, transaction);
+        reports.push([kind, taken.report]);
+        for (const one of taken.done) done.push(one);
+      }
       const current = await this.settings.get(transaction);
       const same = isDeepStrictEqual(current.value, settings);
-      if (apply && !same) await this.settings.put(settings, current.version + 1, transaction);
       const byKind = Object.fromEntries(reports) as Record<RecordKindId, KindReport>;
-      return { applied: apply, ...byKind, settings: same ? 'same' : 'changed' };
+      const report: ImportReport = { applied: apply, ...byKind, settings: same ? 'same' : 'changed' };
+      if (!apply || (same && done.length === 0)) return report;
+      if (!same) await this.settings.put(settings, current.version + 1, transaction);
+      const noted = same ? undefined : { before: current.value, after: settings };
+      const { id } = await this.changes.note(done, noted, transaction);
+      return { ...report, change: id };
     });
   }
 
@@ -81,8 +93,9 @@ export class ExchangeService {
     records: readonly ({ readonly id: string } & object)[],
     apply: boolean,
     transaction: Transaction,
-  ): Promise<KindReport> {
+  ): Promise<{ readonly report: KindReport; readonly done: readonly Done[] }> {
     const { title } = recordKind(kind);
+    const done: Done[] = [];
     const report: KindReport = { added: [], changed: [], same: 0 };
     for (let at = 0; at < records.length; at += AT_ONCE) {
       const given = records.slice(at, at + AT_ONCE);
@@ -104,9 +117,10 @@ export class ExchangeService {
         (there ? report.changed : report.added).push(title(content));
         changes.push({ id, content, there });
       }
-      if (apply && changes.length > 0) await this.records.keepAll(kind, changes, transaction);
+      if (apply && changes.length > 0)
+        for (const one of await this.changes.keepAll(kind, changes, transaction)) done.push(one);
     }
-    return report;
+    return { report, done };
   }
 }
 

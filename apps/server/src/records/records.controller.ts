@@ -1,7 +1,9 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query, type Type } from '@nestjs/common';
 import { ApiBody, ApiTags } from '@nestjs/swagger';
-import { contentSchema, recordKind, type RecordKindId } from '@same-song/core';
+import { contentSchema, recordKind, shown, type RecordKindId } from '@same-song/core';
+import { invalid } from '../common/errors.ts';
 import { IdParam } from '../common/id.param.ts';
+import { ChangesService } from './changes.service.ts';
 import { ContentsQuery, ListQuery, VersionQuery } from './records.dto.ts';
 import { RecordsService } from './records.service.ts';
 
@@ -12,7 +14,10 @@ export function recordsController(kind: RecordKindId): Type {
   @ApiTags(kind)
   @Controller(kind)
   class ReadingController {
-    constructor(readonly records: RecordsService) {}
+    constructor(
+      readonly records: RecordsService,
+      readonly changes: ChangesService,
+    ) {}
 
     /** Ids, versions and titles, page by page. */
     @Get()
@@ -34,7 +39,7 @@ export function recordsController(kind: RecordKindId): Type {
     @Post()
     @ApiBody({ schema: contentSchema(kind) })
     create(@Body() content: unknown) {
-      return this.records.create(kind, content);
+      return this.changes.writeOne({ op: 'create', kind, content });
     }
   }
   if (recordKind(kind).appendOnly) return ReadingController;
@@ -45,20 +50,29 @@ export function recordsController(kind: RecordKindId): Type {
     @Put(':id')
     @ApiBody({ schema: contentSchema(kind, VERSION) })
     update(@Param() { id }: IdParam, @Body() body: unknown) {
-      return this.records.update(kind, id, Object(body) as Record<string, unknown>);
+      const { version, ...content } = Object(body) as Record<string, unknown>;
+      return this.changes.writeOne({ op: 'update', kind, id, version: checkedVersion(version), content });
     }
 
     /** Into the bin. */
     @Delete(':id')
     bin(@Param() { id }: IdParam, @Query() { version }: VersionQuery) {
-      return this.records.bin(kind, id, version);
+      return this.changes.writeOne({ op: 'bin', kind, id, version });
     }
 
     @Post(':id/restore')
     @HttpCode(200)
     restore(@Param() { id }: IdParam) {
-      return this.records.restore(kind, id);
+      return this.changes.writeOne({ op: 'restore', kind, id });
     }
   }
   return ChangingController;
+}
+
+/** A version stands beside the fields of a content, which no class describes. */
+function checkedVersion(version: unknown): number {
+  if (Number.isInteger(version) && (version as number) >= 1) return version as number;
+  throw invalid([
+    { field: 'version', wrong: shown(version), message: 'The version must be a whole number from 1 on.' },
+  ]);
 }

@@ -7,6 +7,7 @@ import {
   type RecordKindId,
   type Song,
 } from '@same-song/core';
+import { makeChange } from './changes.ts';
 import { request } from './client.ts';
 
 export type { Kept };
@@ -33,11 +34,6 @@ interface Listed extends Kept {
 
 /** Most records whose content is asked for at once. */
 const AT_ONCE = 100;
-
-/** The version that stands of a record that may have been changed since. */
-export async function versionNow(kind: RecordKindId, id: string): Promise<number> {
-  return (await request<Kept>('GET', `/${kind}/${id}`)).version;
-}
 
 /** Every page of a list. */
 async function wholeList(kind: RecordKindId, which: Which): Promise<readonly Listed[]> {
@@ -87,7 +83,7 @@ async function withContents<K extends RecordKindId>(
   return list.flatMap((record) => client.getQueryData<RecordOf<K>>(contentKey(kind, record)) ?? []);
 }
 
-/** One kind of record: its queries and the ways to change it, each renewing what is on screen. */
+/** One kind of record: its queries and the way out of the bin. */
 export function recordsOf<K extends RecordKindId>(kind: K) {
   const useList = (which: Which = 'kept', enabled = true) => {
     const client = useQueryClient();
@@ -109,33 +105,25 @@ export function recordsOf<K extends RecordKindId>(kind: K) {
       enabled: id !== undefined,
     });
 
-  const useChange = <Input, Output>(change: (input: Input) => Promise<Output>) => {
+  /** Takes a record out of the bin. */
+  const useRestore = () => {
     const client = useQueryClient();
     return useMutation({
-      mutationFn: change,
-      onSettled: () =>
-        Promise.all(
-          RECORD_KIND_IDS.flatMap((id) =>
-            (['kept', 'binned'] as const).map((which) => client.invalidateQueries({ queryKey: [id, which] })),
-          ),
-        ),
+      mutationFn: (id: string) => makeChange([{ op: 'restore', kind, id }]),
+      onSettled: () => renewRecords(client),
     });
   };
 
-  return {
-    kind,
-    useList,
-    useTitles,
-    useOne,
-    useAdd: () => useChange((content: ContentOf<K>) => request<RecordOf<K>>('POST', `/${kind}`, content)),
-    useSave: () =>
-      useChange(({ id, version, content }: Kept & { content: ContentOf<K> }) =>
-        request<RecordOf<K>>('PUT', `/${kind}/${id}`, { ...content, version }),
-      ),
-    useBin: () =>
-      useChange(({ id, version }: Kept) => request<Kept>('DELETE', `/${kind}/${id}?version=${version}`)),
-    useRestore: () => useChange((id: string) => request<RecordOf<K>>('POST', `/${kind}/${id}/restore`)),
-  };
+  return { kind, useList, useTitles, useOne, useRestore };
+}
+
+/** Asks again for all lists of records that are shown. */
+export function renewRecords(client: QueryClient): Promise<unknown> {
+  return Promise.all(
+    RECORD_KIND_IDS.flatMap((id) =>
+      (['kept', 'binned'] as const).map((which) => client.invalidateQueries({ queryKey: [id, which] })),
+    ),
+  );
 }
 
 export type Records<K extends RecordKindId> = ReturnType<typeof recordsOf<K>>;

@@ -4,7 +4,8 @@ import { useRef, useState } from 'react';
 import { KIND_NAMES, RECORD_KIND_IDS, type ExchangeFile, type Problem } from '@same-song/core';
 import { RequestError } from '../api/client.ts';
 import { notify } from '../frame/notice.ts';
-import { remember, type Change } from '../frame/undo.ts';
+import { remember } from '../frame/undo.ts';
+import { reversible } from '../frame/useKeeping.ts';
 import { importFile, tryImport, type ImportReport, type KindReport } from './importing.ts';
 import { canTakeRest, takeRest } from './salvaging.ts';
 
@@ -66,15 +67,12 @@ export function DataPanel() {
 
   const apply = async ({ file }: Preview) => {
     try {
-      const { undo, redo } = await importFile(file);
-      await client.invalidateQueries();
+      const { change: id } = await importFile(file);
+      const renew = () => client.invalidateQueries();
+      await renew();
       setPreview(undefined);
       notify('The file is imported.');
-      const thenRenewed = (act: Change['undo']) => async (anyway?: boolean) => {
-        await act(anyway);
-        await client.invalidateQueries();
-      };
-      remember({ label: 'the import', undo: thenRenewed(undo), redo: thenRenewed(redo) });
+      if (id) remember({ label: 'the import', ...reversible([{ id }], renew) });
     } catch (error) {
       setProblems(problemsOf(error));
     }

@@ -1,10 +1,11 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { families, specFromPreset, type InstrumentSpec } from '@same-song/core';
+import { families, specFromPreset, type Fields, type InstrumentSpec } from '@same-song/core';
 import { specOf, type InstrumentRecord } from '../api/records.ts';
 import { useNotice } from '../frame/notice.ts';
 import { undo } from '../../test/history.ts';
+import { RecordServer } from '../../test/recordServer.ts';
 import { forgetDrafts } from './drafts.ts';
 import { useDraft } from './useDraft.ts';
 import { useSaving } from './useSaving.ts';
@@ -18,23 +19,10 @@ const FIRST: InstrumentRecord = {
 
 /** A server with one instrument; answers to saves wait until they are let through. */
 function editing() {
-  let there = FIRST;
-  const waiting: (() => void)[] = [];
-  const saves: number[] = [];
-  const json = (status: number, body: unknown) => new Response(JSON.stringify(body), { status });
-  const put = ({ version, ...content }: InstrumentRecord) => {
-    saves.push(version);
-    if (version !== there.version)
-      return json(409, { status: 409, code: 'stale', message: 'Stale.', problems: [], current: there });
-    there = { ...content, id: 'one', version: version + 1 };
-    return json(200, there);
-  };
-  global.fetch = ((_: string, { method, body }: { method?: string; body?: string } = {}) =>
-    method === 'PUT'
-      ? new Promise((answer) => {
-          waiting.push(() => answer(put(JSON.parse(body!) as InstrumentRecord)));
-        })
-      : Promise.resolve(json(200, there))) as typeof fetch;
+  const { id, version: _, ...content } = FIRST;
+  const backend = new RecordServer().install();
+  backend.add('instruments', id, content as unknown as Fields);
+  backend.hold();
   const wrapper = ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={new QueryClient()}>{children}</QueryClientProvider>
   );
@@ -45,9 +33,9 @@ function editing() {
   const type = (change: Partial<InstrumentSpec>) =>
     act(() => result.current.draft.change({ ...result.current.draft.spec, ...change }));
   const letThrough = async () => {
-    await waitFor(() => expect(waiting.length).toBeGreaterThan(0));
+    await waitFor(() => expect(backend.waiting).toBeGreaterThan(0));
     await act(async () => {
-      waiting.shift()!();
+      backend.letThrough();
       await new Promise((later) => setTimeout(later, 5));
     });
   };
@@ -56,11 +44,9 @@ function editing() {
     type,
     save: () => act(() => result.current.saving.save()),
     letThrough,
-    saves,
-    server: () => there,
-    elsewhere: (change: Partial<InstrumentSpec>) => {
-      there = { ...there, ...change, version: there.version + 1 };
-    },
+    saves: backend.seen,
+    server: () => backend.answer(id) as unknown as InstrumentRecord,
+    elsewhere: (change: Partial<InstrumentSpec>) => backend.changeElsewhere(id, change as Fields),
   };
 }
 

@@ -1,5 +1,11 @@
 import { useRef, useState } from 'react';
-import { mergeFields, openInstrument, type InstrumentSpec, type Problem } from '@same-song/core';
+import {
+  FIELDS_OF_ENTRIES,
+  mergeFields,
+  openInstrument,
+  type InstrumentSpec,
+  type Problem,
+} from '@same-song/core';
 import { RequestError } from '../api/client.ts';
 import { instruments, type InstrumentRecord } from '../api/records.ts';
 import { notify } from '../frame/notice.ts';
@@ -7,9 +13,6 @@ import { remember } from '../frame/undo.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
 import { changeDraft, draftOf, putOnTop, rebaseDraft, type Saved } from './drafts.ts';
 import { savedIn } from './useDraft.ts';
-
-/** Fields with entries of their own, by way or by technique, which two can change side by side. */
-const APART = ['measured', 'capability'] as const;
 
 /** What was changed here and elsewhere, and has to be chosen between. */
 export interface Clash {
@@ -25,7 +28,7 @@ export interface Clash {
  * changed elsewhere meanwhile is put together field by field, and only what both changed is asked about.
  */
 export function useSaving({ id }: InstrumentRecord) {
-  const { change, changeError } = useKeeping(instruments);
+  const { change, error } = useKeeping(instruments);
   const [clash, setClash] = useState<Clash | undefined>(undefined);
   const [busy, setBusy] = useState(false);
   const underWay = useRef(false);
@@ -46,7 +49,6 @@ export function useSaving({ id }: InstrumentRecord) {
     change(
       { id, version: draft.base.version },
       {
-        before: draft.base.spec,
         after,
         label: `saving ${after.name}`,
         notice: `${after.name} ${told}`,
@@ -71,7 +73,7 @@ export function useSaving({ id }: InstrumentRecord) {
     const draft = draftOf(id);
     if (!draft) return;
     const { spec: mine, base } = draft;
-    const { merged, clashes } = mergeFields(base.spec, mine, theirs.spec, APART);
+    const { merged, clashes } = mergeFields(base.spec, mine, theirs.spec, FIELDS_OF_ENTRIES);
     const saveAs = (spec: InstrumentSpec) => {
       putOnTop(id, spec, theirs);
       remember({
@@ -89,6 +91,6 @@ export function useSaving({ id }: InstrumentRecord) {
     setClash({ mine, theirs: theirs.spec, fields: clashes, choose });
   };
 
-  const problems: readonly Problem[] = changeError instanceof RequestError ? changeError.body.problems : [];
+  const problems: readonly Problem[] = error instanceof RequestError ? error.body.problems : [];
   return { save, busy, clash, problems };
 }

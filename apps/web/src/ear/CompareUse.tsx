@@ -57,7 +57,7 @@ export function CompareUse({ chosen, instrument, heard, onExample }: UseProps) {
     if (!record) return;
     const before = specOf(record);
     change(record, {
-      ...{ before, after: { ...before, measured: spec.measured, choices } },
+      after: { ...before, measured: spec.measured, choices },
       label: `the ways of ${row!.note} on ${record.name}`,
       notice,
       onChanged: clear,

@@ -104,7 +104,8 @@ function Measured({ chosen, instrument, measurements, gathering }: MeasuredProps
     const before = specOf(record);
     const after = { ...before, measured: { ...before.measured, ...Object.fromEntries(taken) } };
     changing.change(record, {
-      ...{ before, after, label: `what was measured of ${record.name}` },
+      after,
+      label: `what was measured of ${record.name}`,
       notice: 'The cents are in its map now.',
     });
   };

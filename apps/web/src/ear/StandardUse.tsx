@@ -42,7 +42,8 @@ export function StandardUse({ chosen, instrument, heard, onExample }: UseProps) 
     if (!record || a4 === undefined) return;
     const before = specOf(record);
     change(record, {
-      ...{ before, after: { ...before, a4 }, label: `the pitch of ${record.name}` },
+      after: { ...before, a4 },
+      label: `the pitch of ${record.name}`,
       notice: `It is kept with A at ${a4.toFixed(1)} Hz now.`,
       onChanged: clear,
     });

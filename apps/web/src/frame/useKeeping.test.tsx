@@ -1,77 +1,17 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, fireEvent, render, renderHook, screen, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { answerReads } from '../../test/answerReads.ts';
 import { redo, undo } from '../../test/history.ts';
+import { RecordServer } from '../../test/recordServer.ts';
 import { questions, layouts, type LayoutRecord } from '../api/records.ts';
 import { useNotice } from './notice.ts';
 import { useKeeping } from './useKeeping.ts';
-
-interface Row {
-  id: string;
-  name: string;
-  version: number;
-  binned: boolean;
-}
-
-/** A server that keeps records with versions and refuses what is stale, as the real one does. */
-function server() {
-  const rows: Row[] = [];
-  let away = false;
-  const answer = (status: number, body?: unknown) =>
-    new Response(body === undefined ? null : JSON.stringify(body), { status });
-  const CODES: Record<number, string> = { 404: 'not-found', 409: 'stale' };
-  const refuse = (status: number, message: string) =>
-    answer(status, { status, code: CODES[status] ?? 'refused', message, problems: [] });
-  const fetch = (path: string, { method = 'GET', body }: { method?: string; body?: string } = {}) => {
-    if (away) return Promise.reject(new TypeError('no network'));
-    const url = new URL(path, 'http://here');
-    const row = rows.find((r) => url.pathname.includes(r.id));
-    const respond = () => {
-      if (method === 'GET') {
-        const which = url.searchParams.get('which');
-        const wanted = rows.filter((r) => which === null || r.binned === (which === 'binned'));
-        return answer(200, answerReads(wanted, url));
-      }
-      if (method === 'POST' && !row) {
-        const { name } = JSON.parse(body!) as { name: string };
-        if (name === '') return refuse(422, 'A name is missing.');
-        rows.push({ id: `row-${rows.length}-`, name, version: 1, binned: false });
-        return answer(201, rows.at(-1));
-      }
-      if (!row || (row.binned && method !== 'POST')) return refuse(404, 'Not there.');
-      if (method === 'PUT') {
-        const { name, version } = JSON.parse(body!) as Row;
-        if (version !== row.version) return refuse(409, 'Stale.');
-        Object.assign(row, { name, version: version + 1 });
-        return answer(200, row);
-      }
-      if (method === 'DELETE' && Number(url.searchParams.get('version')) !== row.version)
-        return refuse(409, 'Stale.');
-      row.binned = method === 'DELETE';
-      row.version += 1;
-      return answer(200, row);
-    };
-    return Promise.resolve(respond());
-  };
-  return {
-    rows,
-    fetch,
-    goAway: () => {
-      away = true;
-    },
-    comeBack: () => {
-      away = false;
-    },
-  };
-}
 
 const words = { label: () => 'keeping it', notice: (r: { name: string }) => `Kept ${r.name}.` };
 const content = (name: string) => ({ family: 'drum', name, layout: {} });
 
 function keeping() {
-  const backend = server();
-  global.fetch = backend.fetch as typeof fetch;
+  const backend = new RecordServer().install();
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   const wrapper = ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={client}>{children}</QueryClientProvider>
@@ -128,7 +68,6 @@ test('a change is undone and made again on whatever version stands, and one made
   const change = (to: string) =>
     act(() =>
       hook.result.current.kept.change(seen, {
-        before: content('Quay'),
         after: content(to),
         label: 'the name',
         notice: `It is ${to} now.`,
@@ -145,18 +84,19 @@ test('a change is undone and made again on whatever version stands, and one made
   }
   change('Mole');
   await waitFor(() => expect(hook.result.current.notice?.text).toBe('Stale.'));
-  expect(backend.rows.map((row) => row.name)).toEqual(['Pier']);
+  expect(backend.rows.map((row) => row.content['name'])).toEqual(['Pier']);
 });
 
 test('a row that goes with its record still says so, and undo brings both back', async () => {
-  const backend = server();
+  const backend = new RecordServer().install();
+  const answer = global.fetch;
   // Another list on the page answers later, so that the row is gone before all lists are renewed.
   global.fetch = (async (path: string, options?: { method?: string }) => {
-    if (!path.startsWith('/api/questions')) return backend.fetch(path, options);
+    if (!path.startsWith('/api/questions')) return answer(path, options);
     await new Promise((later) => setTimeout(later, 60));
     return new Response('{"items":[],"next":null}');
   }) as typeof fetch;
-  backend.rows.push({ id: 'row-0-', name: 'Quay', version: 1, binned: false });
+  backend.add('layouts', 'row-0', content('Quay'));
   function Row({ record }: { record: LayoutRecord }) {
     const { putAway } = useKeeping(layouts);
     return <button onClick={() => putAway(record)}>{record.name}</button>;
@@ -208,22 +148,58 @@ test('undo does not go over what somebody else changed since, nor over a bin, un
   act(() => hook.result.current.kept.keep(content('Quay'), words));
   await waitFor(() => expect(names()).toEqual(['Quay']));
   const seen = hook.result.current.list![0]!;
-  const wanted = { before: content('Quay'), after: content('Pier'), label: 'the name', notice: 'Done.' };
-  act(() => hook.result.current.kept.change(seen, wanted));
+  act(() =>
+    hook.result.current.kept.change(seen, { after: content('Pier'), label: 'the name', notice: 'Done.' }),
+  );
   await waitFor(() => expect(names()).toEqual(['Pier']));
   const row = backend.rows[0]!;
-  Object.assign(row, { name: 'Theirs', version: row.version + 1 });
-  await act(() => expect(undo()).rejects.toThrow('It was changed elsewhere since.'));
-  expect(row.name).toBe('Theirs');
+  backend.changeElsewhere(row.id, { name: 'Theirs' });
+  await act(() => expect(undo()).rejects.toThrow('It was changed since.'));
+  expect(row.content['name']).toBe('Theirs');
   await act(async () => expect(await undo({ anyway: true })).toBe('the name'));
-  expect(row.name).toBe('Quay');
-  Object.assign(row, { binned: true, version: row.version + 1 });
+  expect(row.content['name']).toBe('Quay');
+  backend.binElsewhere(row.id);
   await act(() => expect(redo()).rejects.toThrow('It was put into the bin since.'));
   await act(async () => expect(await redo({ anyway: true })).toBe('the name'));
-  expect(row).toMatchObject({ name: 'Pier', binned: false });
-  // Undoing what added it finds it in the bin already.
-  Object.assign(row, { binned: true });
-  await act(async () => expect(await undo({ anyway: true })).toBe('the name'));
-  Object.assign(row, { binned: true });
-  await act(async () => expect(await undo()).toBe('keeping it'));
+  expect(row).toMatchObject({ content: { name: 'Theirs' }, binned: false });
+});
+
+test('many are kept in few requests; undo goes on where it was refused, and redo brings back all', async () => {
+  const { backend, hook, names } = keeping();
+  const asked: string[] = [];
+  const answer = global.fetch;
+  global.fetch = ((path: string, options?: RequestInit) => {
+    if (options?.method === 'POST') asked.push(path);
+    return answer(path, options);
+  }) as typeof fetch;
+  const progress: number[] = [];
+  const contents = Array.from({ length: 250 }, (_, n) => content(`No. ${n}`));
+  await act(() =>
+    hook.result.current.kept.keepAll(contents, { label: 'reading', onProgress: (n) => progress.push(n) }),
+  );
+  expect([progress, asked]).toEqual([
+    [100, 200, 250],
+    ['/api/changes', '/api/changes', '/api/changes'],
+  ]);
+  expect(hook.result.current.notice?.text).toBe('250 records kept.');
+  // The second hundred cannot be taken away without asking.
+  backend.changeElsewhere('row-150', { name: 'Theirs' });
+  await act(() => expect(undo()).rejects.toThrow('It was changed since.'));
+  await act(async () => expect(await undo({ anyway: true })).toBe('reading'));
+  await waitFor(() => expect(names()).toEqual([]));
+  await act(async () => expect(await redo()).toBe('reading'));
+  await waitFor(() => expect(names()).toHaveLength(250));
+});
+
+test('where one of many is refused, what was made before it stands and can be undone', async () => {
+  const { backend, hook, names } = keeping();
+  const contents = Array.from({ length: 150 }, (_, n) => content(n === 120 ? '' : `No. ${n}`));
+  await act(() =>
+    hook.result.current.kept.keepAll(contents, { label: 'reading', onProgress: () => undefined }),
+  );
+  await waitFor(() => expect(names()).toBeDefined());
+  expect(hook.result.current.notice?.text).toBe('100 records kept.');
+  await act(async () => expect(await undo()).toBe('reading'));
+  expect(backend.rows).toHaveLength(100);
+  expect(backend.rows.every(({ binned }) => binned)).toBe(true);
 });

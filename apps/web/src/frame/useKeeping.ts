@@ -1,6 +1,8 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { counted, recordTitle, type ContentOf, type RecordKindId } from '@same-song/core';
+import { makeChange, undoChange, type MadeChange, type Write } from '../api/changes.ts';
 import { RequestError } from '../api/client.ts';
-import { versionNow, type Kept, type RecordOf, type Records } from '../api/records.ts';
+import { renewRecords, type Kept, type RecordOf, type Records } from '../api/records.ts';
 import { notify } from './notice.ts';
 import { ChangedSince, remember, undo, type Change } from './undo.ts';
 
@@ -15,8 +17,6 @@ interface Words<Record> {
 }
 
 interface Changing<Content, Record> {
-  /** What the record holds on the server. */
-  readonly before: Content;
   readonly after: Content;
   readonly label: string;
   readonly notice: string;
@@ -25,149 +25,124 @@ interface Changing<Content, Record> {
   readonly onFailed?: (error: Error) => void;
 }
 
-/** The version in which this page last left a record: a newer one is somebody else's. */
-const left = new Map<string, number>();
-
-function leftAs<R extends Kept>(record: R): R {
-  left.set(record.id, record.version);
-  return record;
-}
+/** Writes of one request: a thousand songs are kept in a few of them. */
+const WRITES_AT_ONCE = 100;
 
 /** Keeps new records of a kind, changes them and puts old ones away; all can be undone and done again any number of times. */
 export function useKeeping<K extends RecordKindId>(kind: Records<K>) {
   type Content = ContentOf<K>;
   type Record = RecordOf<K>;
-  const add = kind.useAdd();
-  const bin = kind.useBin();
-  const restore = kind.useRestore();
-  const save = kind.useSave();
+  const client = useQueryClient();
+  const renew = () => renewRecords(client);
+  const making = useMutation({
+    mutationFn: (writes: readonly Write<K>[]) => makeChange(writes),
+    onSettled: renew,
+  });
   const failed = (error: Error) => notify(error.message, { kind: 'error' });
-  const restoreNow = async (id: string) => leftAs(await restore.mutateAsync(id));
-  /** Does something to a record as this page left it, or as it stands whoever changed it. */
-  const onTopOf = async (id: string, anyway: boolean, act: (version: number) => Promise<Kept>) => {
-    const known = left.get(id);
-    try {
-      leftAs(await act(anyway || known === undefined ? await versionNow(kind.kind, id) : known));
-    } catch (error) {
-      throw codeOf(error) === 'stale' ? new ChangedSince(CHANGED) : error;
-    }
-  };
-  const binNow = (id: string, anyway = false) =>
-    onTopOf(id, anyway, (version) => bin.mutateAsync({ id, version })).catch((error: unknown) => {
-      // It lies there already.
-      if (codeOf(error) !== 'not-found') throw error;
-    });
-  const saveNow = async (id: string, content: Content, anyway = false) => {
-    try {
-      if (anyway) await restoreNow(id);
-      await onTopOf(id, anyway, (version) => save.mutateAsync({ id, version, content }));
-    } catch (error) {
-      throw codeOf(error) === 'not-found' ? new ChangedSince(BINNED) : error;
-    }
-  };
   // What follows hangs on the promise: whoever began it may have left the screen with the record's row.
+  const make = (write: Write<K>) => making.mutateAsync([write]);
   const keep = (content: Content, { label, notice, onKept, onUndone }: Words<Record>) =>
-    void add.mutateAsync(content).then((record) => {
-      const { id } = leftAs(record);
+    void make({ op: 'create', kind: kind.kind, content }).then((made) => {
+      const record = made.records[0] as Record;
+      const { undo: takeAway, redo } = reversible([made], renew);
       remember({
         label: label(record),
         undo: async (anyway) => {
-          await binNow(id, anyway);
+          await takeAway(anyway);
           await onUndone?.();
         },
-        redo: () => restoreNow(id),
+        redo,
       });
       notify(notice(record));
       onKept?.(record);
     }, failed);
-  /** Keeps several, one after the other; undo takes all of them away again. */
-  const keepAll = async (
-    contents: readonly Content[],
-    { label, onProgress }: { readonly label: string; readonly onProgress: (done: number) => void },
-  ) => {
-    const ids: string[] = [];
+  /** Makes many writes, a hundred at a time; where one is refused, what was made before it stands. @returns how many were made */
+  const makeAll = async (
+    writes: readonly Write<K>[],
+    { label, onProgress }: { readonly label: string; readonly onProgress?: (done: number) => void },
+  ): Promise<number> => {
+    const made: MadeChange[] = [];
+    let done = 0;
     try {
-      for (const content of contents) {
-        ids.push(leftAs(await add.mutateAsync(content)).id);
-        onProgress(ids.length);
+      while (done < writes.length) {
+        const next = writes.slice(done, done + WRITES_AT_ONCE);
+        made.push(await making.mutateAsync(next));
+        done += next.length;
+        onProgress?.(done);
       }
     } catch (error) {
       failed(error as Error);
     }
-    if (ids.length === 0) return;
-    remember({
-      label,
-      undo: async (anyway) => {
-        for (const id of ids) await binNow(id, anyway);
-      },
-      redo: async () => {
-        for (const id of ids) await restoreNow(id);
-      },
-    });
-    notify(`${counted(ids.length, 'record')} kept.`);
+    if (made.length > 0) remember({ label, ...reversible(made, renew) });
+    return done;
+  };
+  /** Keeps several; undo takes all of them away again. */
+  const keepAll = async (
+    contents: readonly Content[],
+    words: { readonly label: string; readonly onProgress: (done: number) => void },
+  ) => {
+    const writes = contents.map((content): Write<K> => ({ op: 'create', kind: kind.kind, content }));
+    const done = await makeAll(writes, words);
+    if (done > 0) notify(`${counted(done, 'record')} kept.`);
   };
   /** Gives a record other content, on top of the version that was seen. */
   const change = ({ id, version }: Kept, wanted: Changing<Content, Record>) => {
-    const { before, after, label, notice, onChanged, onFailed = failed } = wanted;
-    void save.mutateAsync({ id, version, content: after }).then((record) => {
-      leftAs(record);
-      remember({
-        label,
-        undo: (anyway) => saveNow(id, before, anyway),
-        redo: (anyway) => saveNow(id, after, anyway),
-      });
+    const { after: content, label, notice, onChanged, onFailed = failed } = wanted;
+    void make({ op: 'update', kind: kind.kind, id, version, content }).then((made) => {
+      remember({ label, ...reversible([made], renew) });
       notify(notice);
-      onChanged?.(record);
+      onChanged?.(made.records[0] as Record);
     }, onFailed);
   };
-  /** Gives several records other contents, one after the other; undo takes all of it back. @param made what it was, and what it shall be */
+  /** Gives several records other contents; undo takes all of it back. */
   const changeAll = async (
-    made: readonly { readonly record: Kept; readonly before: Content; readonly after: Content }[],
+    wanted: readonly { readonly record: Kept; readonly after: Content }[],
     { label, notice }: Pick<Changing<Content, Record>, 'label' | 'notice'>,
   ) => {
-    const done: (typeof made)[number][] = [];
-    try {
-      for (const one of made) {
-        const { id, version } = one.record;
-        leftAs(await save.mutateAsync({ id, version, content: one.after }));
-        done.push(one);
-      }
-      notify(notice);
-    } catch (error) {
-      failed(error as Error);
-    }
-    if (done.length === 0) return;
-    remember({
-      label,
-      undo: async (anyway) => {
-        for (const { record, before } of done) await saveNow(record.id, before, anyway);
-      },
-      redo: async (anyway) => {
-        for (const { record, after } of done) await saveNow(record.id, after, anyway);
-      },
+    const writes = wanted.map(({ record: { id, version }, after: content }): Write<K> => {
+      return { op: 'update', kind: kind.kind, id, version, content };
     });
+    if ((await makeAll(writes, { label })) === writes.length) notify(notice);
   };
-  const putAway = (record: Record, onGone?: () => unknown) =>
-    void bin.mutateAsync(record).then((gone) => {
-      const { id } = leftAs(gone);
+  const putAway = (record: Record, onGone?: () => unknown) => {
+    const { id, version } = record;
+    void make({ op: 'bin', kind: kind.kind, id, version }).then((made) => {
       const title = recordTitle(kind.kind, record);
-      const away: Change = {
-        label: `putting ${title} into the bin`,
-        undo: () => restoreNow(id),
-        redo: (anyway) => binNow(id, anyway),
-      };
+      const away: Change = { label: `putting ${title} into the bin`, ...reversible([made], renew) };
       remember(away);
       const takeBack = () => void undo({ of: away }).catch(failed);
       notify(`${title} is in the bin.`, { action: { label: 'Undo', run: takeBack } });
       void onGone?.();
     }, failed);
-  const busy = add.isPending || save.isPending || bin.isPending;
-  return { keep, keepAll, change, changeAll, putAway, busy, error: add.error, changeError: save.error };
+  };
+  return { keep, keepAll, change, changeAll, putAway, busy: making.isPending, error: making.error };
 }
 
-const CHANGED = 'It was changed elsewhere since.';
-const BINNED = 'It was put into the bin since.';
-
-function codeOf(error: unknown): string | undefined {
-  return error instanceof RequestError ? error.body.code : undefined;
+/**
+ * Takes changes back by the server, the last one first, and makes them again: what takes a change back is a change
+ * itself, which is taken back in turn.
+ */
+export function reversible(
+  made: readonly { readonly id: string }[],
+  renew: () => Promise<unknown>,
+): Pick<Change, 'undo' | 'redo'> {
+  let ids = made.map(({ id }) => id).reverse();
+  /** What took the first of them back, where one after them could not be yet. */
+  let taken: string[] = [];
+  const takeBack = async (anyway = false) => {
+    try {
+      while (ids.length > 0) {
+        taken = [(await undoChange(ids[0]!, anyway)).id, ...taken];
+        ids = ids.slice(1);
+      }
+      [ids, taken] = [taken, []];
+    } catch (error) {
+      throw error instanceof RequestError && error.body.code === 'changed-since'
+        ? new ChangedSince(error.message)
+        : error;
+    } finally {
+      await renew();
+    }
+  };
+  return { undo: takeBack, redo: takeBack };
 }

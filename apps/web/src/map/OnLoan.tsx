@@ -40,7 +40,6 @@ export function SetForNow({ state }: { state: QuestionState }) {
           disabled={busy}
           onClick={() =>
             change(record, {
-              before: specOf(record),
               after: spec,
               label: `setting ${record.name}`,
               notice: `${record.name} is set so.`,

@@ -91,10 +91,9 @@ function Row({ item, on, due, persons, open, onOpen, chosen, onChoose }: RowProp
   const { change, putAway, busy } = useKeeping(items);
   const { how } = item;
   const put = (part: { readonly [K in keyof PracticeItem]?: PracticeItem[K] | undefined }, label: string) => {
-    const before = itemOf(item);
-    const { personId, ...others } = { ...before, ...part };
+    const { personId, ...others } = { ...itemOf(item), ...part };
     const after = { ...others, ...(personId !== undefined && { personId }) } as PracticeItem;
-    change(item, { before, after, label, notice: `${item.name} is changed.` });
+    change(item, { after, label, notice: `${item.name} is changed.` });
   };
   return (
     <li>

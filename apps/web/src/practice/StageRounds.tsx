@@ -32,7 +32,7 @@ export function StageRounds({ item, stages }: StageRoundsProps) {
     (stage) => (rounds[stage.id] ?? stage.rounds) === (kept[stage.id] ?? stage.rounds),
   );
   const put = (part: Partial<Jam>, label: string, notice: string) =>
-    change({ id, version }, { before, after: { ...before, what: { ...what, ...part } }, label, notice });
+    change({ id, version }, { after: { ...before, what: { ...what, ...part } }, label, notice });
   return (
     <details className="player-more">
       <summary>Stages and their rounds</summary>

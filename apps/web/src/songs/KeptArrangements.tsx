@@ -29,7 +29,6 @@ export function KeptArrangements({ state }: { readonly state: SongState }) {
     change(
       { id, version },
       {
-        before,
         after: { ...before, plan },
         label: `changing ${before.name}`,
         notice: `${before.name} is kept as it is now.`,

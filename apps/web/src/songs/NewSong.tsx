@@ -103,7 +103,6 @@ export function NewSong({ onDone, onBook, record }: NewSongProps) {
     if (record) {
       const before = songOf(record);
       change(record, {
-        before,
         after: keepIds(before, { ...song, licence: before.licence }),
         label: `changing ${song.title}`,
         notice: `${song.title} is changed.`,
@@ -114,9 +113,12 @@ export function NewSong({ onDone, onBook, record }: NewSongProps) {
     keep(song, {
       label: () => `adding ${song.title}`,
       notice: () => `${song.title} is among the songs.`,
-      onKept: ({ id }) => void navigate(`/songs/${id}`),
+      // What the server does not take stays in the box.
+      onKept: ({ id }) => {
+        done();
+        void navigate(`/songs/${id}`);
+      },
     });
-    done();
   };
   return (
     <section className="new-song" aria-label={record ? `${record.title} as ABC` : 'A new song'}>

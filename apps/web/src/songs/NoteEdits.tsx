@@ -26,7 +26,7 @@ export function NoteEdits({ record, noteId }: NoteEditsProps) {
       notify(result.problems[0]!.message);
       return;
     }
-    change(record, { before, after: result.value, label, notice: `The song is changed: ${label}.` });
+    change(record, { after: result.value, label, notice: `The song is changed: ${label}.` });
   };
   const edits = note ? noteEdits(record, note) : [];
   useShortcuts(

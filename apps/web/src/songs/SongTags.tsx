@@ -18,7 +18,6 @@ export function SongTags({ record }: { readonly record: SongRecord }) {
     const after = { ...before, tags: readTags(typed ?? '') };
     if (after.tags.join() === before.tags.join()) return;
     change(record, {
-      before,
       after,
       label: `the tags of ${record.title}`,
       notice: after.tags.length === 0 ? 'It has no tag now.' : `Its tags: ${after.tags.join(', ')}.`,

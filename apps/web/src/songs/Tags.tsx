@@ -56,8 +56,7 @@ function TagRow({
     const bearing = list.filter(({ tags: own = [] }) => own.includes(tag.name));
     const whole = await contentsOf<SongRecord>('songs', bearing);
     const made = whole.map((song) => {
-      const before = songOf(song);
-      return { record: song, before, after: { ...before, tags: renamed(before.tags, tag.name, to) } };
+      return { record: song, after: { ...songOf(song), tags: renamed(song.tags, tag.name, to) } };
     });
     await ofSongs.changeAll(made, { label, notice: `${counted(made.length, 'song')} changed.` });
   };
@@ -68,7 +67,6 @@ function TagRow({
     setEditing(false);
     if (record)
       ofTags.change(record, {
-        before: { name: record.name, about: record.about },
         after: wanted,
         label: `changing the tag ${tag.name}`,
         notice: `${wanted.name} is changed.`,

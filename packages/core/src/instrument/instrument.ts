@@ -8,6 +8,9 @@ import type { Key } from '../scale/scale.ts';
 import { A4_RANGE, STANDARD_A4 } from '../pitch/pitch.ts';
 import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
 
+/** Fields of an instrument with entries of their own, by place or technique, which two may change side by side. */
+export const FIELDS_OF_ENTRIES = ['measured', 'capability'] as const;
+
 /** One real object in somebody's hands, as it is stored and exchanged. */
 export interface InstrumentSpec {
   readonly family: string;

@@ -1,6 +1,7 @@
 import { FAMILY_IDS, familyById } from '../families/index.ts';
 import { parseProgression } from '../harmony/progression.ts';
 import {
+  FIELDS_OF_ENTRIES,
   NAME_LIMIT,
   NOTES_LIMIT,
   openInstrument,
@@ -61,6 +62,7 @@ const instruments: RecordKind<InstrumentSpec> = {
     choices: { type: 'array', items: { type: 'string' } },
   },
   optional: ['measured', 'choices'],
+  apart: FIELDS_OF_ENTRIES,
   listed: ['family'],
   check(content) {
     const opened = openInstrument(content);

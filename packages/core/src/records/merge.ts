@@ -45,8 +45,8 @@ function isObject(value: unknown): value is object {
   return typeof value === 'object' && value !== null && !Array.isArray(value);
 }
 
-/** Records are plain JSON; the order of their fields means nothing. */
-function isSame(a: unknown, b: unknown): boolean {
+/** Whether two values of plain JSON are the same; the order of fields means nothing. */
+export function isSame(a: unknown, b: unknown): boolean {
   return text(a) === text(b);
 }
 
