@@ -243,7 +243,7 @@ describe('import', () => {
       version,
     );
     await click(page, 'Undo');
-    await sees(page, 'Not undone: the import. One of its records was changed since.');
+    await sees(page, 'Not undone: the import. Theirs since was changed elsewhere since.');
     await click(page, 'Undo all the same');
     await eventually(listed, (names) => {
       expect(names).not.toContain('From the file');

@@ -142,7 +142,7 @@ export class RecordServer {
     if (write.version !== row.version) throw new Refused(409, 'stale', 'Stale.', answerOf(row));
     return write.op === 'bin'
       ? this.#become(row, row.content, true)
-      : this.#become(row, write.content as unknown as Fields, false);
+      : this.#become(row, write.content, false);
   }
 
   #become(row: Row, content: Fields, binned: boolean): { row: Row; what: RecordChange | undefined } {

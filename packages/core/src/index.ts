@@ -227,7 +227,7 @@ export {
   type RecordState,
   type Since,
 } from './records/change.ts';
-export { mergeFields } from './records/merge.ts';
+export { isSame, mergeFields } from './records/merge.ts';
 export { checkLayoutFile, layoutFile, layoutFileSchema } from './records/layoutFile.ts';
 export { isId } from './records/isId.ts';
 export { checkContent, contentSchema, recordKind, type ContentOf } from './records/kinds.ts';

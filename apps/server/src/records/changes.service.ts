@@ -3,6 +3,7 @@ import { Injectable } from '@nestjs/common';
 import {
   changeBetween,
   counted,
+  isSame,
   mergeFields,
   recordKind,
   withoutChange,
@@ -160,12 +161,13 @@ export class ChangesService {
         .map(({ id, content }) => ({ id, ...columnsOf(kind, content), binnedAt: null, version: 1 })),
       { transaction },
     );
+    const { apart } = recordKind(kind);
     const done: Done[] = fresh.map((record) => ({ record, what: created(record) }));
     for (const { there, content } of records) {
       if (!there) continue;
       // Nobody wants the damaged one back.
       const what =
-        there.content && changeBetween(stateOf(there), { content: content as Fields, binned: false });
+        there.content && changeBetween(stateOf(there), { content: content as Fields, binned: false }, apart);
       await there.update(
         { ...columnsOf(kind, content), binnedAt: null, version: there.version + 1 },
         { transaction },
@@ -230,10 +232,11 @@ export class ChangesService {
   async #become(record: RecordModel, next: RecordState, transaction: Transaction): Promise<Done> {
     const kind = record.kind as RecordKindId;
     const before = stateOf(record);
-    const what = changeBetween(before, next);
+    const { apart, refersTo = {} } = recordKind(kind);
+    const what = changeBetween(before, next, apart);
     if (!what) return { record, what };
-    const hasNewContent = changeBetween(before, { ...next, binned: before.binned }) !== undefined;
-    const refers = Object.keys(recordKind(kind).refersTo ?? {}).length > 0;
+    const hasNewContent = !isSame(before.content, next.content);
+    const refers = Object.keys(refersTo).length > 0;
     // What it refers to may have become another thing while it lay in the bin.
     if (!next.binned && (hasNewContent || refers))
       await this.references.checked(kind, next.content, transaction);

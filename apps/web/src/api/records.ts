@@ -54,6 +54,8 @@ const contentKey = (kind: RecordKindId, { id, version }: Kept) => [kind, 'conten
 
 const titlesKey = (kind: RecordKindId, which: Which) => [kind, which, 'titles'];
 
+const oneKey = (kind: RecordKindId, id: string | undefined) => [kind, 'kept', 'one', id];
+
 /** Whole records by their ids, in the bin or not; those that are not there are left out. */
 export async function contentsOf<T extends Kept>(
   kind: RecordKindId,
@@ -100,7 +102,7 @@ export function recordsOf<K extends RecordKindId>(kind: K) {
   /** One of them; null where there is none of this id. */
   const useOne = (id: string | undefined) =>
     useQuery({
-      queryKey: [kind, 'kept', 'one', id],
+      queryKey: oneKey(kind, id),
       queryFn: async () => (await contentsOf<RecordOf<K>>(kind, [{ id: id! }]))[0] ?? null,
       enabled: id !== undefined,
     });
@@ -115,6 +117,11 @@ export function recordsOf<K extends RecordKindId>(kind: K) {
   };
 
   return { kind, useList, useTitles, useOne, useRestore };
+}
+
+/** Shows a record as it was just answered. */
+export function putRecord<K extends RecordKindId>(client: QueryClient, kind: K, record: RecordOf<K>): void {
+  client.setQueryData(oneKey(kind, record.id), record);
 }
 
 /** Asks again for all lists of records that are shown. */

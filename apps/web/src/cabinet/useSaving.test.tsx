@@ -1,7 +1,7 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { families, specFromPreset, type Fields, type InstrumentSpec } from '@same-song/core';
+import { families, specFromPreset, type InstrumentSpec } from '@same-song/core';
 import { specOf, type InstrumentRecord } from '../api/records.ts';
 import { useNotice } from '../frame/notice.ts';
 import { undo } from '../../test/history.ts';
@@ -21,7 +21,7 @@ const FIRST: InstrumentRecord = {
 function editing() {
   const { id, version: _, ...content } = FIRST;
   const backend = new RecordServer().install();
-  backend.add('instruments', id, content as unknown as Fields);
+  backend.add('instruments', id, content);
   backend.hold();
   const wrapper = ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={new QueryClient()}>{children}</QueryClientProvider>
@@ -46,7 +46,7 @@ function editing() {
     letThrough,
     saves: backend.seen,
     server: () => backend.answer(id) as unknown as InstrumentRecord,
-    elsewhere: (change: Partial<InstrumentSpec>) => backend.changeElsewhere(id, change as Fields),
+    elsewhere: (change: Partial<InstrumentSpec>) => backend.changeElsewhere(id, change),
   };
 }
 

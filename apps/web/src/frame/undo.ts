@@ -35,6 +35,12 @@ export function remember(change: Change): void {
   set({ done: [...history.done, change].slice(-LIMIT), undone: [] });
 }
 
+/** Forgets a change that was remembered before it was made, and could not be. */
+export function forget(change: Change): void {
+  const others = (list: readonly Change[]) => list.filter((known) => known !== change);
+  set({ done: others(history.done), undone: others(history.undone) });
+}
+
 /** Which change, the last one when left out, and whether it may go over what somebody else changed since. */
 export interface Wish {
   readonly of?: Change;

@@ -121,18 +121,20 @@ export function useKeeping<K extends RecordKindId>(kind: Records<K>) {
 /**
  * Takes changes back by the server, the last one first, and makes them again: what takes a change back is a change
  * itself, which is taken back in turn.
+ * @param made changes that were made, or will be
  */
 export function reversible(
-  made: readonly { readonly id: string }[],
+  made: readonly { readonly id: string }[] | Promise<readonly { readonly id: string }[]>,
   renew: () => Promise<unknown>,
 ): Pick<Change, 'undo' | 'redo'> {
-  let ids = made.map(({ id }) => id).reverse();
+  let ids: readonly string[] | undefined;
   /** What took the first of them back, where one after them could not be yet. */
-  let taken: string[] = [];
+  let taken: readonly string[] = [];
   const takeBack = async (anyway = false) => {
+    ids ??= (await made).map(({ id }) => id).reverse();
     try {
-      while (ids.length > 0) {
-        taken = [(await undoChange(ids[0]!, anyway)).id, ...taken];
+      for (let [next] = ids; next !== undefined; [next] = ids) {
+        taken = [(await undoChange(next, anyway)).id, ...taken];
         ids = ids.slice(1);
       }
       [ids, taken] = [taken, []];

@@ -51,7 +51,9 @@ test('an octave that lacks only its last note is told, high, low or alone', () =
   expect(dorian('60', 2).octaves).toHaveLength(2);
   // 5th position begins on E4 and has both octaves up to E6; nothing begins on E6 but E, G and A.
   expect(almostText(dorian('60', 4))).toBe('');
-  expect(almostText({ ...dorian('60', 2), octaves: [], lies: false })).toBe('but one that lacks only its last note');
+  expect(almostText({ ...dorian('60', 2), octaves: [], lies: false })).toBe(
+    'but one that lacks only its last note',
+  );
 });
 
 test('octaves begin on the note that the key is called after', () => {

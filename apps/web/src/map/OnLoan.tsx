@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { instruments, specOf } from '../api/records.ts';
+import { instruments } from '../api/records.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
 import { refStanding } from '../question/reference.ts';
 import type { QuestionState } from '../question/useQuestion.ts';

@@ -1,10 +1,9 @@
 import Button from '@mui/material/Button';
-import { editedBy, holdingAt, type SongEdit } from '@same-song/core';
-import { songOf, songs, type SongRecord } from '../api/records.ts';
-import { notify } from '../frame/notice.ts';
+import { holdingAt } from '@same-song/core';
+import type { SongRecord } from '../api/records.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
-import { useKeeping } from '../frame/useKeeping.ts';
 import { markEdits, noteEdits, type NoteEdit } from './noteEdits.ts';
+import { useSongEdits } from './songEdits.ts';
 import { ChordHere, WordsHere } from './WordsHere.tsx';
 
 interface NoteEditsProps {
@@ -15,23 +14,14 @@ interface NoteEditsProps {
 
 /** Changes one note of the song itself, for every arrangement of it; each change can be undone. */
 export function NoteEdits({ record, noteId }: NoteEditsProps) {
-  const { change, busy } = useKeeping(songs);
+  const make = useSongEdits(record);
   const note = record.parts
     .flatMap(({ voices }) => voices.flatMap(({ notes }) => notes))
     .find(({ id }) => id === noteId);
-  const make = (made: readonly SongEdit[], label: string) => {
-    const before = songOf(record);
-    const result = editedBy(before, made);
-    if (!result.ok) {
-      notify(result.problems[0]!.message);
-      return;
-    }
-    change(record, { after: result.value, label, notice: `The song is changed: ${label}.` });
-  };
   const edits = note ? noteEdits(record, note) : [];
   useShortcuts(
     edits.flatMap(({ key, label, edits: made }) =>
-      key ? [{ key, label, group: 'The song', run: () => !busy && make(made, label) }] : [],
+      key ? [{ key, label, group: 'The song', run: () => make(made, label) }] : [],
     ),
   );
   if (!note) return null;
@@ -43,7 +33,6 @@ export function NoteEdits({ record, noteId }: NoteEditsProps) {
         key={label}
         size="small"
         variant="outlined"
-        disabled={busy}
         title={label}
         {...(on !== undefined && { 'aria-pressed': on })}
         onClick={() => make(made, label)}
@@ -69,7 +58,7 @@ export function NoteEdits({ record, noteId }: NoteEditsProps) {
         {tools(markEdits(note))}
       </div>
       <ChordHere
-        key={`chord ${record.version}`}
+        key={`chord ${noteId}`}
         symbol={record.chords.find(({ at }) => at === note.onset)?.symbol ?? ''}
         holding={holdingAt(record.chords, note.onset)?.symbol}
         onChord={(symbol) =>
@@ -80,7 +69,7 @@ export function NoteEdits({ record, noteId }: NoteEditsProps) {
         }
       />
       <WordsHere
-        key={`words ${record.version}`}
+        key={`words ${noteId}`}
         lyrics={note.lyrics ?? []}
         verses={versesOf(record)}
         onSung={(verse, syllable) =>

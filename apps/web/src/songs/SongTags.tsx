@@ -1,12 +1,13 @@
 import { useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { songOf, songs, type SongRecord } from '../api/records.ts';
-import { useKeeping } from '../frame/useKeeping.ts';
+import type { SongEdit } from '@same-song/core';
+import type { SongRecord } from '../api/records.ts';
+import { useSongEdits } from './songEdits.ts';
 import { readTags } from './tags.ts';
 
 /** The tags of a song, each leading to the songs that bear it, and the line in which they are written. */
 export function SongTags({ record }: { readonly record: SongRecord }) {
-  const { change } = useKeeping(songs);
+  const make = useSongEdits(record);
   const [typed, setTyped] = useState<string | undefined>(undefined);
   /** Leaving the line by Escape takes it away, which leaves it once more. */
   const isOpen = useRef(false);
@@ -14,14 +15,18 @@ export function SongTags({ record }: { readonly record: SongRecord }) {
     if (!isOpen.current) return;
     isOpen.current = false;
     setTyped(undefined);
-    const before = songOf(record);
-    const after = { ...before, tags: readTags(typed ?? '') };
-    if (after.tags.join() === before.tags.join()) return;
-    change(record, {
-      after,
-      label: `the tags of ${record.title}`,
-      notice: after.tags.length === 0 ? 'It has no tag now.' : `Its tags: ${after.tags.join(', ')}.`,
-    });
+    const tags = readTags(typed ?? '');
+    const edits = [
+      ...record.tags.flatMap((tag): SongEdit[] =>
+        tags.includes(tag) ? [] : [{ kind: 'tag', tag, on: false }],
+      ),
+      ...tags.flatMap((tag): SongEdit[] =>
+        record.tags.includes(tag) ? [] : [{ kind: 'tag', tag, on: true }],
+      ),
+    ];
+    if (edits.length === 0) return;
+    const notice = tags.length === 0 ? 'It has no tag now.' : `Its tags: ${tags.join(', ')}.`;
+    make(edits, `the tags of ${record.title}`, notice);
   };
   if (typed !== undefined)
     return (

@@ -10,20 +10,24 @@ interface FieldProps {
 
 /** A line that counts when it is left or Enter is pressed; Escape takes back what was typed. */
 function Field({ label, text, help, onText }: FieldProps) {
-  const [typed, setTyped] = useState(text);
-  const done = () => typed.trim() !== text && onText(typed.trim());
+  /** What stands in the line as long as it is typed in. */
+  const [typed, setTyped] = useState<string | undefined>(undefined);
+  const done = () => {
+    setTyped(undefined);
+    if (typed !== undefined && typed.trim() !== text) onText(typed.trim());
+  };
   return (
     <div className="note-edits-line">
       <label>
         <span>{label}</span>
         <input
-          value={typed}
+          value={typed ?? text}
           maxLength={100}
           onChange={(event) => setTyped(event.target.value)}
           onBlur={done}
           onKeyDown={(event) => {
             if (event.key === 'Enter') done();
-            if (event.key === 'Escape') setTyped(text);
+            if (event.key === 'Escape') setTyped(undefined);
           }}
         />
       </label>

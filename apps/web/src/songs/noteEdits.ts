@@ -80,7 +80,7 @@ function another(song: Pick<Song, 'bars' | 'parts'>, note: SongNote, halves: boo
   const end = note.onset + note.length;
   const next = voice.notes.find(({ onset }) => onset > note.onset)?.onset ?? Infinity;
   const room = Math.min(next, end < starts.at(-1)! ? starts[barAt(starts, end) + 1]! : end) - end;
-  const id = freshId(voice.notes);
+  const id = freshId();
   const insert = (onset: number, length: number): SongEdit => ({
     kind: 'insert',
     voice: voice.id,
@@ -112,11 +112,9 @@ function another(song: Pick<Song, 'bars' | 'parts'>, note: SongNote, halves: boo
   ];
 }
 
-function freshId(notes: readonly SongNote[]): string {
-  const taken = new Set(notes.map(({ id }) => id));
-  let number = notes.length + 1;
-  while (taken.has(`new${number}`)) number += 1;
-  return `new${number}`;
+/** One that no other page gives to a note of the same song. */
+function freshId(): string {
+  return `n${Math.random().toString(36).slice(2, 11)}`;
 }
 
 const MARK_WORDS: Readonly<Record<NoteMark, string>> = {

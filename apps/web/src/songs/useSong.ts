@@ -18,11 +18,13 @@ import { dialectOf, useSettings } from '../api/settings.ts';
 import { useSongAlternatives, useSongKeys, useSongView, type AskedSong } from '../compute/computeSongs.ts';
 import { useLink } from '../frame/useLink.ts';
 import { choose } from '../question/reference.ts';
+import { useEditedSong } from './songEdits.ts';
 
 /** A song on an instrument: read from the link and written to it, every change of it undoable. */
 export function useSong(id: string) {
   const { params, search, current, write, replace } = useLink();
-  const { data: record, error, isPending } = songs.useOne(id);
+  const { data: kept, error, isPending } = songs.useOne(id);
+  const { record, key } = useEditedSong(kept);
   const { data: cabinet, isPending: opening } = instruments.useList();
   const { settings, loaded } = useSettings();
   const wanted = params.get('on') ?? settings.lastInstrument;
@@ -36,9 +38,8 @@ export function useSong(id: string) {
     [search, family],
   );
   const asked = useMemo(
-    (): AskedSong | undefined =>
-      record ? { key: `${record.id}@${record.version}`, song: songOf(record) } : undefined,
-    [record],
+    (): AskedSong | undefined => (record && key !== undefined ? { key, song: songOf(record) } : undefined),
+    [record, key],
   );
   const notation = { naming: settings.naming, dialect: dialectOf(settings, family) };
   const { data: view, error: failed } = useSongView(chosen, asked, plan, notation, settings.tension);

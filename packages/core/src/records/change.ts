@@ -1,4 +1,4 @@
-import { isSame, mergeFields } from './merge.ts';
+import { differing, isSame, mergeFields } from './merge.ts';
 
 /** A record's content and whether it lies in the bin. */
 export interface RecordState {
@@ -27,17 +27,29 @@ export type RecordChange =
 /** Why a change is not taken back without being asked: the record was changed, or put into the bin or out of it, since. */
 export type Since = 'changed' | 'binned';
 
-/** @returns undefined where nothing changed */
-export function changeBetween(before: RecordState | undefined, after: RecordState): RecordChange | undefined {
+/**
+ * @param apart fields of which only the entries that differ are kept, as in {@link mergeFields}
+ * @returns undefined where nothing changed
+ */
+export function changeBetween(
+  before: RecordState | undefined,
+  after: RecordState,
+  apart: readonly string[] = [],
+): RecordChange | undefined {
   if (!before) return { kind: 'created', content: after.content };
   const fields = [...new Set([...Object.keys(before.content), ...Object.keys(after.content)])].filter(
     (field) => !isSame(before.content[field], after.content[field]),
   );
   if (fields.length === 0 && before.binned === after.binned) return undefined;
+  const pairs = fields.map((field) => {
+    const [was, is] = [before.content[field], after.content[field]];
+    return [field, apart.includes(field) ? differing(was, is) : [was, is]] as const;
+  });
+  const side = (which: 0 | 1) => Object.fromEntries(pairs.map(([field, pair]) => [field, pair[which]]));
   return {
     kind: 'changed',
-    before: only(before.content, fields),
-    after: only(after.content, fields),
+    before: only(side(0), fields),
+    after: only(side(1), fields),
     binned: { before: before.binned, after: after.binned },
   };
 }

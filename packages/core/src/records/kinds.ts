@@ -145,6 +145,7 @@ const songs: RecordKind<Song> = {
   fields: SONG_FIELDS,
   optional: OPTIONAL_SONG_FIELDS,
   listed: ['composer', 'tags', 'keys', 'metres'],
+  apart: ['parts', 'chords', 'phrases', 'tags', 'keys', 'metres', 'tempos'],
   sketch: melodySketch,
   check: (content) => checkSong(content),
 };

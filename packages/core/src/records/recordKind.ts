@@ -21,7 +21,7 @@ export interface RecordKind<Content extends object = object> {
   readonly optional?: readonly (keyof Content & string)[];
   /** Fields that hold the id of a record of another kind, if they are there, which must stand before this one in the list. */
   readonly refersTo?: Readonly<Record<string, string>>;
-  /** Fields with entries of their own, such as measurements by place, which two may change side by side. */
+  /** Fields with entries of their own, such as measurements by place or notes by id, which two may change side by side. */
   readonly apart?: readonly (keyof Content & string)[];
   /** Fields that lists show beside the title, since they are small. */
   readonly listed: readonly (keyof Content & string)[];

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { songOf } from '../../test/samples/song.ts';
 import { spelledText } from '../pitch/spelledPitch.ts';
+import { changeBetween, withoutChange, type Fields } from '../records/change.ts';
+import { recordKind } from '../records/kinds.ts';
 import { expectOk } from '../result.ts';
 import { quarters } from '../time/ticks.ts';
 import { checkSong } from './checkSong.ts';
@@ -77,6 +79,10 @@ test('ties, marks, words, chords and phrases are put in and taken out, and nothi
       { kind: 'phrase', at: quarters(4), ends: true },
       { kind: 'phrase', at: quarters(4), ends: false },
     ],
+    [
+      { kind: 'tag', tag: 'reel', on: true },
+      { kind: 'tag', tag: 'reel', on: false },
+    ],
   ];
   for (const [there, back] of pairs) {
     const changed = after(there);
@@ -120,6 +126,40 @@ test('whatever is edited, what comes out is sound, or it is refused and says why
       const result = edited(song, made);
       if (result.ok) expect(checkSong(result.value)).toEqual(result);
       else expect(result.problems[0]!.message).toMatch(/\.$/);
+    }),
+  );
+});
+
+test('an edit is taken back from under another one as if it had never been made', () => {
+  const { apart } = recordKind('songs');
+  const ids = ['n1', 'n2', 'n3', 'n4', 'n5', 'n6'];
+  const editOf = (noteId: string): fc.Arbitrary<SongEdit> =>
+    fc.oneof(
+      fc.constantFrom<SongEdit>(
+        { kind: 'delete', noteId },
+        { kind: 'mark', noteId, mark: 'accent', on: true },
+        { kind: 'lyric', noteId, verse: 0, syllable: { text: noteId } },
+        { kind: 'chord', at: quarters(ids.indexOf(noteId)), symbol: 'Am' },
+        { kind: 'phrase', at: quarters(ids.indexOf(noteId)), ends: true },
+        { kind: 'tag', tag: noteId, on: true },
+      ),
+      fc.integer({ min: 1, max: 5 }).map((steps): SongEdit => ({ kind: 'step', noteIds: [noteId], steps })),
+    );
+  const two = fc
+    .shuffledSubarray(ids, { minLength: 2, maxLength: 2 })
+    .chain(([one, other]) => fc.tuple(editOf(one!), editOf(other!)));
+  const contentOf = (of: typeof song) => of as unknown as Fields;
+  fc.assert(
+    fc.property(two, ([first, second]) => {
+      const [mine, alone] = [edited(song, first), edited(song, second)];
+      fc.pre(mine.ok && alone.ok);
+      const both = edited(mine.value, second);
+      fc.pre(both.ok);
+      const state = (content: typeof song) => ({ content: contentOf(content), binned: false });
+      const change = changeBetween(state(song), state(mine.value), apart);
+      const left = change ? withoutChange(change, state(both.value), apart) : state(both.value);
+      if (typeof left === 'string') throw new Error(`it is asked about: ${left}`);
+      expect(checkSong(left.content)).toEqual(alone);
     }),
   );
 });

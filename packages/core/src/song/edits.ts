@@ -40,7 +40,9 @@ export type SongEdit =
   /** An empty symbol takes the chord away. */
   | { readonly kind: 'chord'; readonly at: Ticks; readonly symbol: string }
   /** Whether a phrase ends there. */
-  | { readonly kind: 'phrase'; readonly at: Ticks; readonly ends: boolean };
+  | { readonly kind: 'phrase'; readonly at: Ticks; readonly ends: boolean }
+  /** Whether the song bears a tag. */
+  | { readonly kind: 'tag'; readonly tag: string; readonly on: boolean };
 
 /** A song with an edit made; what it would make of the song must be sound. Problem fields are those of the song, or `noteId`. */
 export function edited(song: Song, edit: SongEdit): Result<Song> {
@@ -116,6 +118,10 @@ function withEdit(song: Song, edit: SongEdit): Song {
     case 'phrase': {
       const others = song.phrases.filter((at) => at !== edit.at);
       return { ...song, phrases: edit.ends ? [...others, edit.at] : others };
+    }
+    case 'tag': {
+      const others = song.tags.filter((tag) => tag !== edit.tag);
+      return { ...song, tags: edit.on ? [...others, edit.tag] : others };
     }
   }
 }
