@@ -14,6 +14,7 @@ afterAll(async () => {
 afterEach(() => page.close());
 
 interface Kept {
+  readonly title: string;
   readonly chords: readonly { readonly at: number; readonly symbol: string }[];
   readonly parts: readonly {
     readonly voices: readonly {
@@ -21,6 +22,7 @@ interface Kept {
         readonly id: string;
         readonly onset: number;
         readonly length: number;
+        readonly pitch: { readonly letter: string; readonly octave: number };
         readonly marks?: readonly string[];
         readonly lyrics?: readonly unknown[];
       }[];
@@ -75,6 +77,39 @@ test('a note gets its chord, its words and its marks where it stands, and all of
   expect((await note('n3'))!.length).toBe(length);
   expect((await note('n3'))!.lyrics).toBeUndefined();
   expect((await kept()).chords.some(({ symbol }) => symbol === 'Em7')).toBe(false);
+});
+
+test('quick presses all count, only their system is drawn anew, and what another page changed meanwhile stays', async () => {
+  page = await stage.page(`${songPath(0)}?${LOW_HARMONICA}&at=n3`);
+  await page.waitForSelector('.is-marked');
+  const before = await kept();
+  const steps = ({ parts }: Kept) =>
+    parts[0]!.voices[0]!.notes.map(({ pitch }) => 7 * pitch.octave + 'CDEFGAB'.indexOf(pitch.letter));
+  const marks = () =>
+    page.$$eval('.system-staff svg', (all) =>
+      all.slice(1, 3).map((svg) => svg.classList.contains('as-before')),
+    );
+  await page.$$eval('.system-staff svg', (all) => all.forEach((svg) => svg.classList.add('as-before')));
+  // Another page renames the song, unseen by this one.
+  await page.evaluate(async () => {
+    const { id, ...song } = (await (await fetch(`/api${location.pathname}`)).json()) as { id: string };
+    await fetch(`/api/songs/${id}`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ ...song, title: 'Renamed elsewhere' }),
+    });
+  });
+  await page.focus('#place');
+  await keys(page, '+', '+', '+', '-', '+');
+  const raised = steps(before).map((step, i) =>
+    before.parts[0]!.voices[0]!.notes[i]!.id === 'n3' ? step + 3 : step,
+  );
+  await eventually(kept, (now) => expect(steps(now)).toEqual(raised));
+  expect((await kept()).title).toBe('Renamed elsewhere');
+  expect(await marks()).toEqual([true, true]);
+  for (let undone = 0; undone < 5; undone += 1) await click(page, 'Undo');
+  await eventually(kept, (now) => expect(steps(now)).toEqual(steps(before)));
+  expect((await kept()).title).toBe('Renamed elsewhere');
 });
 
 test('what is printed has every system, drawn or not, the drawing and what is to be left out', async () => {

@@ -2,7 +2,8 @@
 import { randomUUID } from 'node:crypto';
 import { Sequelize } from 'sequelize-typescript';
 import request from 'supertest';
-import { DEFAULT_SETTINGS } from '@same-song/core';
+import { DEFAULT_SETTINGS, expectOk } from '@same-song/core';
+import { readAbc } from '@same-song/formats';
 import { ChangedRecordModel, ChangeModel } from '../src/records/change.model.ts';
 import { CHANGES_KEPT } from '../src/records/changes.service.ts';
 import { harmonica, QUESTION, serverForEach, startServer, temporaryFolder } from './server.ts';
@@ -157,6 +158,27 @@ describe('undo', () => {
     expect(await listed('instruments')).toHaveLength(3);
     await undo(change.id, true);
     expect(await listed('instruments')).toEqual([]);
+  });
+
+  test('of an edit puts a note of a song back in its place', async () => {
+    const { body: song } = await api()
+      .post('/api/songs')
+      .send(expectOk(readAbc('X:1\nT:Quay\nL:1/4\nK:C\nCDEF|')[0]!).song)
+      .expect(201);
+    const { id, version, ...content } = song;
+    const parts = structuredClone(content.parts);
+    parts[0].voices[0].notes.splice(1, 1);
+    const change = await make({ op: 'update', kind: 'songs', id, version, content: { ...content, parts } });
+    await make({
+      op: 'update',
+      kind: 'songs',
+      id,
+      version: 2,
+      content: { ...content, parts, title: 'Theirs' },
+    });
+    await undo(change.id);
+    const { body: now } = await api().get(`/api/songs/${id}`).expect(200);
+    expect(now).toEqual({ ...content, title: 'Theirs', id, version: 4 });
   });
 
   test('of what lies in the bin already, or twice, changes nothing more', async () => {

@@ -213,8 +213,7 @@ export class ChangesService {
     const record = await this.records.found(kind, write.id, transaction);
     if (record.version !== write.version) throw stale(answer(record));
     if (write.op === 'bin') return this.#become(record, { ...stateOf(record), binned: true }, transaction);
-    const content = (await this.references.checked(kind, write.content, transaction)) as Fields;
-    return this.#become(record, { content, binned: false }, transaction);
+    return this.#become(record, { content: write.content as Fields, binned: false }, transaction);
   }
 
   async #create(kind: RecordKindId, content: unknown, transaction: Transaction): Promise<Done> {
@@ -228,24 +227,24 @@ export class ChangesService {
     return { record, what: created(record) };
   }
 
-  /** Gives a record another state, if it is another, with its next version. */
-  async #become(record: RecordModel, next: RecordState, transaction: Transaction): Promise<Done> {
+  /** Gives a record another state, if it is another, with its next version. What comes out of the bin is checked anew. */
+  async #become(record: RecordModel, wanted: RecordState, transaction: Transaction): Promise<Done> {
     const kind = record.kind as RecordKindId;
     const before = stateOf(record);
-    const { apart, refersTo = {} } = recordKind(kind);
-    const what = changeBetween(before, next, apart);
+    const isNew = !isSame(before.content, wanted.content);
+    const isLeftDamaged = record.content === undefined && !isNew;
+    const content =
+      wanted.binned || isLeftDamaged
+        ? wanted.content
+        : ((await this.references.checked(kind, wanted.content, transaction)) as Fields);
+    const what = changeBetween(before, { ...wanted, content }, recordKind(kind).apart);
     if (!what) return { record, what };
-    const hasNewContent = !isSame(before.content, next.content);
-    const refers = Object.keys(refersTo).length > 0;
-    // What it refers to may have become another thing while it lay in the bin.
-    if (!next.binned && (hasNewContent || refers))
-      await this.references.checked(kind, next.content, transaction);
-    if (hasNewContent) {
-      await this.references.checkReferring(kind, record.id, next.content, transaction);
-      await this.references.link(kind, [{ id: record.id, content: next.content }], transaction);
+    if (isNew) {
+      await this.references.checkReferring(kind, record.id, content, transaction);
+      await this.references.link(kind, [{ id: record.id, content }], transaction);
     }
-    const columns = hasNewContent ? columnsOf(kind, next.content) : {};
-    const binnedAt = next.binned ? (record.binnedAt ?? new Date()) : null;
+    const columns = isLeftDamaged ? {} : columnsOf(kind, content);
+    const binnedAt = wanted.binned ? (record.binnedAt ?? new Date()) : null;
     await record.update({ ...columns, binnedAt, version: record.version + 1 }, { transaction });
     return { record, what };
   }

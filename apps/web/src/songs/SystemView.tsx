@@ -1,7 +1,7 @@
-import { memo, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import type { AirBalance, AirNames, LineView, SideNames, Song } from '@same-song/core';
-import { drawSystem, engraverReady, isEngraverReady, type DrawnSystem } from './engrave.ts';
+import { drawSystem, engraverReady, isEngraverReady, systemKey, type DrawnSystem } from './engrave.ts';
 import { AddedRow, Balance, ChipRow, CHIPS, type Placed } from './SystemChips.tsx';
 
 /** The same song in another arrangement, its chips under those of the first. */
@@ -58,18 +58,22 @@ export const SystemView = memo(function SystemView(props: SystemProps) {
       window.removeEventListener('beforeprint', all);
     };
   }, [near]);
+  const key = useMemo(() => systemKey(song, systems, system), [song, systems, system]);
+  const latest = useRef({ song, systems });
+  latest.current = { song, systems };
   useLayoutEffect(() => {
     if (!near) return undefined;
     let gone = false;
     const draw = () => {
-      if (!gone && staff.current) setDrawn(drawSystem(staff.current, song, { systems, system, width }));
+      const { song: now, systems: all } = latest.current;
+      if (!gone && staff.current) setDrawn(drawSystem(staff.current, now, { systems: all, system, width }));
     };
     if (isEngraverReady()) draw();
     else void engraverReady().then(draw);
     return () => {
       gone = true;
     };
-  }, [near, song, systems, system, width]);
+  }, [near, key, system, width]);
   useEffect(() => {
     if (marked !== undefined && drawn?.notes.some(({ id }) => id === marked))
       frame.current?.scrollIntoView({ block: 'nearest' });

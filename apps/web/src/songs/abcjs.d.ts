@@ -1,6 +1,9 @@
 /** The engraver by itself, without sound and editor; the package has no types for these. Its version is pinned. */
-declare module 'abcjs/src/api/abc_tunebook_svg.js' {
-  export default function renderAbc(target: HTMLElement, abc: string, options: object): unknown[];
+declare module 'abcjs/src/write/engraver-controller.js' {
+  export default class EngraverController {
+    constructor(target: HTMLElement, options: object);
+    engraveABC(tune: object, tuneNumber: number, lineOffset: number): void;
+  }
 }
 declare module 'abcjs/src/write/svg.js' {
   const Svg: { prototype: { insertStyles: (css: string) => void } };

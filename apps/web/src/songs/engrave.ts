@@ -1,6 +1,7 @@
 import type { Song } from '@same-song/core';
 import { writeAbc } from '@same-song/formats';
-import renderAbc from 'abcjs/src/api/abc_tunebook_svg.js';
+import EngraverController from 'abcjs/src/write/engraver-controller.js';
+import Parser from 'abcjs/src/parse/abc_parse.js';
 import Svg from 'abcjs/src/write/svg.js';
 
 /** Its only style of its own, for marking text while dragging, which nothing here needs and the page's policy refuses. */
@@ -31,8 +32,12 @@ interface Sign {
 interface Voices {
   voices: Sign[][];
 }
+interface Line {
+  staff?: Voices[];
+}
 interface Tune {
-  lines: { staff?: Voices[] }[];
+  readonly lines: readonly Line[];
+  readonly formatting: object;
 }
 
 /** As the style sheet calls it. */
@@ -88,6 +93,56 @@ export function systemsOf(song: Song, width: number): readonly number[] {
 const LEAST_NOTE = 42;
 const LONG_NOTE = 10_080;
 
+/** A song as the engraver has read it. */
+interface ReadSong {
+  /** How many bars each system has. */
+  readonly systems: readonly number[];
+  readonly tune: Tune;
+  readonly lines: readonly Line[];
+  /** Note ids by the number that the engraver knows them by. */
+  readonly ids: readonly string[];
+  /** Of each system all that its drawing depends on. */
+  readonly keys: readonly string[];
+  /** Lines that were drawn: drawing leaves its marks in them. */
+  readonly drawn: Set<number>;
+}
+
+/** A song is read once, for all its systems. */
+const readSongs = new WeakMap<Song, ReadSong>();
+
+function readSong(song: Song, systems: readonly number[]): ReadSong {
+  const known = readSongs.get(song);
+  if (known?.systems.join() === systems.join()) return known;
+  const ids: string[] = [];
+  const classOf = ({ id }: { readonly id: string }) => `k${ids.push(id) - 1}k`;
+  const plain = { ...song, title: '', composer: '', source: '', tags: [], tempos: [] };
+  const abc = writeAbc(plain, { voices: [song.melody], lines: systems, classOf });
+  const parser = new Parser();
+  parser.parse(abc, PARSING);
+  const tune = parser.getTune() as Tune;
+  const lines = tune.lines.filter(({ staff }) => staff !== undefined);
+  const keys = lines.map(({ staff }, system) => `${system} of ${lines.length} ${keyOf(staff, ids)}`);
+  const read = { systems, tune, lines, ids, keys, drawn: new Set<number>() };
+  readSongs.set(song, read);
+  return read;
+}
+
+/**
+ * All that the drawing of a system depends on but its width: as long as it is the same, the system need not be drawn
+ * again, whatever is changed in others.
+ */
+export function systemKey(song: Song, systems: readonly number[], system: number): string {
+  return readSong(song, systems).keys[system] ?? '';
+}
+
+/** What the engraver has read of a line, whatever number it knows a note by and wherever it stands in the text. */
+function keyOf(line: unknown, ids: readonly string[]): string {
+  return JSON.stringify(line, (name, value: unknown) => {
+    if (name === 'startChar' || name === 'endChar') return undefined;
+    return name === 'extraClass' ? idOf(String(value), ids) : value;
+  });
+}
+
 /** Draws one system of a song into an element of its own. */
 export function drawSystem(
   target: HTMLElement,
@@ -95,54 +150,64 @@ export function drawSystem(
   options: { readonly systems: readonly number[]; readonly system: number; readonly width: number },
 ): DrawnSystem {
   const { systems, system, width } = options;
-  const ids: string[] = [];
-  const classOf = ({ id }: { readonly id: string }) => `k${ids.push(id) - 1}k`;
-  const abc = writeAbc(
-    { ...song, title: '', composer: '', source: '', tags: [], tempos: [] },
-    {
-      voices: [song.melody],
-      lines: systems,
-      classOf,
-    },
-  );
-  const last = system === systems.length - 1;
-  const [tune] = renderAbc(target, abc, {
+  if (readSong(song, systems).drawn.has(system)) readSongs.delete(song);
+  const { tune, lines, ids, drawn } = readSong(song, systems);
+  drawn.add(system);
+  const line = lines[system] ? withoutOthers(lines[system], system) : undefined;
+  target.innerHTML = '';
+  // The engraver writes down what it drew in the tune that it is given.
+  const own = Object.assign(Object.create(Object.getPrototypeOf(tune) as object) as object, tune, {
+    lines: line ? [line] : [],
+    // A line by itself is the last one too.
+    formatting: { ...tune.formatting, stretchlast: system < systems.length - 1 ? 1 : 0 },
+  });
+  new EngraverController(target, {
+    ...PARSING,
     add_classes: true,
     staffwidth: width - 2 * MARGIN,
-    ...{ paddingleft: MARGIN, paddingright: MARGIN, paddingtop: 0, paddingbottom: 0 },
+    paddingleft: MARGIN,
+    paddingright: MARGIN,
+    paddingtop: 0,
+    paddingbottom: 0,
     minPadding: 8,
     selectTypes: false,
     ariaLabel: `Staff, line ${system + 1} of ${systems.length}`,
-    format: {
-      ...{ vocalfont: `${FACE} 12`, gchordfont: `${FACE} 13 bold`, tripletfont: `${FACE} 10 italic` },
-      ...{ repeatfont: `${FACE} 11`, partsfont: `${FACE} 12 bold`, stretchlast: !last },
-    },
-    afterParsing: (parsed: Tune) => onlySystem(parsed, system),
-  }) as [Tune];
+  }).engraveABC(own, 0, 0);
   // The engraver sets the target's own size; it is to follow what is drawn in it.
   target.removeAttribute('style');
   const svg = target.querySelector('svg')!;
-  const notes = tune.lines.flatMap(({ staff = [] }) =>
-    staff.flatMap(({ voices }) =>
-      voices.flat().flatMap((element): DrawnNote[] => {
-        const index = /k(\d+)k/.exec(element.extraClass ?? '')?.[1];
-        const place = element.abselem?.notePositions?.[0];
-        if (index === undefined || !place) return [];
-        return [{ id: ids[Number(index)]!, x: place.x, mark: svg.querySelector(`.k${index}k`) }];
-      }),
-    ),
+  const notes = (line?.staff ?? []).flatMap(({ voices }) =>
+    voices.flat().flatMap((element): DrawnNote[] => {
+      const name = element.extraClass ?? '';
+      const place = element.abselem?.notePositions?.[0];
+      const id = idOf(name, ids);
+      if (id === undefined || !place) return [];
+      return [{ id, x: place.x, mark: svg.querySelector(`.${/k\d+k/.exec(name)![0]}`) }];
+    }),
   );
   return { notes, width: svg.clientWidth || width, height: svg.clientHeight };
 }
 
+/** The note that a class of the drawing stands for. */
+function idOf(className: string, ids: readonly string[]): string | undefined {
+  const number = /k(\d+)k/.exec(className)?.[1];
+  return number === undefined ? undefined : ids[Number(number)];
+}
+
+const FORMAT = {
+  vocalfont: `${FACE} 12`,
+  gchordfont: `${FACE} 13 bold`,
+  tripletfont: `${FACE} 10 italic`,
+  repeatfont: `${FACE} 11`,
+  partsfont: `${FACE} 12 bold`,
+};
+const PARSING = { format: FORMAT };
 const MARGIN = 12;
 
-/** Leaves one line of music, with what a cut before it would take away. */
-function onlySystem(tune: Tune, system: number): Tune {
-  const lines = tune.lines.filter(({ staff }) => staff !== undefined);
-  const [line] = lines.slice(system, system + 1);
+/** A line of music by itself, with what a cut before it would take away. */
+function withoutOthers(line: Line, system: number): Line {
   const real = (e: Sign) => e.el_type === 'note' && !(e.rest && /invisible|spacer/.test(e.rest.type));
-  for (const staff of line?.staff ?? []) {
+  for (const staff of line.staff ?? []) {
     staff.voices = staff.voices.filter((voice, i) => i === 0 || voice.some(real));
     if (system === 0) continue;
     // A tie that comes in over the cut is drawn as a slur that comes in.
@@ -152,6 +217,5 @@ function onlySystem(tune: Tune, system: number): Tune {
         if (open.endTie) (open.endSlur ??= []).push(101);
       }
   }
-  tune.lines = line ? [line] : [];
-  return tune;
+  return line;
 }

@@ -40,6 +40,10 @@ test('a record that was moved since is asked about, but not where the change onl
   const binned = changeBetween(state({ a: 1 }), state({ a: 1 }, true))!;
   expect(withoutChange(binned, state({ a: 5 }, true))).toEqual(state({ a: 5 }));
   expect(withoutChange(binned, state({ a: 5 }))).toEqual(state({ a: 5 }));
+  const restored = changeBetween(state({ a: 1 }, true), state({ a: 1 }))!;
+  expect(withoutChange(restored, state({ a: 1 }))).toEqual(state({ a: 1 }, true));
+  expect(withoutChange(restored, state({ a: 5 }))).toBe('changed');
+  expect(withoutChange(restored, state({ a: 5 }), [], true)).toEqual(state({ a: 5 }, true));
 });
 
 test('entries of a field that is kept apart are put back one by one', () => {

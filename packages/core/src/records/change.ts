@@ -22,6 +22,8 @@ export type RecordChange =
       readonly before: Fields;
       readonly after: Fields;
       readonly binned: { readonly before: boolean; readonly after: boolean };
+      /** Where it came out of the bin: its content then, by which a later change of it is known. */
+      readonly content?: Fields;
     };
 
 /** Why a change is not taken back without being asked: the record was changed, or put into the bin or out of it, since. */
@@ -51,6 +53,7 @@ export function changeBetween(
     before: only(side(0), fields),
     after: only(side(1), fields),
     binned: { before: before.binned, after: after.binned },
+    ...(before.binned && !after.binned && { content: after.content }),
   };
 }
 
@@ -70,7 +73,9 @@ export function withoutChange(
     const isTheirs = !now.binned && change.content !== null && !isSame(now.content, change.content);
     return isTheirs && !anyway ? 'changed' : { ...now, binned: true };
   }
-  const { before, after, binned } = change;
+  const { before, after, binned, content } = change;
+  // Into the bin again with what others made of it, only when that is wished.
+  if (content && !now.binned && !isSame(now.content, content) && !anyway) return 'changed';
   const isMoved = now.binned !== binned.after;
   // A change that only moved the record, and was moved back since, leaves nothing to do.
   if (isMoved && binned.before === binned.after && !anyway) return 'binned';
