@@ -107,7 +107,7 @@ test('a microphone is heard: which way, how far off, and the page is never held 
   await choose(page, '.ear-buttons select', microphones.at(-1)!);
   await eventually(
     () => page.evaluate(() => localStorage.getItem('same-song.microphone')),
-    (id) => expect(id).toBe(microphones.at(-1)),
+    (id) => expect(id).toBe(JSON.stringify(microphones.at(-1))),
   );
   await page.waitForSelector('.ear-by');
   const long = await page.evaluate(() => (globalThis as unknown as { long: number[] }).long);

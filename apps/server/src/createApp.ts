@@ -60,7 +60,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
     SwaggerModule.setup('api/docs', app, () =>
       SwaggerModule.createDocument(app, new DocumentBuilder().setTitle('Same Song').setVersion('1').build()),
     );
-    serveWeb(app, config.webFolder);
+    serveWeb(app, config.webFolder, config.demo);
     await app.init();
     Object.assign(app.getHttpServer(), {
       headersTimeout: SENDING.headersMs,

@@ -7,6 +7,8 @@ import type { NestExpressApplication } from '@nestjs/platform-express';
 
 /** Stands in the built page where the nonce of the answer goes. */
 const NONCE_MARK = '__NONCE__';
+/** And where it says whether the data are the demo's: the browser keeps what belongs to them apart from one's own. */
+const DATA_MARK = '__DATA_SET__';
 
 /** Security headers; styles are allowed by a nonce that is new with every answer. */
 export function securityHeaders() {
@@ -56,11 +58,14 @@ export function securityHeaders() {
 }
 
 /** Serves the built application: its files for long, its page fresh with every answer and for every place in it. */
-export function serveWeb(app: NestExpressApplication, folder: string): void {
+export function serveWeb(app: NestExpressApplication, folder: string, isDemo: boolean): void {
   const page = join(folder, 'index.html');
   let read: string | undefined;
   /** Read when it is first there: it may be built while the server runs. */
-  const html = () => (read ??= existsSync(page) ? readFileSync(page, 'utf8') : undefined);
+  const html = () =>
+    (read ??= existsSync(page)
+      ? readFileSync(page, 'utf8').replace(DATA_MARK, isDemo ? 'demo' : 'own')
+      : undefined);
   app.use(
     '/assets',
     express.static(join(folder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { DEFAULT_SETTINGS, type Family, type Settings } from '@same-song/core';
+import { StoredValues } from '../frame/stored.ts';
 import { isRefused, request, RequestError } from './client.ts';
 
 interface SettingsRecord {
@@ -12,29 +13,18 @@ const KEY = ['settings'];
 /** How long until a server that did not answer is tried again, in ms. */
 const AGAIN_MS = 2_000;
 
-/** Where what waits outlives the page, which may be left or loaded anew before the server has it. */
-const KEPT = 'same-song.settings';
-
-let held: Partial<Settings> = {};
+/** What waits for the server outlives the page, which may be left or loaded anew before the server has it. */
+const unsent = new StoredValues<Partial<Settings>>('settings', (value) =>
+  typeof value === 'object' ? (value ?? undefined) : undefined,
+);
 
 /** What was changed on this device and is not kept by the server yet, also by a page that is gone. */
 function waiting(): Partial<Settings> {
-  try {
-    const left: unknown = JSON.parse(localStorage.getItem(KEPT) ?? 'null');
-    return typeof left === 'object' ? (left ?? {}) : held;
-  } catch {
-    return held;
-  }
+  return unsent.get() ?? {};
 }
 
 function wait(next: Partial<Settings>): void {
-  held = next;
-  try {
-    if (Object.keys(next).length > 0) localStorage.setItem(KEPT, JSON.stringify(next));
-    else localStorage.removeItem(KEPT);
-  } catch {
-    // It waits as long as the page is open.
-  }
+  unsent.set(Object.keys(next).length > 0 ? next : undefined);
 }
 
 /** Settings as they stand on the server, with what is still to be sent to it. */

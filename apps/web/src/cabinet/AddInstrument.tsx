@@ -1,7 +1,7 @@
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import Button from '@mui/material/Button';
-import { useNavigate, useSearchParams } from 'react-router';
+import { useNavigate } from 'react-router';
 import {
   FAMILY_IDS,
   families,
@@ -13,11 +13,17 @@ import {
 } from '@same-song/core';
 import { instruments, layouts } from '../api/records.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
+import { useLink } from '../frame/useLink.ts';
 
 /** A kind of instrument, then its presets, one click each. */
 export function AddInstrument({ empty }: { empty: boolean }) {
-  const [params, setParams] = useSearchParams();
+  const { params, current, replace } = useLink();
   const family = FAMILY_IDS.find((id) => id === params.get('kind')) ?? FAMILY_IDS[0]!;
+  const show = (kind: FamilyId) => {
+    const link = current();
+    link.set('kind', kind);
+    replace(link);
+  };
   return (
     <div className="add">
       <h2>{empty ? 'Your cabinet is empty. What do you have?' : 'What else do you have?'}</h2>
@@ -25,7 +31,7 @@ export function AddInstrument({ empty }: { empty: boolean }) {
         className="add-families"
         value={family}
         aria-label="Kind of instrument"
-        onChange={(_, kind: FamilyId) => setParams({ kind }, { replace: true })}
+        onChange={(_, kind: FamilyId) => show(kind)}
       >
         {FAMILY_IDS.map((id) => (
           <Tab

@@ -1,11 +1,12 @@
 import TextField from '@mui/material/TextField';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { memo, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { NavLink, useNavigate } from 'react-router';
 import { counted, FAMILY_IDS, familyById, found } from '@same-song/core';
 import type { InstrumentRecord } from '../api/records.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
-import { draftOf, subscribe } from './drafts.ts';
+import { useStored } from '../frame/stored.ts';
+import { drafts } from './drafts.ts';
 
 /** With so many or more they can be searched, and stand by family. */
 const SEARCHED_FROM = 8;
@@ -124,7 +125,7 @@ function answering(list: readonly InstrumentRecord[], text: string): readonly In
 }
 
 const Row = memo(function Row({ record }: { record: InstrumentRecord }) {
-  const isChanged = useSyncExternalStore(subscribe, () => draftOf(record.id) !== undefined);
+  const isChanged = useStored(drafts, record.id) !== undefined;
   return (
     <NavLink to={`/cabinet/${record.id}`}>
       <b dir="auto">{record.name}</b>

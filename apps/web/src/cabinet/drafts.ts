@@ -1,4 +1,5 @@
 import type { InstrumentSpec } from '@same-song/core';
+import { StoredValues } from '../frame/stored.ts';
 
 /** A saved text and its version. */
 export interface Saved {
@@ -13,20 +14,11 @@ export interface Draft {
 }
 
 /** Drafts by instrument: they outlive leaving the page, closing the browser and a server that is away. */
-const drafts = new Map<string, Draft | undefined>();
+export const drafts = new StoredValues<Draft>('draft.', (value) => (isDraft(value) ? value : undefined));
 /** The newest saved text that this page knows of each instrument. */
 const newest = new Map<string, Saved>();
-const listeners = new Set<() => void>();
-
-const nameOf = (id: string) => `same-song.draft.${id}`;
-
-export function subscribe(listener: () => void): () => void {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
-}
 
 export function draftOf(id: string): Draft | undefined {
-  if (!drafts.has(id)) drafts.set(id, read(id));
   return drafts.get(id);
 }
 
@@ -44,11 +36,11 @@ export function noteSaved(id: string, seen: Saved): void {
 /** Keeps a changed text as the draft; there is none where it is the saved one again. */
 export function changeDraft(id: string, spec: InstrumentSpec, given: Saved): void {
   const base = draftOf(id)?.base ?? savedOf(id, given);
-  put(id, isSame(spec, base.spec) ? undefined : { spec, base });
+  drafts.set(isSame(spec, base.spec) ? undefined : { spec, base }, id);
 }
 
 export function dropDraft(id: string): void {
-  put(id, undefined);
+  drafts.set(undefined, id);
 }
 
 /** A text was saved; what was typed since it was sent is now a draft on top of it. */
@@ -56,39 +48,18 @@ export function rebaseDraft(id: string, saved: Saved, sent: InstrumentSpec): voi
   newest.set(id, saved);
   const draft = draftOf(id);
   const isTyped = draft && !isSame(draft.spec, sent) && !isSame(draft.spec, saved.spec);
-  put(id, isTyped ? { spec: draft.spec, base: saved } : undefined);
+  drafts.set(isTyped ? { spec: draft.spec, base: saved } : undefined, id);
 }
 
 /** A text on top of what was saved elsewhere, in place of the draft. */
 export function putOnTop(id: string, spec: InstrumentSpec, theirs: Saved): void {
   newest.set(id, theirs);
-  put(id, isSame(spec, theirs.spec) ? undefined : { spec, base: theirs });
+  drafts.set(isSame(spec, theirs.spec) ? undefined : { spec, base: theirs }, id);
 }
 
-/** Forgets what is known of all instruments, as closing the page does. */
-export function forgetDrafts(): void {
-  drafts.clear();
+/** Forgets the saved texts that were seen, as closing the page does. */
+export function forgetSaved(): void {
   newest.clear();
-}
-
-function put(id: string, draft: Draft | undefined): void {
-  drafts.set(id, draft);
-  try {
-    if (draft) localStorage.setItem(nameOf(id), JSON.stringify(draft));
-    else localStorage.removeItem(nameOf(id));
-  } catch {
-    // A browser without storage keeps the draft as long as the page is open.
-  }
-  listeners.forEach((listener) => listener());
-}
-
-function read(id: string): Draft | undefined {
-  try {
-    const stored: unknown = JSON.parse(localStorage.getItem(nameOf(id)) ?? 'null');
-    return isDraft(stored) ? stored : undefined;
-  } catch {
-    return undefined;
-  }
 }
 
 function isDraft(value: unknown): value is Draft {

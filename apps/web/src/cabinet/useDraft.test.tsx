@@ -1,7 +1,7 @@
 import { act, renderHook } from '@testing-library/react';
 import { families, specFromPreset } from '@same-song/core';
 import type { InstrumentRecord } from '../api/records.ts';
-import { draftOf, forgetDrafts, rebaseDraft } from './drafts.ts';
+import { draftOf, forgetSaved, rebaseDraft } from './drafts.ts';
 import { useDraft } from './useDraft.ts';
 
 const record = (version = 1): InstrumentRecord => ({
@@ -13,11 +13,11 @@ const record = (version = 1): InstrumentRecord => ({
 const open = (from = record()) => renderHook((r: InstrumentRecord) => useDraft(r), { initialProps: from });
 
 /** As if the browser had been closed and opened again. */
-const anotherDay = () => forgetDrafts();
+const anotherDay = () => forgetSaved();
 
 beforeEach(() => {
   localStorage.clear();
-  forgetDrafts();
+  forgetSaved();
 });
 
 test('what is typed outlives the browser, with the text it was begun on', () => {

@@ -1,7 +1,8 @@
-import { useLayoutEffect, useMemo, useSyncExternalStore } from 'react';
+import { useLayoutEffect, useMemo } from 'react';
 import type { InstrumentSpec } from '@same-song/core';
 import { specOf, type InstrumentRecord } from '../api/records.ts';
-import { changeDraft, draftOf, dropDraft, noteSaved, savedOf, subscribe, type Saved } from './drafts.ts';
+import { useStored } from '../frame/stored.ts';
+import { changeDraft, drafts, dropDraft, noteSaved, savedOf, type Saved } from './drafts.ts';
 
 export function savedIn(record: InstrumentRecord): Saved {
   return { spec: specOf(record), version: record.version };
@@ -10,7 +11,7 @@ export function savedIn(record: InstrumentRecord): Saved {
 /** What is typed of an instrument on top of what is saved. */
 export function useDraft(record: InstrumentRecord) {
   const { id } = record;
-  const draft = useSyncExternalStore(subscribe, () => draftOf(id));
+  const draft = useStored(drafts, id);
   const given = useMemo(() => savedIn(record), [record]);
   useLayoutEffect(() => noteSaved(id, given), [id, given]);
   return {

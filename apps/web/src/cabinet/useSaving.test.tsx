@@ -6,7 +6,7 @@ import { specOf, type InstrumentRecord } from '../api/records.ts';
 import { useNotice } from '../frame/notice.ts';
 import { undo } from '../../test/history.ts';
 import { RecordServer } from '../../test/recordServer.ts';
-import { forgetDrafts } from './drafts.ts';
+import { forgetSaved } from './drafts.ts';
 import { useDraft } from './useDraft.ts';
 import { useSaving } from './useSaving.ts';
 
@@ -52,7 +52,7 @@ function editing() {
 
 beforeEach(() => {
   localStorage.clear();
-  forgetDrafts();
+  forgetSaved();
 });
 
 test('what is typed while a save is under way stays, and the next save is no conflict', async () => {

@@ -1,23 +1,19 @@
-/** Where it is kept which microphone was chosen: it belongs to this device, not to the data. */
-const KEPT = 'same-song.microphone';
-let held = '';
+import { StoredValues } from '../frame/stored.ts';
+
+/** Which microphone was chosen belongs to this device, not to the data. */
+const chosen = new StoredValues<string>(
+  'microphone',
+  (value) => (typeof value === 'string' ? value : undefined),
+  { ofDevice: true },
+);
 
 /** Id of the microphone that was chosen; empty for the device's usual one. */
 export function chosenMicrophone(): string {
-  try {
-    return localStorage.getItem(KEPT) ?? held;
-  } catch {
-    return held;
-  }
+  return chosen.get() ?? '';
 }
 
 export function chooseMicrophone(id: string): void {
-  held = id;
-  try {
-    localStorage.setItem(KEPT, id);
-  } catch {
-    // Held for as long as the page is open.
-  }
+  chosen.set(id);
 }
 
 /** The microphones of this device by name; none while none may be listened to, for then they have no names. */

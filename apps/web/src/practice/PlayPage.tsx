@@ -1,10 +1,11 @@
 import Button from '@mui/material/Button';
 import { useCallback, useMemo, useState } from 'react';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { dayOf } from '@same-song/core';
 import type { ItemRecord } from '../api/records.ts';
 import { later } from '../frame/later.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
+import { useLink } from '../frame/useLink.ts';
 import { useTitle } from '../frame/useTitle.ts';
 import type { OnStand } from './onStand.ts';
 import { playLink, readSteps } from './playLink.ts';
@@ -39,7 +40,7 @@ export function PlayPage() {
 }
 
 function OneItem({ practice, item }: { readonly practice: Practice; readonly item: ItemRecord }) {
-  const [params] = useSearchParams();
+  const { params } = useLink();
   const minutes = Number(params.get('for')) || item.how.minutes;
   const then = readSteps(params.get('then') ?? '');
   const following = practice.items.find(({ id }) => id === then[0]?.id);

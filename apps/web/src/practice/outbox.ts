@@ -1,13 +1,8 @@
 import type { LogEntry } from '@same-song/core';
 import { isAway, isRefused, request } from '../api/client.ts';
 import { notify } from '../frame/notice.ts';
+import { StoredValues } from '../frame/stored.ts';
 
-/**
- * Log entries on their way to the server. An entry is in the browser's store from its first round on, so that closing the
- * tab, a server that is away and a crash lose none of it; one that is sent twice is told twice, and counts once. It leaves
- * the store only when the server has taken it; one that the server refuses is set aside, to be seen in the log.
- */
-const PREFIX = 'same-song.log.';
 /** An entry that no page has touched for so long, in ms, is not being played any more. */
 const LEFT_AFTER = 90_000;
 
@@ -20,26 +15,27 @@ interface Waiting {
   readonly refused?: string;
 }
 
-/** Where nothing may be kept, entries wait as long as the page is open. */
-const held = new Map<string, Waiting>();
-const listeners = new Set<() => void>();
-let seen: readonly LogEntry[] | undefined;
-
-function changed(): void {
-  seen = undefined;
-  listeners.forEach((listener) => listener());
-}
+/**
+ * Log entries on their way to the server. An entry is in the browser's store from its first round on, so that closing the
+ * tab, a server that is away and a crash lose none of it; one that is sent twice is told twice, and counts once. It leaves
+ * the store only when the server has taken it; one that the server refuses is set aside, to be seen in the log.
+ */
+const outbox = new StoredValues<Waiting>('log.', (value) => {
+  const waiting = value as Partial<Waiting>;
+  return waiting.entry?.entry ? (waiting as Waiting) : undefined;
+});
 
 /** Told whenever something is kept or was sent. @returns what ends it */
-export function onEntries(listener: () => void): () => void {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
-}
+export const onEntries = outbox.subscribe;
+
+let seen:
+  { readonly of: ReturnType<typeof outbox.entries>; readonly entries: readonly LogEntry[] } | undefined;
 
 /** All entries that wait, the same list until there is another. */
 export function entriesSeen(): readonly LogEntry[] {
-  seen ??= waitingEntries().map(({ entry }) => entry);
-  return seen;
+  const of = outbox.entries();
+  if (seen?.of !== of) seen = { of, entries: of.map(([, { entry }]) => entry) };
+  return seen.entries;
 }
 
 /** Keeps an entry as it stands now. @param open it goes on */
@@ -48,14 +44,7 @@ export function keepEntry(entry: LogEntry, open: boolean, now = Date.now()): voi
 }
 
 function store(waiting: Waiting): void {
-  const { entry } = waiting.entry;
-  held.set(entry, waiting);
-  try {
-    localStorage.setItem(PREFIX + entry, JSON.stringify(waiting));
-  } catch {
-    // Held in memory then.
-  }
-  changed();
+  outbox.set(waiting, waiting.entry.entry);
 }
 
 /** Entries that the server has refused. */
@@ -74,42 +63,12 @@ export function retryEntry(id: string): Promise<number> {
 
 /** Throws an entry away for good. */
 export function forget(id: string): void {
-  held.delete(id);
-  try {
-    localStorage.removeItem(PREFIX + id);
-  } catch {
-    // There was none.
-  }
-  changed();
+  outbox.set(undefined, id);
 }
 
 /** All that waits, in this page and in others of this browser. */
 export function waitingEntries(): readonly Waiting[] {
-  const all = new Map(held);
-  for (const key of storedKeys()) {
-    const stored = storedAt(key);
-    if (stored) all.set(stored.entry.entry, stored);
-  }
-  return [...all.values()];
-}
-
-function storedKeys(): readonly string[] {
-  try {
-    return Object.keys(localStorage).filter((key) => key.startsWith(PREFIX));
-  } catch {
-    // What is held is all there is.
-    return [];
-  }
-}
-
-/** One value of the store; a damaged one hides no other. */
-function storedAt(key: string): Waiting | undefined {
-  try {
-    const stored = JSON.parse(localStorage.getItem(key) ?? 'null') as Partial<Waiting> | null;
-    return stored?.entry?.entry ? (stored as Waiting) : undefined;
-  } catch {
-    return undefined;
-  }
+  return outbox.entries().map(([, waiting]) => waiting);
 }
 
 let sending: Promise<number> | undefined;

@@ -1,5 +1,6 @@
 import { planDay, type DayPlan, type Why } from '@same-song/core';
 import type { ItemRecord } from '../api/records.ts';
+import { StoredValues } from '../frame/stored.ts';
 import type { Schedule } from './schedule.ts';
 
 /** One row of the plan of a day. */
@@ -18,26 +19,22 @@ interface KeptPlan {
   readonly rows: readonly TodayRow[];
 }
 
-const KEY = 'same-song.today';
+const keptPlans = new StoredValues<KeptPlan>('today', (value) => {
+  const { day, who, rows } = value as Partial<KeptPlan>;
+  return typeof day === 'string' && typeof who === 'string' && Array.isArray(rows)
+    ? { day, who, rows }
+    : undefined;
+});
 
 /** @param day as `2026-05-04` */
 export function keptPlan(day: string, who: string): readonly TodayRow[] | undefined {
-  try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Partial<KeptPlan> | null;
-    return kept?.day === day && kept.who === who && Array.isArray(kept.rows) ? kept.rows : undefined;
-  } catch {
-    return undefined;
-  }
+  const kept = keptPlans.get();
+  return kept?.day === day && kept.who === who ? kept.rows : undefined;
 }
 
 /** @param rows undefined to plan the day anew */
 export function keepPlan(day: string, who: string, rows: readonly TodayRow[] | undefined): void {
-  try {
-    if (rows) localStorage.setItem(KEY, JSON.stringify({ day, who, rows } satisfies KeptPlan));
-    else localStorage.removeItem(KEY);
-  } catch {
-    // The plan is computed again after a reload then.
-  }
+  keptPlans.set(rows && { day, who, rows });
 }
 
 /** What the minutes at hand are planned for. */
