@@ -25,7 +25,10 @@ function lineOf(id, noise) {
   const plain = instrument.family.techniques[0].id;
   const ways = instrument.ways.filter(({ technique }) => technique === plain).slice(0, 12);
   const line = ways.map((way, i) => ({
-    ...{ id: way.id, midi: soundsAt(instrument, way), at: 0.4 + 0.5 * i, seconds: 0.35 },
+    id: way.id,
+    midi: soundsAt(instrument, way),
+    at: 0.4 + 0.5 * i,
+    seconds: 0.35,
   }));
   const faults = { ...NO_FAULTS, noise };
   const sound = simulatedPlayer(line, { rate: RATE, timbre: instrument.family.timbre, faults });

@@ -60,8 +60,11 @@ export const SHOTS = [
   { ...stand(723), name: 'practice-jam', ready: '.jam-bars li', toggles: [' '], pause: 9000 },
   { ...stand(725), name: 'practice-drill', ready: '.drill .chip' },
   {
-    ...{ name: 'practice-listen', path: '/practice/listen', ready: '.listen-drawing svg' },
-    ...{ click: '.ear-buttons button:nth-of-type(3)', pause: 6000 },
+    name: 'practice-listen',
+    path: '/practice/listen',
+    ready: '.listen-drawing svg',
+    click: '.ear-buttons button:nth-of-type(3)',
+    pause: 6000,
   },
   { name: 'practice-progress', path: '/practice/progress', ready: '.chart' },
   { name: 'cabinet', path: `/cabinet/${B_FLAT}`, ready: '.editor-drawing .chip' },

@@ -75,8 +75,18 @@ export interface Draft {
 
 export function emptyDraft(title: string): Draft {
   return {
-    ...{ title, composer: '', source: '', licence: '', tags: [] },
-    ...{ bars: [], keys: [], metres: [], tempos: [], parts: [], chords: [], phrases: [] },
+    title,
+    composer: '',
+    source: '',
+    licence: '',
+    tags: [],
+    bars: [],
+    keys: [],
+    metres: [],
+    tempos: [],
+    parts: [],
+    chords: [],
+    phrases: [],
   };
 }
 
@@ -127,7 +137,10 @@ export function finish(draft: Draft, remarks: readonly Remark[]): Result<Read> {
   if (!first) return fail(noNotes(said));
   const song = {
     title: draft.title.trim() || 'Without a title',
-    ...{ composer: draft.composer, source: draft.source, licence: draft.licence, tags: draft.tags },
+    composer: draft.composer,
+    source: draft.source,
+    licence: draft.licence,
+    tags: draft.tags,
     keys: changes(draft.keys.map(placed), { at: 0, tonic: { letter: 'C', accidental: 0 }, scale: 'major' }),
     metres: changes(draft.metres.map(placed)),
     tempos: changes(draft.tempos.map(placed)),

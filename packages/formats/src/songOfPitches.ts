@@ -38,7 +38,10 @@ export function songOfPitches(steps: readonly Step[]): Result<Read> {
     if (at === 0 && !together) draft.bars.push({ length: 0 });
     if (step !== 'rest')
       voice.notes.push({
-        ...{ bar: draft.bars.length - 1, at, length: QUARTER, pitch: spelledIn(step, fifths) },
+        bar: draft.bars.length - 1,
+        at,
+        length: QUARTER,
+        pitch: spelledIn(step, fifths),
         ...(touched.length > 0 && { grace: touched }),
       });
     touched = [];

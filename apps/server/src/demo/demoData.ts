@@ -215,7 +215,12 @@ function instrument(demo: DemoInstrument, index: number): Exchanged<'instruments
   return {
     ...spec,
     id: id(index + 1),
-    ...{ name, layout, capability, a4, notes, choices },
+    name,
+    layout,
+    capability,
+    a4,
+    notes,
+    choices,
     measured: measurements,
   };
 }

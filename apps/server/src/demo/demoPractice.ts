@@ -213,7 +213,10 @@ function itemOf(
   const family = familyById(instruments[on]!.family)!;
   const question = { ...defaultQuestion(family), ...ask };
   return {
-    ...{ id: id(720 + index), name, set, instrumentId: instruments[on]!.id },
+    id: id(720 + index),
+    name,
+    set,
+    instrumentId: instruments[on]!.id,
     ...(song !== undefined && { songId: id(500 + song) }),
     personId: id(700 + who),
     how: { ...USUAL_WAY, ...how },
@@ -243,8 +246,15 @@ function entryOf(
   const heard = (ways: LogEntry['ways']) =>
     item.what.kind === 'line' ? withSounds(ways, openedOf(item, instruments), { share, seed }) : ways;
   return {
-    ...{ revision: 1, at: new Date(at).toISOString(), name: item.name, itemId: item.id },
-    ...{ personId: id(700 + who), instrumentId: item.instrumentId, tempo, rounds, clean: cleanRounds },
+    revision: 1,
+    at: new Date(at).toISOString(),
+    name: item.name,
+    itemId: item.id,
+    personId: id(700 + who),
+    instrumentId: item.instrumentId,
+    tempo,
+    rounds,
+    clean: cleanRounds,
     minutes: Math.max(1, item.how.minutes - 1 + random.below(3)),
     keys: keysOf(item, random),
     ways: heard(waysOf(item, instruments, { random, missing: 1 - good })),

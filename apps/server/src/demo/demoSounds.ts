@@ -64,7 +64,10 @@ export function demoMeasurings(
     const { id: instrumentId, ...spec } = instruments.find((one) => one.family === family)!;
     const { ways } = expectOk(openInstrument(spec));
     return weeks.map((back, time) => ({
-      ...{ id: id(900 + 10 * group + time), name: spec.name, instrumentId, a4: spec.a4 },
+      id: id(900 + 10 * group + time),
+      name: spec.name,
+      instrumentId,
+      a4: spec.a4,
       at: new Date(Math.floor(now / 86_400_000) * 86_400_000 - back * WEEK + 18 * 3_600_000).toISOString(),
       ways: Object.fromEntries(
         ways

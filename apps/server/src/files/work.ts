@@ -82,7 +82,11 @@ function withNotes(
   const notes =
     heard?.filter((note) => percussion || !note.percussion) ??
     unfolded.notes.map(({ part, voice, pitch, onset, length }) => ({
-      ...{ part, voice, pitch, start: onset / QUARTER, length: length / QUARTER },
+      part,
+      voice,
+      pitch,
+      start: onset / QUARTER,
+      length: length / QUARTER,
       ...(struck.has(part) && { percussion: true }),
     }));
   const assumed = unfolded.remarks.map((text) => ({ text }));

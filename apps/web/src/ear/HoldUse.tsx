@@ -116,7 +116,8 @@ export function HoldUse({ chosen, instrument, heard: { ear, listen }, onExample 
           ' In between is anywhere from a quarter to three quarters of the way up: neither the lower nor the upper note.'}
       </p>
       <WayPicture
-        {...{ chosen, instrument }}
+        chosen={chosen}
+        instrument={instrument}
         label="Choose the note to be held"
         selected={way.id}
         onSelect={choose}

@@ -104,7 +104,7 @@ function Listening({ chosen, use, onUse }: ListeningProps) {
     <>
       <EarButtons ear={ear} simulated={example} />
       <Meter ear={ear} />
-      <View {...{ chosen, instrument, heard, onExample }} />
+      <View chosen={chosen} instrument={instrument} heard={heard} onExample={onExample} />
     </>
   );
 }

@@ -51,13 +51,14 @@ export function MeasureUse({ chosen, instrument, heard, onExample }: UseProps) {
         )}
       </p>
       <WayPicture
-        {...{ chosen, instrument }}
+        chosen={chosen}
+        instrument={instrument}
         label="Choose the way that is measured"
         selected={meant}
         used={measurements.map(({ way }) => way.id).join(' ')}
         onSelect={choose}
       />
-      <Measured {...{ chosen, instrument, measurements }} gathering={gathering} />
+      <Measured chosen={chosen} instrument={instrument} measurements={measurements} gathering={gathering} />
     </>
   );
 }
@@ -135,7 +136,14 @@ function Measured({ chosen, instrument, measurements, gathering }: MeasuredProps
           to keep what is measured. <ForgetNotes gathering={gathering} />
         </p>
       )}
-      <MeasuredTable {...{ instrument, measurements, kept, measured, without }} onTick={record && tick} />
+      <MeasuredTable
+        instrument={instrument}
+        measurements={measurements}
+        kept={kept}
+        measured={measured}
+        without={without}
+        onTick={record && tick}
+      />
       {kept.length > 0 && (
         <ul className="plain-list">
           {kept.map((one) => (

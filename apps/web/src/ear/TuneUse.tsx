@@ -54,7 +54,8 @@ export function TuneUse({ chosen, instrument, heard: { ear }, onExample }: UsePr
         )}
       </p>
       <WayPicture
-        {...{ chosen, instrument }}
+        chosen={chosen}
+        instrument={instrument}
         label="Choose the way that is meant"
         selected={way?.id}
         related={likely

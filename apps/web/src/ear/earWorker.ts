@@ -36,7 +36,10 @@ globalThis.onmessage = ({ data: { rate, options, port } }: MessageEvent<Asked>) 
     const { frames, now } = listener.push(samples);
     const told: EarTold = {
       frames,
-      ...{ now: now?.midi ?? null, peak, power: sum / samples.length, heard: samplesHeard / rate },
+      now: now?.midi ?? null,
+      peak,
+      power: sum / samples.length,
+      heard: samplesHeard / rate,
     };
     globalThis.postMessage(told);
   };

@@ -16,7 +16,10 @@ const MOST = 24;
 /** Pitches one after the other, evenly. @param pitches in semitones, cents as a fraction */
 export function playedEvenly(pitches: readonly number[], timbre: Timbre, seconds = 0.6): Example {
   const notes = pitches.map((midi, i) => ({
-    ...{ id: String(i), midi, at: 0.4 + (seconds + 0.2) * i, seconds },
+    id: String(i),
+    midi,
+    at: 0.4 + (seconds + 0.2) * i,
+    seconds,
   }));
   return (rate) => simulatedPlayer(notes, { rate, timbre, faults: { ...NO_FAULTS, noise: 40 } });
 }

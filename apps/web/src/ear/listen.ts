@@ -100,7 +100,9 @@ async function microphone(): Promise<MediaStream> {
 /** What is heard shall come as it is: no echo, noise or loudness of it is mended. */
 function asked(id: string): MediaTrackConstraints {
   return {
-    ...{ echoCancellation: false, noiseSuppression: false, autoGainControl: false },
+    echoCancellation: false,
+    noiseSuppression: false,
+    autoGainControl: false,
     ...(id !== '' && { deviceId: { ideal: id } }),
   };
 }

@@ -134,7 +134,8 @@ function PractiseProgression({
   const practise = usePractise();
   const run = () =>
     practise({
-      ...{ name: `${name} in ${tonicWords(question)}`, instrumentId: chosen?.record?.id },
+      name: `${name} in ${tonicWords(question)}`,
+      instrumentId: chosen?.record?.id,
       what: { kind: 'jam', text, beats, question },
       how: { groove: beats === 3 ? 'waltz' : 'shuffle' },
     });

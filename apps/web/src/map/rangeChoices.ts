@@ -60,7 +60,10 @@ function stepChoices(
 ): Choice[] {
   return counts.map((octaves) =>
     choiceOf({
-      ...{ kind: 'octaves', octaves, from: 'best', start: start! },
+      kind: 'octaves',
+      octaves,
+      from: 'best',
+      start: start!,
       ...(turn !== undefined && { turn }),
     }),
   );

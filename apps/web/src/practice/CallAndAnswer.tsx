@@ -74,7 +74,10 @@ export function CallAndAnswer({
   );
   const simulated = isSimulated ? PLAYS_WELL : undefined;
   const { ear, heard, attend, join, judge, isListening } = useRoundListening({
-    ...{ instrument, wayIds: allowed, wanted, simulated },
+    instrument,
+    wayIds: allowed,
+    wanted,
+    simulated,
   });
   const { state, send } = useRoundMachine({
     ladder: ONE_TEMPO,

@@ -104,7 +104,9 @@ export function DrillPlayer({ practice, item, rest, told }: OnStand) {
     if (madeUp) return;
     // Told at once: a round that is left in its middle is not lost.
     told({
-      ...{ clean: right, tempo: 0, keys: [notePitchClass(ground!.key.tonic)] },
+      clean: right,
+      tempo: 0,
+      keys: [notePitchClass(ground!.key.tonic)],
       ways: { [question.about]: { played: 1, missed: Number(!right) } },
     });
   };

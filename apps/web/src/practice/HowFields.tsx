@@ -52,7 +52,9 @@ export function HowFields({ item, persons, onKeep }: HowFieldsProps) {
         event.preventDefault();
         if (checked.ok && name.trim() !== '')
           onKeep({
-            ...{ name: name.trim(), how: checked.value, what },
+            name: name.trim(),
+            how: checked.value,
+            what,
             personId: person === '' ? undefined : person,
           });
       }}

@@ -245,7 +245,10 @@ function AddItem({ practice }: { readonly practice: Practice }) {
   const add = (item: Pick<PracticeItem, 'name' | 'what'> & { readonly groove?: string }) =>
     keep(
       {
-        ...{ name: item.name, what: item.what, instrumentId: instrument.id, set: false },
+        name: item.name,
+        what: item.what,
+        instrumentId: instrument.id,
+        set: false,
         how: { ...USUAL_WAY, groove: item.groove ?? '', minutes: item.what.kind === 'drill' ? 3 : 8 },
       },
       { label: () => `adding ${item.name}`, notice: () => `${item.name} is among what is practised.` },

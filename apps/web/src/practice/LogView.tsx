@@ -49,9 +49,20 @@ export function LogView({ practice }: { readonly practice: Practice }) {
           onClick={() => {
             const at = new Date().toISOString();
             const entry: LogEntry = {
-              ...{ entry: crypto.randomUUID(), revision: 1, at, name: 'Played without the stand' },
-              ...{ itemId: '', personId: practice.who, instrumentId: '', minutes: 10, tempo: 0 },
-              ...{ rounds: 0, clean: 0, keys: [], ways: {}, note: '' },
+              entry: crypto.randomUUID(),
+              revision: 1,
+              at,
+              name: 'Played without the stand',
+              itemId: '',
+              personId: practice.who,
+              instrumentId: '',
+              minutes: 10,
+              tempo: 0,
+              rounds: 0,
+              clean: 0,
+              keys: [],
+              ways: {},
+              note: '',
             };
             tell(entry);
             setEditing(entry.entry);

@@ -259,7 +259,9 @@ function Sentence({ practice, minutes, onMinutes, onRoutine }: SentenceProps) {
   const [open, setOpen] = useState<'who' | 'minutes' | 'what' | undefined>(undefined);
   const { keep } = useKeeping(people);
   const picker = (name: NonNullable<typeof open>, shortcut: string) => ({
-    ...{ name, shortcut, open: open === name },
+    name,
+    shortcut,
+    open: open === name,
     onOpen: (now: boolean) => setOpen(now ? name : undefined),
   });
   const filter = (choices: readonly Choice[]) => (text: string) => ({ choices: answering(choices, text) });

@@ -44,7 +44,10 @@ export function proposed(
   { minutes, now }: { readonly minutes: number; readonly now: number },
 ): DayPlan {
   const known = items.map(({ id, how, set, what }) => ({
-    ...{ id, minutes: how.minutes, set, isSong: what.kind === 'song' },
+    id,
+    minutes: how.minutes,
+    set,
+    isSong: what.kind === 'song',
     ...scheduleFor(id),
   }));
   const midnight = new Date(now).setHours(0, 0, 0, 0);

@@ -58,16 +58,16 @@ export function usePractice() {
   );
   const scheduleFor = useCallback((id: string) => schedules.get(id) ?? NOTHING, [schedules]);
   return {
-    ...{
-      items: list ?? [],
-      own: ownItems,
-      isPending: list === undefined || isPending,
-      error,
-      entries,
-      persons,
-      cabinet,
-    },
-    ...{ routines: kept, who, scheduleFor },
+    items: list ?? [],
+    own: ownItems,
+    isPending: list === undefined || isPending,
+    error,
+    entries,
+    persons,
+    cabinet,
+    routines: kept,
+    who,
+    scheduleFor,
     person: persons.find(({ id }) => id === who),
     choosePerson: (id: string) => change({ person: id }),
   };

@@ -29,7 +29,10 @@ export function usePractise() {
     const tempo = how.tempo ?? USUAL_WAY.tempo;
     keep(
       {
-        ...{ name: name.slice(0, 200), instrumentId, what, set: false },
+        name: name.slice(0, 200),
+        instrumentId,
+        what,
+        set: false,
         ...(songId !== undefined && { songId }),
         ...(who !== undefined && { personId: who }),
         how: { ...USUAL_WAY, ...how, wanted: Math.max(how.wanted ?? USUAL_WAY.wanted, tempo) },

@@ -96,7 +96,12 @@ export const SystemView = memo(function SystemView(props: SystemProps) {
         <ChipRow
           chips={placed(notes)}
           width={drawn.width}
-          {...{ sides, breaths, looped, marked, sounding, onSelect }}
+          sides={sides}
+          breaths={breaths}
+          looped={looped}
+          marked={marked}
+          sounding={sounding}
+          onSelect={onSelect}
           {...(second && { called })}
         />
       )}
@@ -110,7 +115,11 @@ export const SystemView = memo(function SystemView(props: SystemProps) {
           <ChipRow
             chips={placed(second.notes)}
             width={drawn.width}
-            {...{ sides: second.sides, called: second.called, marked, sounding, onSelect }}
+            sides={second.sides}
+            called={second.called}
+            marked={marked}
+            sounding={sounding}
+            onSelect={onSelect}
           />
         </>
       )}

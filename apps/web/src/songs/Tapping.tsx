@@ -12,7 +12,12 @@ type MetreName = (typeof METRES)[number];
 
 /** A click is short and says nothing of an instrument. */
 const CLICK_TIMBRE = Object.freeze({
-  ...{ partials: [1], attackMs: 1, decayMs: 40, sustain: 0, releaseMs: 20, trembleCents: 0 },
+  partials: [1],
+  attackMs: 1,
+  decayMs: 40,
+  sustain: 0,
+  releaseMs: 20,
+  trembleCents: 0,
 });
 /** Beats that are counted while it is tapped; nobody taps for longer. */
 const COUNTED_BARS = 120;
@@ -47,7 +52,10 @@ export function Tapping({ song, onTapped }: TappingProps) {
       tempos: [{ at: 0, beat, perMinute }],
     };
     const { soundings, begins, ends } = songPerformance(silent, {
-      ...{ perMinute, repeats: false, countIn: true, click: true },
+      perMinute,
+      repeats: false,
+      countIn: true,
+      click: true,
     });
     const sounds = soundings.flatMap(({ kind, at, pitch }) =>
       kind === 'click' ? [clickAt(at, pitch === 1)] : [],

@@ -120,22 +120,25 @@ export function useLibrary(list: readonly ListedSong[] | undefined) {
       .sort((a, b) => farness(a) - farness(b));
   }, [list, asked, openings, fitter, degrees, twice, groups]);
   return {
-    ...{
-      list: list ?? [],
-      rows,
-      text,
-      asked,
-      openings,
-      on,
-      without,
-      known,
-      degrees,
-      wayIds,
-      twice: twice !== '',
-    },
-    ...{ chosen, instrument, cabinet, settings },
+    list: list ?? [],
+    rows,
+    text,
+    asked,
+    openings,
+    on,
+    without,
+    known,
+    degrees,
+    wayIds,
+    twice: twice !== '',
+    chosen,
+    instrument,
+    cabinet,
+    settings,
     searching: twice !== '' && !groups,
-    ...{ setText, setKnown, ask },
+    setText,
+    setKnown,
+    ask,
   };
 }
 

@@ -18,8 +18,14 @@ export interface Hearing {
 }
 
 export const HEARING: Hearing = Object.freeze({
-  ...{ chords: true, voices: true, drone: false, click: false },
-  ...{ countIn: false, repeats: false, loop: false, mute: false },
+  chords: true,
+  voices: true,
+  drone: false,
+  click: false,
+  countIn: false,
+  repeats: false,
+  loop: false,
+  mute: false,
 });
 
 interface Played {

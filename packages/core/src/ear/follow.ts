@@ -79,8 +79,12 @@ export function followedWays(
       ...(isHeard && {
         sound: {
           times: 1,
-          ...{ cents: round(cents), sharp: Number(how === 'sharp'), flat: Number(how === 'flat') },
-          ...{ ms: round(1000 * after), early: Number(fate === 'early'), late: Number(fate === 'late') },
+          cents: round(cents),
+          sharp: Number(how === 'sharp'),
+          flat: Number(how === 'flat'),
+          ms: round(1000 * after),
+          early: Number(fate === 'early'),
+          late: Number(fate === 'late'),
         },
       }),
     };

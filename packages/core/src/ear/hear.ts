@@ -84,7 +84,8 @@ export function ear(
       return {
         frames,
         now: last && {
-          ...{ time: last.time, clarity: now.clarity },
+          time: last.time,
+          clarity: now.clarity,
           midi: now.candidate < 0 ? null : now.midi,
         },
       };

@@ -31,7 +31,11 @@ export interface Held {
 }
 
 export const NOT_HELD: Held = Object.freeze({
-  ...{ seconds: 0, longest: 0, cents: undefined, sway: 0, times: 0 },
+  seconds: 0,
+  longest: 0,
+  cents: undefined,
+  sway: 0,
+  times: 0,
 });
 
 /** So long it may leave its band and still be held, in seconds: a slip of the ear is no slip of the breath. */

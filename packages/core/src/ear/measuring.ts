@@ -46,7 +46,8 @@ export function measuringOf(
         {
           pitch: way.pitch,
           cents: tenth(cents + (way.cents ?? 0)),
-          ...{ spread: tenth(spread), count },
+          spread: tenth(spread),
+          count,
         },
       ]),
     ),
@@ -106,7 +107,8 @@ export function checkMeasuring(content: Readonly<Record<string, unknown>>): Resu
         });
   if (problems.length > 0) return fail(...problems);
   return ok({
-    ...{ at: new Date(time).toISOString(), a4: a4 as number },
+    at: new Date(time).toISOString(),
+    a4: a4 as number,
     ways: Object.fromEntries(
       (list as [string, WayMeasured][]).map(([id, { pitch, cents, spread, count }]) => [
         id,

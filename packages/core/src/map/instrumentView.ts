@@ -55,7 +55,13 @@ export function waysIn(
     const cents = instrument.centsOf(way);
     const between = inBetween(instrument, key, pitch, way, name);
     return {
-      ...{ id, words, pitch, air, technique, cents, ...judged },
+      id,
+      words,
+      pitch,
+      air,
+      technique,
+      cents,
+      ...judged,
       tab: instrument.tab(way, dialect, name.spelled(pitch)),
       brief: instrument.brief(way, name.spelled(pitch)),
       note: name.withOctave(pitch),

@@ -42,8 +42,13 @@ export function staffStep({ letter, octave }: Pick<SpelledPitch, 'letter' | 'oct
 }
 
 const LETTER_STEPS: Readonly<Record<Letter, number>> = Object.freeze({
-  ...{ C: 0, D: 1, E: 2, F: 3 },
-  ...{ G: 4, A: 5, B: 6 },
+  C: 0,
+  D: 1,
+  E: 2,
+  F: 3,
+  G: 4,
+  A: 5,
+  B: 6,
 });
 
 /** E.g. `F♯4`. */

@@ -81,7 +81,8 @@ export function formOf({ bars, beats }: Progression): Form {
     bars: bars.map((_, bar) => ({ at: bar * beats, beats })),
     chords: bars.flatMap((chords, bar) =>
       chords.map((chord, i) => ({
-        ...{ bar, chord },
+        bar,
+        chord,
         at: bar * beats + (i * beats) / chords.length,
         beats: beats / chords.length,
       })),
@@ -124,7 +125,10 @@ export function backing(form: Form, options: BackingOptions): Backing {
   return {
     events: events.sort((a, b) => a.at - b.at || a.pitch - b.pitch),
     chords: spans.map(({ bar, chord, at, beats: length }) => ({
-      ...{ bar, chord, at: at * beat, seconds: length * beat },
+      bar,
+      chord,
+      at: at * beat,
+      seconds: length * beat,
     })),
     seconds: beats * beat,
   };

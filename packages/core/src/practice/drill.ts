@@ -289,7 +289,10 @@ function on({ instrument, key }: DrillGround) {
     ]),
   );
   return {
-    ...{ key, ways, name, words },
+    key,
+    ways,
+    name,
+    words,
     home: noteText(key.tonic),
     degreeOf: (pitch: Pitch) => CHROMATIC_DEGREE_NAMES[aboveHome(key, pitch)]!,
   };

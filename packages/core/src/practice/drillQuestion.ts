@@ -81,7 +81,11 @@ export function chosen(
 ): DrillQuestion {
   const others = random.shuffled(all.filter((one) => one !== right)).slice(0, CHOICES - 1);
   return {
-    ...{ prompt, heard: [], right: [right], answer: right, about },
+    prompt,
+    heard: [],
+    right: [right],
+    answer: right,
+    about,
     ...(shown !== undefined && { shown }),
     choices: random.shuffled([right, ...others]).map((label) => ({ id: label, label })),
   };

@@ -18,8 +18,14 @@ export interface HowToPractise {
 }
 
 export const USUAL_WAY: HowToPractise = Object.freeze({
-  ...{ tempo: 60, wanted: 96, step: 6, articulation: 'plain', rhythm: 'even', order: 'one' },
-  ...{ minutes: 5, groove: '' },
+  tempo: 60,
+  wanted: 96,
+  step: 6,
+  articulation: 'plain',
+  rhythm: 'even',
+  order: 'one',
+  minutes: 5,
+  groove: '',
 } as const);
 
 export const MINUTES_LIMIT = 90;

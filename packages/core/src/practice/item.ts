@@ -131,7 +131,10 @@ export function checkPractised(familyId: string, stored: unknown): Result<Practi
         message: `A stage has 0 to ${ROUNDS_LIMIT} rounds.`,
       });
     return ok({
-      ...{ kind, text: (text as string).trim(), beats: beats as number, question: kept },
+      kind,
+      text: (text as string).trim(),
+      beats: beats as number,
+      question: kept,
       ...(rounds !== undefined && { rounds }),
       ...(own !== undefined && { own }),
     });

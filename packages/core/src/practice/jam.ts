@@ -110,7 +110,11 @@ export function jamStages(
     const known = stages.some((stage) => stage.allowed.join() === ids.join() && outside.length === 0);
     if (ids.length > 0 && !known)
       stages.push({
-        ...{ id, label, about, rounds: ROUNDS_A_STAGE, allowed: ids },
+        id,
+        label,
+        about,
+        rounds: ROUNDS_A_STAGE,
+        allowed: ids,
         outside: outside.map((way) => way.id),
       });
   };

@@ -97,11 +97,21 @@ export function checkLogEntry(content: Readonly<Record<string, unknown>>): Resul
   );
   if (problems.length > 0) return fail(...problems);
   return ok({
-    ...{ entry: (entry as string).toLowerCase(), revision: revision as number },
+    entry: (entry as string).toLowerCase(),
+    revision: revision as number,
     ...(gone === true && { gone }),
     at: new Date(time).toISOString(),
-    ...{ name: (name as string).trim(), itemId, personId, instrumentId },
-    ...{ minutes, tempo, rounds, clean, keys, ways, note: (note as string).trim() },
+    name: (name as string).trim(),
+    itemId,
+    personId,
+    instrumentId,
+    minutes,
+    tempo,
+    rounds,
+    clean,
+    keys,
+    ways,
+    note: (note as string).trim(),
   } as LogEntry);
 }
 

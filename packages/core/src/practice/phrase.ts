@@ -30,13 +30,19 @@ export const DIFFICULTIES = Object.freeze([
     id: 'easy',
     label: 'easy: few notes, by step',
     cells: [[1], [2], [1, 1]],
-    ...{ leap: 1, span: 5, compass: 9, rests: 0.25 },
+    leap: 1,
+    span: 5,
+    compass: 9,
+    rests: 0.25,
   },
   {
     id: 'middle',
     label: 'some leaps and halves',
     cells: [[1], [1 / 2, 1 / 2], [3 / 2, 1 / 2]],
-    ...{ leap: 3, span: 7, compass: 12, rests: 0.12 },
+    leap: 3,
+    span: 7,
+    compass: 12,
+    rests: 0.12,
   },
   {
     id: 'hard',
@@ -47,7 +53,10 @@ export const DIFFICULTIES = Object.freeze([
       [1 / 4, 1 / 4, 1 / 2],
       [3 / 2, 1 / 2],
     ],
-    ...{ leap: 6, span: 9, compass: 16, rests: 0.08 },
+    leap: 6,
+    span: 9,
+    compass: 16,
+    rests: 0.08,
   },
 ] as const satisfies readonly Difficulty[]);
 export type DifficultyId = (typeof DIFFICULTIES)[number]['id'];

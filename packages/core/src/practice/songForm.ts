@@ -29,8 +29,10 @@ export function songForm(song: Song, stretches: readonly Stretch[] = written(son
     cuts.slice(0, -1).forEach((cut, i) => {
       const symbol = holdingAt(song.chords, cut)?.symbol;
       chords.push({
-        ...{ bar, chord: symbol === undefined ? NO_CHORD : chordOf(symbol) },
-        ...{ at: at + (cut - from) / beat, beats: (cuts[i + 1]! - cut) / beat },
+        bar,
+        chord: symbol === undefined ? NO_CHORD : chordOf(symbol),
+        at: at + (cut - from) / beat,
+        beats: (cuts[i + 1]! - cut) / beat,
       });
     });
     bars.push({ at, beats: (to - from) / beat, before: offset / beat });

@@ -22,7 +22,9 @@ export function songRound(
   { perMinute, passage }: SongRoundOptions,
 ): Round & { readonly stretches: readonly PerformedBar[] } {
   const { soundings, beats, bars, begins, ends } = performance(song, {
-    ...{ perMinute, repeats: passage === undefined, countIn: true },
+    perMinute,
+    repeats: passage === undefined,
+    countIn: true,
     ...(passage && { passage }),
   });
   const barAt = (time: number) =>

@@ -127,7 +127,9 @@ function readRange(text: string | undefined): LineRange | undefined {
   const home = parsePitch(from);
   const [start, turn] = ends.map((end) => (end === '' ? undefined : (degreeRead(end) ?? NaN)));
   return {
-    ...{ kind: 'octaves', octaves: Number(octaves), from: home.ok ? home.value : (from as Place) },
+    kind: 'octaves',
+    octaves: Number(octaves),
+    from: home.ok ? home.value : (from as Place),
     ...(start !== undefined && { start }),
     ...(turn !== undefined && { turn }),
   };

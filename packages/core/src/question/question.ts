@@ -135,7 +135,15 @@ export function checkQuestion(family: Family, stored: unknown): Result<Question>
   const isWhole = tonic && scale && range && direction && chords && layer && pattern && preferences && pins;
   if (!isWhole || problems.length > 0) return fail(...problems);
   return ok({
-    ...{ tonic, scale, range, direction, chords, layer, pattern, preferences, pins },
+    tonic,
+    scale,
+    range,
+    direction,
+    chords,
+    layer,
+    pattern,
+    preferences,
+    pins,
     anchor: anchor as number,
   });
 }
@@ -190,7 +198,9 @@ function checkRange(value: unknown): Result<LineRange> {
     isStep(turn)
   ) {
     return ok({
-      ...{ kind, octaves: octaves as number, from },
+      kind,
+      octaves: octaves as number,
+      from,
       ...(start !== undefined && { start: start as number }),
       ...(turn !== undefined && { turn: turn as number }),
     });

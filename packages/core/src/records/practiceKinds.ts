@@ -166,7 +166,8 @@ export const measurings: RecordKind<SavedMeasuring> = {
     if (!checked.ok) problems.push(...checked.problems);
     if (problems.length > 0 || !checked.ok) return fail(...problems);
     return ok({
-      ...{ name: (name as string).trim(), instrumentId: instrumentId as string },
+      name: (name as string).trim(),
+      instrumentId: instrumentId as string,
       ...checked.value,
     });
   },

@@ -61,7 +61,10 @@ export function accompaniment(
     const found = addedOnce(note, tones);
     return found
       .map((pitch) => ({
-        ...{ id: `${note.id}+${pitch}`, under: note.id, pitch, onset: note.onset },
+        id: `${note.id}+${pitch}`,
+        under: note.id,
+        pitch,
+        onset: note.onset,
         length: written.get(note.id) ?? note.length,
       }))
       .filter(({ id }) => !without.has(id));
@@ -78,8 +81,11 @@ function brokenUnder(context: RoutingContext, song: Song, line: readonly LineNot
     const tones = brokenTone(there, turn);
     const pitches = note.onset === onset ? addedTo(context, note, [tones], 1) : tones.slice(0, 1);
     return pitches.map((pitch) => ({
-      ...{ id: `${note.id}+${pitch}@${onset - note.onset}`, under: note.id },
-      ...{ pitch, onset, length },
+      id: `${note.id}+${pitch}@${onset - note.onset}`,
+      under: note.id,
+      pitch,
+      onset,
+      length,
     }));
   });
 }
@@ -156,7 +162,9 @@ export const ADDED_VOICE = 'added';
 export function withAdded(song: Song, added: readonly AddedNote[]): Song {
   if (added.length === 0) return song;
   const notes = added.map(({ id, onset, length, pitch }) => ({
-    ...{ id, onset, length },
+    id,
+    onset,
+    length,
     pitch: spelledForSong(pitch, holdingAt(song.keys, onset)!),
   }));
   const sorted = notes.sort((a, b) => a.onset - b.onset || soundingPitch(a.pitch) - soundingPitch(b.pitch));

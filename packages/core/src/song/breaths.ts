@@ -22,8 +22,13 @@ export interface BreathPlace {
 
 /** What a breath costs by where it is. Ends of phrases and rests are breathed in whatever came before; others when need be. */
 const COSTS = Object.freeze({
-  ...{ phrase: -20, part: -12, rest: -6, 'long note': 2 },
-  ...{ four: 5, two: 7, barLine: 9 },
+  phrase: -20,
+  part: -12,
+  rest: -6,
+  'long note': 2,
+  four: 5,
+  two: 7,
+  barLine: 9,
 });
 /** Bars of one breath: less is more often than needed, more is longer than anybody likes. */
 const BARS = Object.freeze({ least: 2, most: 4, tooShort: 6, tooLong: 14 });

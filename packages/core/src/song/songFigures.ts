@@ -37,7 +37,9 @@ export function figureOffers(
   const { way } = note;
   const effortOf = (ways: readonly { readonly id: string; readonly pitch: number }[]) => {
     const line = ways.map(({ pitch }, i) => ({
-      ...{ id: `${i}`, pitch, onset: i * TOUCH },
+      id: `${i}`,
+      pitch,
+      onset: i * TOUCH,
       length: i === ways.length - 1 ? QUARTER : TOUCH,
     }));
     return routeLine(context, line, { pins: ways.map(({ id }, i) => ({ noteId: `${i}`, wayId: id })) })

@@ -48,7 +48,11 @@ export function songFromLine(
   });
   return expectOk(
     checkSong({
-      ...{ title, composer: '', source: '', licence: '', tags },
+      title,
+      composer: '',
+      source: '',
+      licence: '',
+      tags,
       keys: [{ at: 0, ...key }],
       metres: [{ at: 0, count, unit }],
       tempos: [],

@@ -24,7 +24,9 @@ const text = (maxLength: number, minLength = 0): Shape => ({ type: 'string', min
 const whole = (minimum: number, maximum: number): Shape => ({ type: 'integer', minimum, maximum });
 const list = (items: Shape, maxItems: number, minItems = 0): Shape => ({
   type: 'array',
-  ...{ items, maxItems, minItems },
+  items,
+  maxItems,
+  minItems,
 });
 const YES: Shape = { type: 'boolean' };
 const ID = text(60, 1);

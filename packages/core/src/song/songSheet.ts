@@ -123,8 +123,12 @@ function chipOf(note: LineView, x: number, top: number): Shape {
   const y =
     note.side === 'above' ? ROWS.above : note.side === 'below' ? ROWS.below : ROWS.axis - SHEET.height / 2;
   return chipShape({
-    ...{ id: note.id, label: `${note.note}: ${note.inTab}`, x, y: top + y },
-    ...{ width: SHEET.chip, height: SHEET.height },
+    id: note.id,
+    label: `${note.note}: ${note.inTab}`,
+    x,
+    y: top + y,
+    width: SHEET.chip,
+    height: SHEET.height,
     // An outside note shows its tab too: it is to be played, not to be left out.
     role: note.role === 'outside' ? 'colour' : note.role,
     degree: note.brief?.replaceAll('\n', ' ') ?? '—',

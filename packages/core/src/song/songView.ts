@@ -125,7 +125,12 @@ export function prepared(
   };
   return {
     plan,
-    ...{ key, name: songNamer(song, key, naming), instrument, context, route, rolesAt },
+    key,
+    name: songNamer(song, key, naming),
+    instrument,
+    context,
+    route,
+    rolesAt,
     song: withFigures(
       withAdded(
         song,
@@ -180,7 +185,9 @@ export function songView(
     tabText: songTab(song, whole, instrument, notation.dialect, name.spelled, plan.figures),
     added: {
       notes: added.notes.map(({ id, way, pitch }) => ({
-        ...{ id, under: added.under.get(id)!.under, note: name.withOctave(pitch) },
+        id,
+        under: added.under.get(id)!.under,
+        note: name.withOctave(pitch),
         tab: instrument.tab(way!, notation.dialect, name.spelled(pitch)),
         brief: instrument.brief(way!, name.spelled(pitch)),
       })),

@@ -71,7 +71,10 @@ export function tapRhythm(song: Song, { taps, end, beatMs, metre }: Tapping): Re
     ...metre,
     pickup: late === 0 ? 0 : whole - late,
     tuplets: [...inThrees].map((index) => ({
-      ...{ onset: index * beat - first, length: beat, actual: 3, normal: 2 },
+      onset: index * beat - first,
+      length: beat,
+      actual: 3,
+      normal: 2,
     })),
   });
   const spelled = made.parts.map((part) => ({

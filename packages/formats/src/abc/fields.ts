@@ -27,7 +27,8 @@ export function factsOf(head: readonly string[]): TuneFacts {
       .filter((text) => text !== '');
   const [title = '', ...otherTitles] = all('T').map(plainText);
   return {
-    ...{ title, otherTitles },
+    title,
+    otherTitles,
     composer: all('C').map(plainText).join(', ').slice(0, 200),
     source: [...all('S'), ...all('O'), ...all('B')].map(plainText).join(', ').slice(0, 300),
     licence: '',

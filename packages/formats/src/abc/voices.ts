@@ -115,7 +115,11 @@ export function voicesOf(lines: readonly string[]): readonly VoiceText[] {
     const { id, properties, shifts } = voice;
     const { name = '', percussion = false } = properties;
     return Array.from({ length: voice.overlays + 1 }, (_, overlay) => ({
-      ...{ id, name, percussion, overlay, shifts },
+      id,
+      name,
+      percussion,
+      overlay,
+      shifts,
       lines:
         voice.overlays === 0
           ? voice.lines

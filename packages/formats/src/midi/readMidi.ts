@@ -183,7 +183,10 @@ function writeTrack(
       const to = Math.min(onset + length, bars[bar]!.onset + bars[bar]!.length, seams[seam] ?? Infinity);
       if (to <= from) break;
       voice.notes.push({
-        ...{ bar, at, length: to - from, pitch: spelled },
+        bar,
+        at,
+        length: to - from,
+        pitch: spelled,
         ...(to < onset + length && { tied: true }),
         ...(from === onset && text !== undefined && { lyrics: [syllable(text)] }),
       });

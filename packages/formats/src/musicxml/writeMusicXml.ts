@@ -62,8 +62,15 @@ export function writeMusicXml(song: Song, options: MusicXmlOptions = {}): string
 
 /** Names of values by their part of a whole note. */
 const TYPE_OF: Readonly<Record<string, string>> = {
-  ...{ '0.5': 'breve', '1': 'whole', '2': 'half', '4': 'quarter', '8': 'eighth' },
-  ...{ '16': '16th', '32': '32nd', '64': '64th', '128': '128th' },
+  '0.5': 'breve',
+  '1': 'whole',
+  '2': 'half',
+  '4': 'quarter',
+  '8': 'eighth',
+  '16': '16th',
+  '32': '32nd',
+  '64': '64th',
+  '128': '128th',
 };
 
 class PartWriter {
@@ -327,7 +334,10 @@ function tupletMark(type: string, number: number, { actual, normal }: Tuplet): s
 }
 
 const MARKS: Readonly<Record<Exclude<NoteMark, 'fermata'>, string>> = {
-  ...{ staccato: 'staccato', tenuto: 'tenuto', accent: 'accent', breath: 'breath-mark' },
+  staccato: 'staccato',
+  tenuto: 'tenuto',
+  accent: 'accent',
+  breath: 'breath-mark',
 };
 
 function marksOf(marks: readonly NoteMark[]): string[] {

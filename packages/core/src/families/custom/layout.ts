@@ -103,7 +103,9 @@ export function fromPitches(pitches: readonly TunedPitch[]): Result<CustomLayout
   const struck = struckPitches(pitches, COUNTS);
   if (!struck.ok) return struck;
   const spots = struck.value.map(({ pitch, cents }, i) => ({
-    ...{ name: String(i + 1), pitch, cents },
+    name: String(i + 1),
+    pitch,
+    cents,
     ...GRID[i]!,
   }));
   return ok({ what: 'set of pitches', spots });
