@@ -32,6 +32,15 @@ export default tseslint.config(
       '@typescript-eslint/no-explicit-any': 'error',
       eqeqeq: 'error',
       'no-console': 'error',
+      // The compiler looks for unknown and doubled properties only where an object is written out.
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'ObjectExpression > SpreadElement > ObjectExpression',
+          message: 'Write the properties out.',
+        },
+        { selector: 'JSXSpreadAttribute > ObjectExpression', message: 'Write the properties out.' },
+      ],
       'max-lines': ['error', { max: 350, skipBlankLines: true, skipComments: true }],
     },
   },

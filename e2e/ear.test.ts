@@ -34,7 +34,10 @@ function wav(samples: Float32Array): Buffer {
 const A = 12 * Math.log2(442 / 440);
 // An E flat harmonica an octave low: 4 blow is E♭4, 5 blow G4, 6 blow B♭4; the middle one is 20 cents sharp.
 const played = [63, 67.2, 70, 63, 67.2, 70].map((midi, i) => ({
-  ...{ id: String(i), midi: midi + A, at: 2 + 0.9 * i, seconds: 0.7 },
+  id: String(i),
+  midi: midi + A,
+  at: 2 + 0.9 * i,
+  seconds: 0.7,
 }));
 
 let stage: Stage;
@@ -161,7 +164,9 @@ test('the way that is meant is chosen on the drawing, and another note is said t
     new MutationObserver(() => {
       told.push(document.querySelector<HTMLElement>('.listen-cents')?.innerText.trim() ?? '');
     }).observe(document.querySelector('.listen-now')!, {
-      ...{ subtree: true, characterData: true, childList: true },
+      subtree: true,
+      characterData: true,
+      childList: true,
     });
   });
   await click(page, 'Try it without playing');

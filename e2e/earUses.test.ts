@@ -84,7 +84,9 @@ async function scaleItem(): Promise<string> {
         kind: 'line',
         question: {
           ...item.what.question,
-          ...{ tonic: 'Eb', direction: 'up', range: { kind: 'octaves', octaves: 1, from: 'best' } },
+          tonic: 'Eb',
+          direction: 'up',
+          range: { kind: 'octaves', octaves: 1, from: 'best' },
         },
       },
       how: { ...item.how, tempo: 60, wanted: 60, rhythm: 'even', articulation: 'legato' },

@@ -4,7 +4,8 @@ import { build } from 'vite';
 
 const [entry, out] = process.argv.slice(2);
 const built = await build({
-  ...{ configFile: false, logLevel: 'error' },
+  configFile: false,
+  logLevel: 'error',
   define: { 'process.env.NODE_ENV': '"production"' },
   build: { write: false, minify: false, lib: { entry, formats: ['iife'], name: 'offline' } },
 });

@@ -6,7 +6,10 @@ import { scheduleScore } from '../../apps/web/src/sound/score.ts';
 async function onsets(perMinute: number, seconds: number): Promise<readonly number[]> {
   const beats = 4;
   const notes: TimedNote[] = Array.from({ length: beats }, (_, i) => ({
-    ...{ noteId: String(i), start: i, beats: 1, held: 0.2 },
+    noteId: String(i),
+    start: i,
+    beats: 1,
+    held: 0.2,
   }));
   const round = roundOf({ notes, beatsPerBar: beats, perMinute, countIn: true });
   const rate = 3000;
@@ -16,9 +19,15 @@ async function onsets(perMinute: number, seconds: number): Promise<readonly numb
   scheduleScore(
     {
       sounds: round.beats.map(({ at, beat }) => ({
-        ...{ kind: 'click', at, seconds: 0, hz: beat === 1 ? 700 : 500 },
+        kind: 'click',
+        at,
+        seconds: 0,
+        hz: beat === 1 ? 700 : 500,
       })),
-      ...{ begins: round.begins, ends: round.ends, loop: true, mute: false },
+      begins: round.begins,
+      ends: round.ends,
+      loop: true,
+      mute: false,
     },
     { Tone, timbre: families.diatonic.timbre },
     { onNote: () => undefined },

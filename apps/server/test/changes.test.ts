@@ -32,7 +32,10 @@ const create = (name: string, preset?: string) => ({
 });
 const createTag = (name: string) => ({ op: 'create', kind: 'tags', content: { name, about: '' } });
 const update = (id: string, version: number, content: object) => ({
-  ...{ op: 'update', kind: 'instruments', id, version },
+  op: 'update',
+  kind: 'instruments',
+  id,
+  version,
   content,
 });
 const standing = async (id: string) => {
@@ -241,9 +244,21 @@ describe('undo', () => {
 
 describe('an import', () => {
   const entry = (id: string) => ({
-    ...{ id, entry: id, revision: 1, at: '2026-05-04T17:30:00.000Z', name: 'Scale', note: '' },
-    ...{ itemId: '', personId: '', instrumentId: '', minutes: 5, tempo: 80, rounds: 3, clean: 2 },
-    ...{ keys: [2], ways: {} },
+    id,
+    entry: id,
+    revision: 1,
+    at: '2026-05-04T17:30:00.000Z',
+    name: 'Scale',
+    note: '',
+    itemId: '',
+    personId: '',
+    instrumentId: '',
+    minutes: 5,
+    tempo: 80,
+    rounds: 3,
+    clean: 2,
+    keys: [2],
+    ways: {},
   });
   const take = async (file: object) =>
     (await api().post('/api/data/import?apply=true').send(file).expect(200)).body as {

@@ -178,7 +178,10 @@ test('last writes that would make the file unsound are set aside, even where not
   const { sequelize, close } = await openDatabase(other);
   const records = Array.from({ length: 300 }, (_, i) => ({
     id: `00000000-0000-4000-8000-0000000${10_000 + i}`,
-    ...{ kind: 'instruments', title: `No. ${i}`, content: harmonica(`No. ${i}`), version: 1 },
+    kind: 'instruments',
+    title: `No. ${i}`,
+    content: harmonica(`No. ${i}`),
+    version: 1,
   }));
   await sequelize.getRepository(RecordModel).bulkCreate(records);
   await close();

@@ -36,9 +36,21 @@ describe('the whole data set', () => {
   test('a log of more than ten thousand entries is taken as it was given out', async () => {
     const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
     const log = Array.from({ length: 10_001 }, (_, n) => ({
-      ...{ id: id(n), entry: id(n), revision: 1, at: '2026-05-04T17:30:00.000Z', name: 'Scale' },
-      ...{ itemId: '', personId: '', instrumentId: '', minutes: 5, tempo: 80, rounds: 3, clean: 2 },
-      ...{ keys: [2], ways: {}, note: '' },
+      id: id(n),
+      entry: id(n),
+      revision: 1,
+      at: '2026-05-04T17:30:00.000Z',
+      name: 'Scale',
+      itemId: '',
+      personId: '',
+      instrumentId: '',
+      minutes: 5,
+      tempo: 80,
+      rounds: 3,
+      clean: 2,
+      keys: [2],
+      ways: {},
+      note: '',
     }));
     const { body: file } = await api().get('/api/data/export');
     await api()

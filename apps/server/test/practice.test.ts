@@ -6,8 +6,14 @@ const { api, listed } = serverForEach();
 
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 const entry = (changes: object = {}) => ({
-  ...{ entry: uuid(1), revision: 1, at: '2026-05-04T17:30:00Z', name: 'Blues', minutes: 6, tempo: 60 },
-  ...{ rounds: 4, clean: 3 },
+  entry: uuid(1),
+  revision: 1,
+  at: '2026-05-04T17:30:00Z',
+  name: 'Blues',
+  minutes: 6,
+  tempo: 60,
+  rounds: 4,
+  clean: 3,
   ...changes,
 });
 const instrument = async () =>

@@ -59,18 +59,18 @@ describe('the environment', () => {
 
 describe('the application', () => {
   /** A server with a page and one file; without them when not built. */
-  async function served(built: boolean) {
+  async function served(built: boolean, env: Record<string, string> = {}) {
     const folder = temporaryFolder();
     if (built) {
       mkdirSync(join(folder, 'assets'));
       writeFileSync(
         join(folder, 'index.html'),
-        '<meta name="csp-nonce" content="__NONCE__"><b>__NONCE__</b>',
+        '<meta name="csp-nonce" content="__NONCE__"><b>__NONCE__</b><i>__DATA_SET__</i>',
       );
       writeFileSync(join(folder, 'assets/app-1.js'), 'play();');
       writeFileSync(join(folder, 'icon.svg'), '<svg/>');
     }
-    const server = await startServer({ SAME_SONG_WEB: folder });
+    const server = await startServer({ SAME_SONG_WEB: folder, ...env });
     return { folder, stop: () => server.stop(), api: () => request(server.app.getHttpServer()) };
   }
 
@@ -89,6 +89,17 @@ describe('the application', () => {
     await api().head('/map').expect(200);
     await api().post('/map').expect(404);
     await stop();
+  });
+
+  test("its page says whether the data are the demo's or one's own", async () => {
+    for (const [env, says] of [
+      [{}, '<i>own</i>'],
+      [{ SAME_SONG_DEMO: '1' }, '<i>demo</i>'],
+    ] as const) {
+      const { api, stop } = await served(true, env);
+      expect((await api().get('/map').expect(200)).text).toContain(says);
+      await stop();
+    }
   });
 
   test('files whose names change with them are kept for a year, others for an hour; a missing one is none', async () => {

@@ -21,8 +21,10 @@ const QUESTIONS: StoredQuestion[] = [
   },
   {
     ...base,
-    ...{ range: { kind: 'octaves', octaves: 2, from: 'best', start: 7, turn: 3 }, direction: 'down-up' },
-    ...{ pattern: 'anchor', anchor: 2 },
+    range: { kind: 'octaves', octaves: 2, from: 'best', start: 7, turn: 3 },
+    direction: 'down-up',
+    pattern: 'anchor',
+    anchor: 2,
   },
   { ...base, range: { kind: 'octaves', octaves: 1, from: 62, turn: 7 } },
   { ...base, tonic: 'Eb', scale: 'custom:1-2-b3-b5', range: { kind: 'between', low: 63, high: 78 } },

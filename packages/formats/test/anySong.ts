@@ -201,7 +201,11 @@ export const anySong: fc.Arbitrary<Song> = fc
     const lastBar = bars.slice(0, -1).reduce((sum, bar) => sum + bar.length, 0);
     return expectOk(
       checkSong({
-        ...{ title: 'Trial', composer: 'Nobody', source: '', licence: '', tags: [] },
+        title: 'Trial',
+        composer: 'Nobody',
+        source: '',
+        licence: '',
+        tags: [],
         keys: [
           { at: 0, ...key },
           ...(second && second !== key && bars.length > 1 ? [{ at: lastBar, ...second }] : []),

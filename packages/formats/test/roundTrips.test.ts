@@ -16,15 +16,13 @@ import { anySong } from './anySong.ts';
 function essence(song: Song) {
   const { keys, metres, tempos, chords, bars, title, composer } = song;
   return {
-    ...{
-      title,
-      composer,
-      keys,
-      metres,
-      tempos,
-      chords,
-      bars: bars.map((bar) => ({ ...bar, doubleLine: undefined })),
-    },
+    title,
+    composer,
+    keys,
+    metres,
+    tempos,
+    chords,
+    bars: bars.map((bar) => ({ ...bar, doubleLine: undefined })),
     voices: song.parts.flatMap(({ voices }) =>
       voices.map(({ notes, tuplets }) => ({ notes: notes.map((note) => ({ ...note, id: '' })), tuplets })),
     ),

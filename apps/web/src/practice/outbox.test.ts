@@ -2,9 +2,20 @@ import type { LogEntry } from '@same-song/core';
 import { keepEntry, refusedEntries, retryEntry, sendWaiting, waitingEntries } from './outbox.ts';
 
 const entry = (n: number, changes: Partial<LogEntry> = {}): LogEntry => ({
-  ...{ entry: `00000000-0000-4000-8000-00000000000${n}`, revision: 1, at: '2026-05-04T17:30:00.000Z' },
-  ...{ name: 'Blues', itemId: '', personId: '', instrumentId: '', minutes: 1, tempo: 60 },
-  ...{ rounds: 1, clean: 1, keys: [], ways: {}, note: '' },
+  entry: `00000000-0000-4000-8000-00000000000${n}`,
+  revision: 1,
+  at: '2026-05-04T17:30:00.000Z',
+  name: 'Blues',
+  itemId: '',
+  personId: '',
+  instrumentId: '',
+  minutes: 1,
+  tempo: 60,
+  rounds: 1,
+  clean: 1,
+  keys: [],
+  ways: {},
+  note: '',
   ...changes,
 });
 

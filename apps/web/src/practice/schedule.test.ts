@@ -4,7 +4,10 @@ import { scheduleOf } from './schedule.ts';
 const DAY = 86_400_000;
 const START = Date.parse('2026-03-01T18:00:00Z');
 const played = (day: number, clean: number): Pick<LogEntry, 'at' | 'rounds' | 'clean' | 'tempo'> => ({
-  ...{ at: new Date(START + day * DAY).toISOString(), rounds: 10, clean, tempo: 80 },
+  at: new Date(START + day * DAY).toISOString(),
+  rounds: 10,
+  clean,
+  tempo: 80,
 });
 const daysUntil = (entries: Parameters<typeof scheduleOf>[0]) => {
   const { due, last } = scheduleOf(entries);

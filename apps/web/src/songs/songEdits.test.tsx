@@ -11,19 +11,26 @@ import { useEditedSong, useSongEdits } from './songEdits.ts';
 /** C, D, E and F of a quarter each in one bar. */
 const SONG: Song = expectOk(
   checkSong({
-    ...{ title: 'Quay', composer: '', source: '', licence: '', tags: ['reel'] },
+    title: 'Quay',
+    composer: '',
+    source: '',
+    licence: '',
+    tags: ['reel'],
     keys: [{ at: 0, tonic: { letter: 'C', accidental: 0 }, scale: 'major' }],
     metres: [{ at: 0, count: 4, unit: 4 }],
     tempos: [],
     bars: [{ length: 4 * QUARTER }],
     parts: [
       {
-        ...{ id: 'p', name: '' },
+        id: 'p',
+        name: '',
         voices: [
           {
             id: 'v',
             notes: ['C', 'D', 'E', 'F'].map((letter, i) => ({
-              ...{ id: letter, onset: i * QUARTER, length: QUARTER },
+              id: letter,
+              onset: i * QUARTER,
+              length: QUARTER,
               pitch: { letter, accidental: 0, octave: 4 },
             })),
             tuplets: [],

@@ -58,7 +58,9 @@ jest.mock('tone', () => {
     clearTimeout: (id: number) => (mockTone.timers[id]!.gone = true),
   };
   return {
-    ...{ PolySynth: Node, Vibrato: Node, Synth: Node },
+    PolySynth: Node,
+    Vibrato: Node,
+    Synth: Node,
     connect: () => undefined,
     getDestination: () => new Node(),
     start: () => Promise.resolve(),
@@ -192,7 +194,10 @@ test.each([40, 92, 208])(
     const beat = 60 / perMinute;
     // Two bars of four are counted, then bars of four go round.
     const clicks = Array.from({ length: 12 }, (_, i) => ({
-      ...{ kind: 'click' as const, at: i * beat, seconds: 0, hz: 1600 },
+      kind: 'click' as const,
+      at: i * beat,
+      seconds: 0,
+      hz: 1600,
     }));
     await playScore(
       { sounds: clicks, begins: 8 * beat, ends: 12 * beat, loop: true, mute: false },

@@ -8,7 +8,12 @@ const DAY = 86_400_000;
 const NOW = Date.parse('2026-05-05T18:00:00Z');
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 const item = (id: string, changes: Partial<PlannedFrom> = {}): PlannedFrom => ({
-  ...{ id, minutes: 5, set: false, isSong: false, due: undefined, last: undefined },
+  id,
+  minutes: 5,
+  set: false,
+  isSong: false,
+  due: undefined,
+  last: undefined,
   ...changes,
 });
 const at = (now: number) => ({ now, began: now - 18 * 3_600_000 });
@@ -97,15 +102,20 @@ test('homework comes in turn, what was played longest ago first, and what does n
 });
 
 const entry = (n: number, changes: Partial<LogEntry> = {}): LogEntry => ({
-  ...{
-    entry: uuid(n),
-    revision: 1,
-    at: '2026-05-04T17:30:00.000Z',
-    name: 'Blues',
-    itemId: uuid(1),
-    personId: '',
-  },
-  ...{ instrumentId: uuid(2), minutes: 6, tempo: 60, rounds: 4, clean: 3, keys: [10], ways: {}, note: '' },
+  entry: uuid(n),
+  revision: 1,
+  at: '2026-05-04T17:30:00.000Z',
+  name: 'Blues',
+  itemId: uuid(1),
+  personId: '',
+  instrumentId: uuid(2),
+  minutes: 6,
+  tempo: 60,
+  rounds: 4,
+  clean: 3,
+  keys: [10],
+  ways: {},
+  note: '',
   ...changes,
 });
 
@@ -160,7 +170,8 @@ test('days are those where the player lives, and days without anything are there
     { day: '2026-05-02', minutes: 3, byName: [{ name: 'Blues', minutes: 3 }] },
     { day: '2026-05-03', minutes: 0, byName: [] },
     {
-      ...{ day: '2026-05-04', minutes: 16 },
+      day: '2026-05-04',
+      minutes: 16,
       byName: [
         { name: 'Jig', minutes: 10 },
         { name: 'Blues', minutes: 6 },
@@ -180,7 +191,9 @@ test('tempos by item with what was gained; minutes shared among the keys they we
   ];
   expect(tempoCourses(list)).toEqual([
     {
-      ...{ itemId: uuid(1), name: 'Blues', gained: 12 },
+      itemId: uuid(1),
+      name: 'Blues',
+      gained: 12,
       points: [
         { at: list[0]!.at, tempo: 54, share: 0.75 },
         { at: list[1]!.at, tempo: 66, share: 1 },

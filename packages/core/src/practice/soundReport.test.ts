@@ -7,12 +7,30 @@ import { waysTogether, type WaySound } from './waySound.ts';
 const harmonica = expectOk(openInstrument(specFromPreset('diatonic', '60')));
 const ID = '00000000-0000-4000-8000-000000000001';
 const sound = (times: number, cents: number, more: Partial<WaySound> = {}): WaySound => ({
-  ...{ times, cents, sharp: 0, flat: 0, ms: 0, early: 0, late: 0 },
+  times,
+  cents,
+  sharp: 0,
+  flat: 0,
+  ms: 0,
+  early: 0,
+  late: 0,
   ...more,
 });
 const entry = (at: string, ways: LogEntry['ways'], instrumentId = ID): LogEntry => ({
-  ...{ entry: ID, revision: 1, at, name: 'Drill', itemId: '', personId: '', instrumentId, minutes: 3 },
-  ...{ tempo: 60, rounds: 1, clean: 0, keys: [], ways, note: '' },
+  entry: ID,
+  revision: 1,
+  at,
+  name: 'Drill',
+  itemId: '',
+  personId: '',
+  instrumentId,
+  minutes: 3,
+  tempo: 60,
+  rounds: 1,
+  clean: 0,
+  keys: [],
+  ways,
+  note: '',
 });
 const report = (...entries: LogEntry[]) =>
   soundReport(entries, harmonica, ID, { now: Date.parse('2026-05-14T12:00:00Z'), weeks: 3, offset: 120 });

@@ -93,7 +93,9 @@ test('a bend that sags and a trembling note are followed', () => {
   const course = (time: number) =>
     64 - 0.9 * Math.min(1, time / 0.8) + 0.12 * Math.sin(2 * Math.PI * 5 * time);
   const sound = tone({
-    ...{ seconds: 1, pitch: course, shape: () => 0.5 },
+    seconds: 1,
+    pitch: course,
+    shape: () => 0.5,
     partials: [
       [1, 1],
       [2, 0.6],

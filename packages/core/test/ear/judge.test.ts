@@ -65,12 +65,17 @@ describe.each(FAMILY_IDS)('%s', (id) => {
   const plain = instrument.family.techniques[0]!.id;
   const ways = instrument.ways.filter(({ technique }) => technique === plain);
   const line = ways.slice(2, 7).map((way, i): SimulatedNote => ({
-    ...{ id: way.id, midi: soundsAt(instrument, way), at: 0.4 + 0.6 * i, seconds: 0.3 },
+    id: way.id,
+    midi: soundsAt(instrument, way),
+    at: 0.4 + 0.6 * i,
+    seconds: 0.3,
   }));
   const rate = 44_100;
   const played = (faults: Partial<Faults> = {}) => {
     const sound = simulatedPlayer(line, {
-      ...{ rate, timbre: instrument.family.timbre, faults: { ...NO_FAULTS, ...faults } },
+      rate,
+      timbre: instrument.family.timbre,
+      faults: { ...NO_FAULTS, ...faults },
     });
     return hear(sound, rate, { candidates, struck }).notes;
   };

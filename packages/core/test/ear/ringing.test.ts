@@ -13,7 +13,9 @@ const STRINGS: readonly (readonly [string, readonly number[]])[] = [
 
 function plucked(decibels: readonly number[], midi: number, seconds: number): Float32Array {
   return tone({
-    ...{ seconds, phase: 0.2, pitch: () => midi },
+    seconds,
+    phase: 0.2,
+    pitch: () => midi,
     partials: decibels.map((db, h) => [(h + 1) * Math.sqrt(1 + 0.00005 * (h + 1) ** 2), 10 ** (db / 20)]),
     shape: (time, p) =>
       0.2 * Math.min(1, time / 0.002, (seconds - time) / 0.02) * Math.exp(-time * (1.5 + 0.4 * p)),
@@ -127,7 +129,8 @@ test.each([1, 2, 3, 4, 5, 7, 9])(
   (above) => {
     for (const low of [74, 81, 91]) {
       const sounds = [low, low + above].map((midi, i) => ({
-        ...{ midi, onset: 0.3 + 0.35 * i },
+        midi,
+        onset: 0.3 + 0.35 * i,
         sound: note('whistle', midi, 0.6),
       }));
       const heard = hear(mixed(sounds), RATE).frames.flatMap(({ midi }) => midi ?? []);

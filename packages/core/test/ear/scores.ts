@@ -129,7 +129,9 @@ const STEPS = [0, 2, 4, 5, 7, 9, 11, 12, 11, 9, 7, 5, 4, 2, 0, 0];
 export function scales(change: Change = (sound) => sound, low = 67) {
   const scores = KINDS.map((kind, k) => {
     const played = STEPS.map((step, i) => ({
-      ...{ midi: low + step, onset: 0.4 + 0.3 * i, seconds: isStruck(kind) ? 0.6 : 0.27 },
+      midi: low + step,
+      onset: 0.4 + 0.3 * i,
+      seconds: isStruck(kind) ? 0.6 : 0.27,
     }));
     const sound = change(scale(kind, played, 31 * k + 2), k + 1);
     const { notes: heard } = hear(sound, RATE, { struck: isStruck(kind) });
@@ -164,7 +166,9 @@ export function noises(): readonly { readonly name: string; readonly sound: Floa
     {
       name: 'hum of 50 Hz',
       sound: tone({
-        ...{ seconds: 2, pitch: () => 31.35, shape: () => 0.2 },
+        seconds: 2,
+        pitch: () => 31.35,
+        shape: () => 0.2,
         partials: [
           [1, 1],
           [3, 0.1],

@@ -82,7 +82,10 @@ function makeNote(kind: Kind, midi: number, seconds: number, seed: number): Floa
     case 'whistle': {
       const shape = held(seconds, 0.03, 0.03);
       return tone({
-        ...{ seconds, phase, shape, pitch: () => midi },
+        seconds,
+        phase,
+        shape,
+        pitch: () => midi,
         partials: [
           [1, 1],
           [2, 0.1 * vary(6)],

@@ -31,7 +31,11 @@ function frames(...runs: readonly (readonly [midi: number | null, count: number,
   for (const [midi, count, power = 0.01] of runs)
     for (let i = 0; i < count; i += 1)
       list.push({
-        ...{ time: list.length / 100, midi, clarity: 1, power: midi === null ? 0 : power, edge: power / 10 },
+        time: list.length / 100,
+        midi,
+        clarity: 1,
+        power: midi === null ? 0 : power,
+        edge: power / 10,
         candidate: midi === null ? -1 : Math.round(midi),
       });
   return list;
@@ -47,7 +51,8 @@ function talk(middle: number): Float32Array {
     open((h + 1) * hz(middle)),
   ]);
   return tone({
-    ...{ seconds: 4, partials },
+    seconds: 4,
+    partials,
     pitch: (time) => middle + 2.5 * sin(5.1 * time) + 1.2 * sin(17 * time + 1) + 0.4 * sin(37 * time),
     shape: (time) => 0.1 * sqrt(max(0, sin(19 * time))),
   });
@@ -255,7 +260,9 @@ describe('measurings', () => {
 test('a round that was followed tells of each way how it sounded', () => {
   const ids = ['4b', '4d1', '4b', '5b'];
   const wanted = ids.map((wayId, i) => ({
-    ...{ id: `n${i}`, wayId, at: i },
+    id: `n${i}`,
+    wayId,
+    at: i,
     midi: soundsAt(
       harmonica,
       harmonica.ways.find(({ id }) => id === wayId)!,
@@ -264,13 +271,16 @@ test('a round that was followed tells of each way how it sounded', () => {
   const off = [0.12, 0.14, -0.04, 7];
   const after = [0, 0, 0.2, 0];
   const heard = wanted.map(({ midi, at }, i) => ({
-    ...{ midi: midi + off[i]!, onset: at + after[i]!, end: at + 0.9 },
+    midi: midi + off[i]!,
+    onset: at + after[i]!,
+    end: at + 0.9,
   }));
   const ways = followedWays(harmonica, wanted, follow(wanted, heard));
   expect(ways).toEqual({
     // 12 cents are too sharp for a plain note, 14 are not for a bend; late is 200 ms.
     '4b': {
-      ...{ played: 2, missed: 1 },
+      played: 2,
+      missed: 1,
       sound: { times: 2, cents: 4, sharp: 1, flat: 0, ms: 100, early: 0, late: 1 },
     },
     '4d1': {

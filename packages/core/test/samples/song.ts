@@ -35,7 +35,11 @@ export function songOf(text: string, changes: Partial<Song> = {}): Song {
   });
   return expectOk(
     checkSong({
-      ...{ title: 'Trial', composer: '', source: '', licence: '', tags: [] },
+      title: 'Trial',
+      composer: '',
+      source: '',
+      licence: '',
+      tags: [],
       keys: [{ at: 0, tonic: { letter: 'C', accidental: 0 }, scale: 'major' }],
       metres: [{ at: 0, count: 4, unit: 4 }],
       tempos: [],
