@@ -1,6 +1,8 @@
+import { Logger, type ArgumentsHost } from '@nestjs/common';
 import request from 'supertest';
 import { Sequelize } from 'sequelize-typescript';
 import { DEFAULT_SETTINGS } from '@same-song/core';
+import { ErrorFilter } from '../src/common/error.filter.ts';
 import { harmonica, startServer } from './server.ts';
 
 test('one damaged row is shown as such; all others are read, exported, and an import puts it right', async () => {
@@ -51,4 +53,45 @@ test('a damaged record can be put into the bin', async () => {
   await app.get(Sequelize).query("UPDATE records SET content = 'null'");
   await api().delete(`/api/instruments/${id}?version=1`).expect(200);
   expect((await api().get('/api/instruments')).body.items).toEqual([]);
+});
+
+test.each([
+  [
+    'SQLITE_FULL: database or disk is full',
+    507,
+    'The disk is full: nothing was saved. Make room, then try again.',
+  ],
+  [
+    'ENOSPC: no space left on device, write',
+    507,
+    'The disk is full: nothing was saved. Make room, then try again.',
+  ],
+  [
+    'SQLITE_READONLY: attempt to write a readonly database',
+    507,
+    'The database file has become read-only: nothing was saved.',
+  ],
+  [
+    'SQLITE_BUSY: database is locked',
+    507,
+    'Another program holds the database file: nothing was saved. Close it there, then try again.',
+  ],
+  ['SQLITE_IOERR: disk I/O error', 507, 'The database file cannot be read or written: nothing was saved.'],
+  [
+    'Cannot read properties of undefined',
+    500,
+    'Something went wrong on the server. Nothing was saved; the log tells more.',
+  ],
+])('a write that fails with “%s” is a %d that says what to do', (text, status, message) => {
+  const answered: object[] = [];
+  const response = {
+    headersSent: false,
+    status: (given: number) => ({ json: (body: object) => answered.push({ ...body, given }) }),
+  };
+  const log = jest.spyOn(Logger.prototype, 'error').mockImplementation(() => undefined);
+  const host = { switchToHttp: () => ({ getResponse: () => response }) } as unknown as ArgumentsHost;
+  new ErrorFilter().catch(new Error(text), host);
+  expect(answered).toMatchObject([{ given: status, status, message, problems: [] }]);
+  expect(String(log.mock.calls[0]![0])).toContain(text);
+  log.mockRestore();
 });
