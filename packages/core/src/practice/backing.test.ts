@@ -40,6 +40,37 @@ test('a bass leads by a step into the next chord, and stays on the fifth where n
   expect(leads).toEqual([40, 36, 41, 38]);
 });
 
+test.each([
+  // Home is C; the bass takes C2 (36) to B2 (47), chords E3 (52) to D♯4 (63).
+  ['1', 36, 43, [52, 55, 60]],
+  ['5', 43, 38, [55, 59, 62]],
+  ['6m', 45, 40, [52, 57, 60]],
+  // B, D and F: its fifth is diminished.
+  ['7°', 47, 41, [53, 59, 62]],
+  ['7m7♭5', 47, 41, [53, 57, 59, 62]],
+  // C, E and G♯: its fifth is raised.
+  ['1+', 36, 44, [52, 56, 60]],
+  ['1maj7', 36, 43, [52, 55, 59, 60]],
+  ['1sus4', 36, 43, [53, 55, 60]],
+  // Over another bass that sounds, and the fifth is the chord's own.
+  ['1/3', 40, 43, [52, 55, 60]],
+  ['5/7', 47, 38, [55, 59, 62]],
+  ['♭7', 46, 41, [53, 58, 62]],
+] as const)('the bass of %s is %d, its fifth %d, and the chord %j', (chord, root, fifth, tones) => {
+  const { events } = backing(form(`${chord} ${chord}`), {
+    groove: grooveById('straight'),
+    perMinute: 60,
+    home: 0,
+  });
+  const pitches = (play: string) =>
+    [...new Set(events.filter((event) => event.play === play).map(({ pitch }) => pitch))].sort(
+      (a, b) => a - b,
+    );
+  expect(pitches('root')).toEqual([root]);
+  expect(new Set([...pitches('fifth'), ...pitches('lead')])).toEqual(new Set([fifth]));
+  expect(pitches('chord')).toEqual(tones);
+});
+
 test('swung eighths come at two thirds of a beat, earlier at speed; a form ends with a fill', () => {
   const hats = (perMinute: number) =>
     of(backing(form('1 1'), { groove: grooveById('shuffle'), perMinute, home: 0 }).events, 'drums')
