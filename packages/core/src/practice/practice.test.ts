@@ -47,6 +47,11 @@ test.each([
   ['++++++++++++', 76],
   ['+++--', 60],
   ['+++-+-', 66],
+  // A clean round between two that were not begins both counts anew.
+  ['+++-++-++', 66],
+  ['+++-+--', 60],
+  ['++-++-++', 60],
+  ['+++++-+++', 72],
   // It never falls below where it began.
   ['----', 60],
 ])('after %s the tempo is %d', (rounds, perMinute) => {
