@@ -104,7 +104,8 @@ export function useKeeping<K extends RecordKindId>(kind: Records<K>) {
     });
     if ((await makeAll(writes, { label })) === writes.length) notify(notice);
   };
-  const putAway = (record: Record, onGone?: () => unknown) => {
+  /** @param record with its title at least */
+  const putAway = (record: Kept & object, onGone?: () => unknown) => {
     const { id, version } = record;
     void make({ op: 'bin', kind: kind.kind, id, version }).then((made) => {
       const title = recordTitle(kind.kind, record);

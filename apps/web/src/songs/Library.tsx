@@ -1,10 +1,10 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { namer, keyOf, expectOk, parseNote, scaleById } from '@same-song/core';
 import { arrangements, songs } from '../api/records.ts';
 import { MoreRows } from '../controls/MoreRows.tsx';
 import { useKeeping } from '../frame/useKeeping.ts';
-import { keyWords, type FoundSong, type LibraryState } from './useLibrary.ts';
+import { keyWords, type FoundSong, type LibraryState, type ListedSong } from './useLibrary.ts';
 
 /** Rows that are drawn at a time; the search finds the others sooner. */
 const ROWS_AT_ONCE = 300;
@@ -13,7 +13,9 @@ const ROWS_AT_ONCE = 300;
 export function Library({ library, onWrite }: { library: LibraryState; onWrite: () => void }) {
   const { list, rows, asked, instrument, degrees, twice, searching } = library;
   const { data: kept = [] } = arrangements.useTitles('kept');
+  const { putAway } = useKeeping(songs);
   const [limit, setLimit] = useState(ROWS_AT_ONCE);
+  const arranged = useMemo(() => counts(kept.map(({ songId }) => songId ?? '')), [kept]);
   if (list.length === 0)
     return (
       <div className="songs-empty">
@@ -71,7 +73,8 @@ export function Library({ library, onWrite }: { library: LibraryState; onWrite: 
               row={row}
               on={fits ? library.on : undefined}
               knows={knows}
-              arranged={kept.filter(({ songId }) => songId === row.song.id).length}
+              arranged={arranged.get(row.song.id) ?? 0}
+              onPutAway={putAway}
             />
           ))}
         </tbody>
@@ -92,10 +95,10 @@ interface RowProps {
   readonly on: string | undefined;
   readonly knows: boolean;
   readonly arranged: number;
+  readonly onPutAway: (song: ListedSong) => void;
 }
 
-function Row({ row, on, knows, arranged }: RowProps) {
-  const { putAway } = useKeeping(songs);
+function Row({ row, on, knows, arranged, onPutAway }: RowProps) {
   const { song, fit, lacks, opens, twins } = row;
   const { id, title, keys, metres, tags = [], composer = '' } = song;
   const link = new URLSearchParams({
@@ -127,13 +130,20 @@ function Row({ row, on, knows, arranged }: RowProps) {
           type="button"
           className="link"
           aria-label={`Put ${title} into the bin`}
-          onClick={() => putAway(song as unknown as Parameters<typeof putAway>[0])}
+          onClick={() => onPutAway(song)}
         >
           bin
         </button>
       </td>
     </tr>
   );
+}
+
+/** How often each of them is there. */
+function counts(list: readonly string[]): ReadonlyMap<string, number> {
+  const found = new Map<string, number>();
+  for (const one of list) found.set(one, (found.get(one) ?? 0) + 1);
+  return found;
 }
 
 /** Notes that are named; of more it is told how many. */
