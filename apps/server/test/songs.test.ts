@@ -10,6 +10,7 @@ import {
 } from '@same-song/core';
 import { readAbc } from '@same-song/formats';
 import { demoData } from '../src/demo/demoData.ts';
+import { work } from '../src/files/work.ts';
 import { serverForEach } from './server.ts';
 
 const { api, added, listed } = serverForEach();
@@ -114,4 +115,44 @@ test('the demo’s tunes are what the room needs: metres, modes, words, one too 
     }),
   );
   expect(wide.map(({ title }) => title)).toContain('From the Keel to the Masthead');
+});
+
+test.each([
+  [{ played: false, percussion: false }, undefined, undefined],
+  [{ played: false, percussion: true }, undefined, undefined],
+  // Two quarters and a half; the drum strokes on every beat, when they are asked for.
+  [
+    { played: true, percussion: false },
+    [62, 64, 65],
+    [
+      [0, 1],
+      [1, 1],
+      [2, 2],
+    ],
+  ],
+  [
+    { played: true, percussion: true },
+    [62, 64, 65],
+    [
+      [0, 1],
+      [1, 1],
+      [2, 2],
+    ],
+  ],
+])('a file that is read with %j tells its notes as they sound', (options, pitches, times) => {
+  const text = 'X:1\nT:t\nM:4/4\nL:1/4\nK:C\nV:1\nD E F2|\nV:2 clef=perc\nc c c c|\n';
+  const done = work({ kind: 'read', name: 'tune.abc', bytes: new TextEncoder().encode(text), ...options });
+  if (!done.ok) throw new Error(done.problems[0]!.message);
+  interface Note {
+    readonly pitch: number;
+    readonly start: number;
+    readonly length: number;
+    readonly percussion?: true;
+  }
+  const [{ played }] = (done.value as { songs: [{ played?: readonly Note[] }] }).songs;
+  const tones = played?.filter(({ percussion }) => !percussion);
+  expect(tones?.map(({ pitch }) => pitch)).toEqual(pitches);
+  expect(tones?.map(({ start, length }) => [start, length])).toEqual(times);
+  const strokes = played?.filter(({ percussion }) => percussion) ?? [];
+  expect(strokes.map(({ start }) => start)).toEqual(options.played && options.percussion ? [0, 1, 2, 3] : []);
 });
