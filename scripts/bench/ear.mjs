@@ -46,7 +46,7 @@ export async function earRatios() {
     const fates = FAMILY_IDS.flatMap((id) => {
       const one = lineOf(id, noise);
       const { notes } = hear(one.sound, RATE, one.options);
-      return judgeLine(one.line, notes).map(({ fate }) => fate);
+      return judgeLine(one.line, notes).notes.map(({ fate }) => fate);
     });
     return fates.filter((fate) => fate !== 'hit').length / fates.length;
   };
