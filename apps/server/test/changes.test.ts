@@ -6,7 +6,7 @@ import { DEFAULT_SETTINGS, expectOk } from '@same-song/core';
 import { readAbc } from '@same-song/formats';
 import { ChangedRecordModel, ChangeModel } from '../src/records/change.model.ts';
 import { CHANGES_KEPT } from '../src/records/changes.service.ts';
-import { harmonica, QUESTION, serverForEach, startServer, temporaryFolder } from './server.ts';
+import { harmonica, logEntry, QUESTION, serverForEach, startServer, temporaryFolder } from './server.ts';
 
 const { api, listed, added, server } = serverForEach();
 
@@ -243,23 +243,6 @@ describe('undo', () => {
 });
 
 describe('an import', () => {
-  const entry = (id: string) => ({
-    id,
-    entry: id,
-    revision: 1,
-    at: '2026-05-04T17:30:00.000Z',
-    name: 'Scale',
-    note: '',
-    itemId: '',
-    personId: '',
-    instrumentId: '',
-    minutes: 5,
-    tempo: 80,
-    rounds: 3,
-    clean: 2,
-    keys: [2],
-    ways: {},
-  });
   const take = async (file: object) =>
     (await api().post('/api/data/import?apply=true').send(file).expect(200)).body as {
       readonly change?: string;
@@ -275,7 +258,10 @@ describe('an import', () => {
         { ...before.instruments[0], name: 'Mine of the file' },
         { ...before.instruments[0], id: id.replace(/^./u, (c) => (c === 'a' ? 'b' : 'a')), name: 'New' },
       ],
-      log: [entry('00000000-0000-4000-8000-000000000001'), entry('00000000-0000-4000-8000-000000000002')],
+      log: [
+        logEntry('00000000-0000-4000-8000-000000000001'),
+        logEntry('00000000-0000-4000-8000-000000000002'),
+      ],
       settings: { ...DEFAULT_SETTINGS, theme: 'stage' },
     };
     const { change } = await take(file);

@@ -3,7 +3,7 @@ import { Ajv2020 } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
 import request from 'supertest';
 import { EXCHANGE_VERSION } from '@same-song/core';
-import { harmonica, QUESTION, serverForEach, startServer } from './server.ts';
+import { harmonica, logEntry, QUESTION, serverForEach, startServer } from './server.ts';
 
 const { api, listed, added } = serverForEach();
 
@@ -35,23 +35,7 @@ describe('the whole data set', () => {
 
   test('a log of more than ten thousand entries is taken as it was given out', async () => {
     const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
-    const log = Array.from({ length: 10_001 }, (_, n) => ({
-      id: id(n),
-      entry: id(n),
-      revision: 1,
-      at: '2026-05-04T17:30:00.000Z',
-      name: 'Scale',
-      itemId: '',
-      personId: '',
-      instrumentId: '',
-      minutes: 5,
-      tempo: 80,
-      rounds: 3,
-      clean: 2,
-      keys: [2],
-      ways: {},
-      note: '',
-    }));
+    const log = Array.from({ length: 10_001 }, (_, n) => logEntry(id(n)));
     const { body: file } = await api().get('/api/data/export');
     await api()
       .post('/api/data/import?apply=true')

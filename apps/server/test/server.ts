@@ -56,6 +56,25 @@ export function harmonica(name = 'F harmonica', preset = '65') {
 /** A question to keep, but for its instrument. */
 export const QUESTION = { name: 'Warm-up', question: defaultQuestion(families.diatonic) };
 
+/** An entry of the log to send: five minutes of a scale. */
+export const logEntry = (id: string) => ({
+  id,
+  entry: id,
+  revision: 1,
+  at: '2026-05-04T17:30:00.000Z',
+  name: 'Scale',
+  itemId: '',
+  personId: '',
+  instrumentId: '',
+  minutes: 5,
+  tempo: 80,
+  rounds: 3,
+  clean: 2,
+  keys: [2],
+  ways: {},
+  note: '',
+});
+
 /** A server of its own for each test of a file, and what the tests ask of it. */
 export function serverForEach() {
   let server: TestServer;

@@ -21,8 +21,8 @@ interface EditedSong {
   readonly record: SongRecord;
   readonly waiting: readonly Press[];
   /** With all of them made. */
-  readonly song: Song;
-  /** Differs whenever the song does. */
+  readonly shown: SongRecord;
+  /** Differs whenever what is shown does. */
   readonly key: string;
 }
 
@@ -31,12 +31,13 @@ const AGAIN_AFTER = 3_000;
 
 const edited = new Map<string, EditedSong>();
 const listeners = new Set<() => void>();
-let shown = 0;
+let changes = 0;
 
 function put(id: string, record: SongRecord, waiting: readonly Press[]): void {
-  shown += 1;
-  const key = `${record.id}@${record.version}+${shown}`;
-  edited.set(id, { record, waiting, song: withEdits(songOf(record), waiting), key });
+  changes += 1;
+  const { version } = record;
+  const shown = { ...withEdits(songOf(record), waiting), id, version };
+  edited.set(id, { record, waiting, shown, key: `${id}@${version}+${changes}` });
   listeners.forEach((listener) => listener());
 }
 
@@ -61,7 +62,7 @@ export function editSong(
 ): Result<Song> {
   const { id } = record;
   const before = edited.get(id);
-  const result = editedBy(before?.song ?? songOf(record), edits);
+  const result = editedBy(songOf(before?.shown ?? record), edits);
   if (!result.ok) return result;
   let settle!: Press['settle'];
   const made = new Promise<readonly MadeChange[]>((resolve, reject) => {
@@ -124,19 +125,7 @@ export function useEditedSong(record: SongRecord | null | undefined): {
 } {
   const own = useSyncExternalStore(listen, () => (record ? edited.get(record.id) : undefined));
   if (!record || !own) return { record, key: record ? `${record.id}@${record.version}` : undefined };
-  return { record: withVersion(own), key: own.key };
-}
-
-const records = new WeakMap<EditedSong, SongRecord>();
-
-/** The same record as long as nothing is edited. */
-function withVersion(own: EditedSong): SongRecord {
-  const known = records.get(own);
-  if (known) return known;
-  const { id, version } = own.record;
-  const record = { ...own.song, id, version };
-  records.set(own, record);
-  return record;
+  return { record: own.shown, key: own.key };
 }
 
 /** Makes edits of a song from a page that shows it, and says what was done. */
