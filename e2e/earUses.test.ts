@@ -1,4 +1,5 @@
 import type { Page } from 'puppeteer-core';
+import { NOTE, SOUNDING_NOTE } from './notes.ts';
 import {
   barriers,
   choose,
@@ -115,15 +116,17 @@ test('a line is followed by ear: what is late or another note is told at the not
   const path = await scaleItem();
   await page.close();
   page = await stage.page(path);
-  await page.waitForSelector('.stand-note');
+  await page.waitForSelector(NOTE);
   await givenMicrophone();
-  const names = await page.$$eval('.stand-row .unseen', (all) => all.map((one) => one.textContent ?? ''));
+  const names = await page.$$eval('[role="option"] .unseen', (all) =>
+    all.map((one) => one.textContent ?? ''),
+  );
   expect(names).toHaveLength(8);
   const tones = names.map((name, at) => ({ hz: hertzOf(name), at, seconds: 0.8 }));
   const state = () => textOf(page, '.player-state');
   const fates = () => page.$$eval('.fate', (all) => all.map((one) => one.textContent));
   const playWhenBegun = async (notes: typeof tones) => {
-    await page.waitForSelector('.stand-note.sounding', { timeout: 20_000 });
+    await page.waitForSelector(SOUNDING_NOTE, { timeout: 20_000 });
     await page.evaluate(
       (list) => (globalThis as unknown as { play: (n: typeof list) => void }).play(list),
       notes,
@@ -196,13 +199,13 @@ test('somebody made up plays with faults, and none of it is in the log', async (
   const before = await logged<{ id: string }>(page, 1);
   await page.close();
   page = await stage.page(path);
-  await page.waitForSelector('.stand-note');
+  await page.waitForSelector(NOTE);
   await page.$eval('.player-more summary', (summary) => summary.click());
   await page.$$eval('.player-settings select', (all) => (all.at(-1)!.id = 'made-up'));
   await choose(page, '#made-up', 'leaves');
   await page.focus('#place');
   await keys(page, 'PageDown');
-  await page.waitForSelector('.stand-note.sounding', { timeout: 20_000 });
+  await page.waitForSelector(SOUNDING_NOTE, { timeout: 20_000 });
   await eventually(
     () => textOf(page, '.player-state'),
     (text) => expect(text).toContain('6 of 8 notes were hit. (Made up: not in the log.)'),

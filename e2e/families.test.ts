@@ -2,6 +2,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { families, FAMILY_IDS, withArticle, type FamilyId } from '@same-song/core';
+import { NOTE, counts } from './notes.ts';
 import {
   click,
   eventually,
@@ -94,7 +95,7 @@ test.each(FAMILY_IDS)('%s: added from the list, edited, saved, mapped, played an
 
   await click(page, 'Map');
   await page.waitForSelector('.map-drawing .chip');
-  await page.waitForSelector('.line-note');
+  await page.waitForSelector(NOTE);
   expect(await page.evaluate(elsewhereAtTheEdge)).toEqual([]);
   expect(await smallWriting(page)).toEqual([]);
   expect(await page.evaluate(cutLabels)).toEqual([]);
@@ -114,23 +115,23 @@ test.each(FAMILY_IDS)('%s: added from the list, edited, saved, mapped, played an
 
 test('layers step with one key, in drawing, line and sentence', async () => {
   page = await stage.page('/map?on=preset:anglo/C-G-two-rows&in=C&play=major&dir=up');
-  await page.waitForSelector('.line-note');
-  const notes = () => page.$$eval('.line-note', (found) => found.length);
+  await page.waitForSelector(NOTE);
+  const notes = () => page.$$eval(NOTE, (found) => found.length);
   await eventually(notes, (count) => expect(count).toBe(8));
   await keys(page, 'l');
   await sees(page, 'the scale and its colour notes');
   await keys(page, 'l');
   await sees(page, 'home alone');
-  await page.waitForFunction(() => document.querySelectorAll('.line-note').length === 2);
+  await counts(page, NOTE, 2);
   await keys(page, 'l', 'l');
   await sees(page, 'five notes');
-  await page.waitForFunction(() => document.querySelectorAll('.line-note').length === 6);
+  await counts(page, NOTE, 6);
   await shows(page, '.question-line', 'Play five notes of major in C');
 });
 
 test('two scales and two instruments stand side by side, from the link and by keyboard', async () => {
   page = await stage.page('/map?on=preset:whistle/75&in=Eb&play=major&dir=up');
-  await page.waitForSelector('.line-note');
+  await page.waitForSelector(NOTE);
   await keys(page, 'v', '“dorian”', 'Enter');
   await sees(page, 'Side by side');
   await sees(page, 'Notes dropped');
@@ -155,9 +156,9 @@ test('a measurement and a choice are kept with the instrument and change the lin
   await click(page, 'Save');
   await sees(page, 'is saved.');
   await click(page, 'Map');
-  await page.waitForSelector('.line-note');
+  await page.waitForSelector(NOTE);
   await page.goto(`${page.url()}&in=Eb&play=major&dir=up&range=G5-C6`, { waitUntil: 'networkidle0' });
-  await page.waitForSelector('.line-note');
+  await page.waitForSelector(NOTE);
   await shows(page, '.line-tab p', '○●●●○○');
 });
 

@@ -1,6 +1,7 @@
 /** Every family and every place at the sizes and in the themes in which teachers see them. */
 import type { Page } from 'puppeteer-core';
 import { families, FAMILY_IDS } from '@same-song/core';
+import { SOUNDING_NOTE, counts } from './notes.ts';
 import { barriers, click, eventually, keys, openStage, sees, shows, type Stage } from './stage.ts';
 
 let stage: Stage;
@@ -18,7 +19,7 @@ const mapOf = (id: string, more = '') => {
 
 /** Place in the line of the note that sounds; −1 for none. */
 const soundingAt = () =>
-  [...document.querySelectorAll('.line-note')].findIndex((note) => note.classList.contains('sounding'));
+  [...document.querySelectorAll('[role="option"]')].findIndex((note) => note.hasAttribute('aria-current'));
 
 describe.each(FAMILY_IDS)('%s', (id) => {
   test.each([
@@ -62,14 +63,14 @@ describe.each(FAMILY_IDS)('%s', (id) => {
     expect(names).toContain(first);
     await shows(page, '.selected h2', 'degree');
     await keys(page, ' ');
-    await page.waitForSelector('.line-note.sounding', { timeout: 15_000 });
+    await page.waitForSelector(SOUNDING_NOTE, { timeout: 15_000 });
     const begun = await page.evaluate(soundingAt);
     await eventually(
       () => page.evaluate(soundingAt),
       (now) => expect(now).toBeGreaterThan(begun),
     );
     await keys(page, ' ');
-    await page.waitForFunction(() => !document.querySelector('.line-note.sounding'));
+    await counts(page, SOUNDING_NOTE, 0);
   });
 });
 

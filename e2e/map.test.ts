@@ -1,4 +1,5 @@
 import type { Page } from 'puppeteer-core';
+import { NOTE, PINNED_NOTE, SOUNDING_NOTE, counts } from './notes.ts';
 import { click, eventually, keys, openStage, sees, shows, textOf, type Stage } from './stage.ts';
 
 let stage: Stage;
@@ -10,7 +11,7 @@ beforeAll(async () => {
 afterAll(() => stage.close());
 
 const sentence = () => textOf(page, '.question-line');
-const pinned = () => page.$$eval('.line-note-pin', (pins) => pins.length);
+const pinned = () => page.$$eval(PINNED_NOTE, (pins) => pins.length);
 
 /** Waits for the tab of the line to become what is wanted, and fails telling what it is instead. */
 const tabBecomes = (text: string) =>
@@ -21,7 +22,7 @@ const tabBecomes = (text: string) =>
 
 /** Place in the line of the note that sounds; −1 for none. */
 const soundingAt = () =>
-  [...document.querySelectorAll('.line-note')].findIndex((note) => note.classList.contains('sounding'));
+  [...document.querySelectorAll('[role="option"]')].findIndex((note) => note.hasAttribute('aria-current'));
 
 test('of a long line three lines of tab are shown, and all of it when asked', async () => {
   page = await stage.page('/map?on=preset:anglo/G-D-sharp-on-push&in=G&play=major&range=all');
@@ -98,14 +99,14 @@ test('a pin is set with one key, and undo and redo take it away and bring it bac
   page = await stage.page('/map?in=Bb&play=major&dir=up&at=70.1');
   await sees(page, 'Pin as it is');
   await keys(page, 'p');
-  await page.waitForSelector('.line-note-pin');
+  await page.waitForSelector(PINNED_NOTE);
   await page.keyboard.down('Control');
   await keys(page, 'z');
   await page.keyboard.up('Control');
   await sees(page, 'Undone: pin');
-  await page.waitForFunction(() => document.querySelectorAll('.line-note-pin').length === 0);
+  await counts(page, PINNED_NOTE, 0);
   await click(page, 'Redo');
-  await page.waitForSelector('.line-note-pin');
+  await page.waitForSelector(PINNED_NOTE);
 });
 
 test('a question kept under a name opens again from another device', async () => {
@@ -156,7 +157,7 @@ test('arrow keys walk the line and the ways; what is chosen in one place is lit 
   await sees(page, '2nd position');
   await keys(page, 'ArrowRight', 'ArrowRight');
   const chosen = async () => ({
-    line: await textOf(page, '.line-note[aria-selected="true"] .unseen'),
+    line: await textOf(page, `${NOTE}[aria-selected="true"] .unseen`),
     drawing: await page.$eval('.map-drawing [aria-selected="true"] title', (e) => e.textContent),
     verdict: await textOf(page, '.selected h2'),
   });
@@ -176,14 +177,14 @@ test('Play sounds the line: the note that sounds is marked, moves on, and Stop e
   await sees(page, '2nd position');
   await keys(page, ' ');
   const sounding = () => page.evaluate(soundingAt);
-  await page.waitForSelector('.line-note.sounding', { timeout: 15_000 });
+  await page.waitForSelector(SOUNDING_NOTE, { timeout: 15_000 });
   const first = await sounding();
   await eventually(
     () => page.evaluate(soundingAt),
     (now) => expect(now).toBeGreaterThan(first),
   );
   await click(page, 'Stop');
-  await page.waitForFunction(() => !document.querySelector('.line-note.sounding'));
+  await counts(page, SOUNDING_NOTE, 0);
   await sees(page, 'Play');
 });
 

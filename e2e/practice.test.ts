@@ -1,5 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { LOW_HARMONICA, songPath } from './songPage.ts';
+import { NOTE, SOUNDING_NOTE, counts } from './notes.ts';
 import {
   barriers,
   choose,
@@ -9,6 +10,7 @@ import {
   logged,
   openStage,
   sees,
+  shows,
   textOf,
   type Stage,
 } from './stage.ts';
@@ -60,7 +62,7 @@ test('the plan of the day says why, is changed, and is there again after a reloa
 
 test('a round is counted in, played, judged by a pedal and logged, and the tempo climbs after three clean ones', async () => {
   page = await stage.page(`${itemPath(9)}?for=4`);
-  await page.waitForSelector('.stand-note');
+  await page.waitForSelector(NOTE);
   expect(await barriers(page)).toEqual([]);
   const tempo = () => textOf(page, '.player-tempo');
   await page.$eval('.player-more summary', (summary) => summary.click());
@@ -74,7 +76,7 @@ test('a round is counted in, played, judged by a pedal and logged, and the tempo
   await keys(page, 'PageDown');
   await eventually(state, (text) => expect(text).toContain('Counting in'));
   await eventually(state, (text) => expect(text).toContain('Playing.'));
-  await page.waitForSelector('.stand-note.sounding');
+  await page.waitForSelector(SOUNDING_NOTE);
   await eventually(state, (text) => expect(text).toContain('Was it clean?'));
   await keys(page, 'PageUp');
   await eventually(state, (text) => expect(text).toContain('Counting in'));
@@ -90,7 +92,7 @@ test('a round is counted in, played, judged by a pedal and logged, and the tempo
 
 test('a tab that is closed in the middle, with the server away, loses no round', async () => {
   page = await stage.page(`${itemPath(9)}?for=4`);
-  await page.waitForSelector('.stand-note');
+  await page.waitForSelector(NOTE);
   const before = (await lastLogged()).length;
   expect(before).toBe(3);
   await page.setRequestInterception(true);
@@ -112,7 +114,7 @@ test('a tab that is closed in the middle, with the server away, loses no round',
 
 test('rounds go round without a count, or on by themselves; what nobody judged is time in the log', async () => {
   page = await stage.page(`${itemPath(9)}?for=4`);
-  await page.waitForSelector('.stand-note');
+  await page.waitForSelector(NOTE);
   await page.focus('#place');
   for (let i = 0; i < 40; i += 1) await keys(page, 'ArrowUp');
   const ladder = () => textOf(page, '.player-ladder');
@@ -146,7 +148,7 @@ test('rounds go round without a count, or on by themselves; what nobody judged i
 
 test('note by note each is one card, walked by pedal', async () => {
   page = await stage.page(`${itemPath(0)}?for=4`);
-  await page.waitForSelector('.stand-note');
+  await page.waitForSelector(NOTE);
   await keys(page, 'n');
   await page.waitForSelector('.note-card');
   expect(await textOf(page, '.note-card-how')).toContain('draw');
@@ -240,19 +242,19 @@ test('over chords the bar that sounds is marked, stages are walked, and a call c
 
 test('a line of Map and a song become items with one key', async () => {
   page = await stage.page(`/map?${LOW_HARMONICA}&in=Bb&play=major`);
-  await page.waitForSelector('.line-note');
+  await page.waitForSelector(NOTE);
   await keys(page, 'b');
   await sees(page, 'is among what is practised.');
   await click(page, 'Play it now');
-  await page.waitForSelector('.stand-note');
+  await page.waitForSelector(NOTE);
   await page.close();
   page = await stage.page(`${songPath(2)}?${LOW_HARMONICA}`);
-  await page.waitForSelector('.system-note');
+  await page.waitForSelector(NOTE);
   await keys(page, 'b');
   await sees(page, 'The Net Menders is among what is practised.');
   await click(page, 'Play it now');
-  await page.waitForSelector('.stand-note');
-  expect(await textOf(page, '.player-head h1')).toBe('The Net Menders');
+  await shows(page, '.player-head h1', 'The Net Menders');
+  await page.waitForSelector(NOTE);
 });
 
 test('the log is set right by hand and undone; progress answers its questions, with tables', async () => {
@@ -315,7 +317,7 @@ test.each([92, 208])(
       }
     });
     await page.goto(new URL(itemPath(9), page.url()).href);
-    await page.waitForSelector('.stand-note');
+    await page.waitForSelector(NOTE);
     await page.$eval('.player-more summary', (summary) => summary.click());
     await page.waitForSelector('.player-settings input');
     await page.$eval('.player-settings input[type=number]', (input) => input.select());

@@ -1,6 +1,7 @@
 import { readFileSync, existsSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
+import { NOTE } from './notes.ts';
 import { choose, click, eventually, keys, onPaper, openStage, sees, textOf, type Stage } from './stage.ts';
 
 let stage: Stage;
@@ -63,7 +64,7 @@ test.each([
   expect(zoom[0]).toBeGreaterThan(0.55);
   expect(zoom[1]).toBe('');
   const heads = (where: string) => page.$$eval(`${where} ellipse`, (drawn) => drawn.length);
-  const notes = await page.$$eval('.line-note', (drawn) => drawn.length);
+  const notes = await page.$$eval(NOTE, (drawn) => drawn.length);
   expect(await heads('.print-sheet')).toBe(notes);
   expect(await heads('.line-panel')).toBe(notes);
   await keys(page, 'f');

@@ -1,5 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { chipsOf, factsOf, LOW_HARMONICA, songPath } from './songPage.ts';
+import { NOTE, LOOPED_NOTE, counts } from './notes.ts';
 import { barriers, choose, click, eventually, keys, openStage, sees, textOf, type Stage } from './stage.ts';
 
 let stage: Stage;
@@ -45,9 +46,9 @@ test('another arrangement stands under this one, note under note, with what is e
   await choose(page, '.song-beside select', other);
   await sees(page, 'notes that cannot be had: 11 fewer');
   await eventually(chips, (found) => expect(found).toHaveLength(2 * once));
-  const [upper, lower] = await page.$$eval('.system:first-child .system-chips', (rows) =>
+  const [upper, lower] = await page.$$eval('.system:first-child [role="listbox"]', (rows) =>
     rows.map((row) =>
-      [...row.querySelectorAll('.system-note')].map((note) => (note as HTMLElement).offsetLeft),
+      [...row.querySelectorAll('[role="option"]')].map((note) => (note as HTMLElement).offsetLeft),
     ),
   );
   expect(lower!.length).toBe(upper!.length);
@@ -77,10 +78,7 @@ test('a passage is marked by two keys and played again and again; what sounds is
   await eventually(chips, (found) => expect(found.length).toBeGreaterThan(25));
   const selected = (count: number) =>
     eventually(
-      () =>
-        page.$$eval('.system-note', (all) =>
-          all.findIndex((one) => one.getAttribute('aria-pressed') === 'true'),
-        ),
+      () => page.$$eval(NOTE, (all) => all.findIndex((one) => one.getAttribute('aria-selected') === 'true')),
       (at) => expect(at).toBe(count),
     );
   await keys(page, 'ArrowRight');
@@ -94,20 +92,14 @@ test('a passage is marked by two keys and played again and again; what sounds is
   await keys(page, 'ArrowRight');
   await selected(3);
   await keys(page, ']');
-  await eventually(
-    () => page.$$('.system-note.looped'),
-    (band) => expect(band).toHaveLength(3),
-  );
+  await counts(page, LOOPED_NOTE, 3);
   await click(page, 'What sounds');
   await sees(page, 'Without the melody, to play it yourself');
   expect(await barriers(page)).toEqual([]);
   await keys(page, 'Escape');
   await page.waitForFunction(() => !document.querySelector('.hear-menu'));
   await keys(page, '\\');
-  await eventually(
-    () => page.$$('.system-note.looped'),
-    (left) => expect(left).toEqual([]),
-  );
+  await counts(page, LOOPED_NOTE, 0);
 });
 
 test('chords under the melody, as much of them as can be held, each note to be left out', async () => {
@@ -123,7 +115,7 @@ test('chords under the melody, as much of them as can be held, each note to be l
   const first = await page.$$eval('.system:first-child .system-added-notes', (all) =>
     all.findIndex((one) => one.children.length > 0),
   );
-  await page.click(`.system:first-child .system-note:nth-of-type(${first + 1})`);
+  await (await page.$$(`.system:first-child ${NOTE}`))[first]!.click();
   await click(page, 'leave it out');
   await eventually(count, (now) => expect(now).toBe(before - 1));
   await click(page, 'Undo');
@@ -135,7 +127,7 @@ test('an ornament that lies well is put in before a note, and taken out again', 
   await eventually(chips, (found) => expect(found.length).toBeGreaterThan(10));
   const graces = () => page.$$eval('.system-staff svg [class*="grace"]', (all) => all.length);
   const before = await graces();
-  await page.click('.system-note.side-below, .system-note.side-above');
+  await page.click(`${NOTE}:not([title*="not to be had"])`);
   await (await page.waitForSelector('.ornaments summary'))!.click();
   await page.waitForSelector('.ornaments li button');
   await page.click('.ornaments li button');

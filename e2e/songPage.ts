@@ -1,4 +1,5 @@
 import type { Page } from 'puppeteer-core';
+import { NOTE } from './notes.ts';
 import { textOf } from './stage.ts';
 
 /** Path of a song of the demo, by its number from 0; licks begin with 16. */
@@ -10,9 +11,7 @@ export const LOW_HARMONICA = 'on=5a3e5046-0000-4000-8000-000000000001';
 
 /** What each chip that is drawn says to a screen reader. */
 export function chipsOf(page: Page): Promise<string[]> {
-  return page.$$eval('.system-note', (notes) =>
-    notes.map((note) => note.querySelector('.unseen')!.textContent ?? ''),
-  );
+  return page.$$eval(NOTE, (notes) => notes.map((note) => note.querySelector('.unseen')!.textContent ?? ''));
 }
 
 /** The line of facts under the sentence. */

@@ -1,6 +1,7 @@
 import { readFileSync, writeFileSync, existsSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
+import { PINNED, PINNED_NOTE } from './notes.ts';
 import {
   barriers,
   choose,
@@ -176,7 +177,7 @@ test('another way for a note is pinned, and stays with the arrangement that is k
   await keys(page, 'ArrowRight');
   await page.waitForSelector('.song-selected .plain-list button');
   await page.click('.song-selected .plain-list button');
-  await page.waitForSelector('.system-note .line-note-pin');
+  await page.waitForSelector(PINNED_NOTE);
   await click(page, 'Keep this one');
   await sees(page, 'is kept.');
   const kept = (await page.evaluate(async () => (await fetch('/api/arrangements')).json())) as {
@@ -193,7 +194,7 @@ test('another way for a note is pinned, and stays with the arrangement that is k
     document.querySelector('.song-kept')?.textContent?.includes('in place of'),
   );
   await page.click('.song-kept li button');
-  await page.waitForSelector('.system-note .line-note-pin');
+  await page.waitForSelector(PINNED_NOTE);
   expect(page.url()).toContain('pin=');
   // A pin belongs to the octave in which it was made.
   expect(page.url()).toContain('by=0');
@@ -263,10 +264,10 @@ test.each([
 test('a song is written otherwise as ABC: pins stay with their notes, and undo brings the old one back', async () => {
   page = await stage.page(`${songPath(16)}?on=5a3e5046-0000-4000-8000-000000000011`);
   await eventually(chips, (found) => expect(found).toHaveLength(10));
-  await page.click('[data-note="n6"]');
+  await page.click('[data-key="n6"]');
   await page.waitForSelector('.song-selected .plain-list button');
   await page.click('.song-selected .plain-list button');
-  await page.waitForSelector('[data-note="n6"] .line-note-pin');
+  await page.waitForSelector(`[data-key="n6"]${PINNED}`);
   await click(page, 'Change');
   const box = (await page.waitForSelector('textarea'))!;
   const abc = await box.evaluate((area) => area.value);
@@ -283,7 +284,7 @@ test('a song is written otherwise as ABC: pins stay with their notes, and undo b
   await click(page, 'Keep it');
   await sees(page, 'is changed.');
   await eventually(chips, (found) => expect(found).toHaveLength(11));
-  await page.waitForSelector('[data-note="n6"] .line-note-pin');
+  await page.waitForSelector(`[data-key="n6"]${PINNED}`);
   await click(page, 'Undo');
   await eventually(chips, (found) => expect(found).toHaveLength(10));
 });

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
-import { line as path } from 'd3-shape';
-import type { LineView, SideNames } from '@same-song/core';
-import '../scene/noteChips.css';
+import { NoteRow } from '../scene/row/NoteRow.tsx';
+import { RowSides } from '../scene/row/RowSides.tsx';
+import { STAND_ROW, type PlacedNote } from '../scene/row/rowSize.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { Fate } from './fates.tsx';
 import type { HeardRound } from './round/heardRound.ts';
@@ -23,7 +23,7 @@ const NONE: ReadonlySet<string> = new Set();
 
 /** What is read while playing: the instrument with what sounds and what comes next, the row that is played and the one after it. */
 export function Stand({ playable, at, mirror, fates, onNote }: StandProps) {
-  const { line, notes, scene, names, family } = playable;
+  const { line, notes, scene, names } = playable;
   const wide = useWide();
   const rows = useMemo(() => standRows(notes, wide ? 8 : 6), [notes, wide]);
   const found = rows.findIndex((row) => at !== undefined && row.includes(at));
@@ -39,6 +39,7 @@ export function Stand({ playable, at, mirror, fates, onNote }: StandProps) {
     () => new Set([...line.values()].flatMap(({ wayId }) => (wayId === undefined ? [] : [wayId]))),
     [line],
   );
+  const shared = { playable, fates, onNote, width: wide ? WIDTH.wide : WIDTH.narrow };
   return (
     <div className="stand">
       <div className={mirror ? 'stand-drawing mirrored' : 'stand-drawing'}>
@@ -51,24 +52,15 @@ export function Stand({ playable, at, mirror, fates, onNote }: StandProps) {
           used={used}
         />
       </div>
-      <StandRow
-        playable={playable}
-        row={rows[row] ?? []}
-        at={at}
-        sides={family.sides}
-        fates={fates}
-        onNote={onNote}
-      />
+      <StandRow {...shared} row={rows[row] ?? []} at={at} label="Notes that are played" />
       {rows.length > 1 && (
         <div className="stand-then">
           <p>then</p>
           <StandRow
-            playable={playable}
+            {...shared}
             row={rows[(row + 1) % rows.length]!}
             at={undefined}
-            sides={family.sides}
-            fates={fates}
-            onNote={onNote}
+            label="Notes that come then"
           />
         </div>
       )}
@@ -76,98 +68,58 @@ export function Stand({ playable, at, mirror, fates, onNote }: StandProps) {
   );
 }
 
-/** Heights in CSS pixels. */
-const CHIP = 54;
-const AXIS = 68;
+/** Widths in CSS pixels for which a row is laid out; it stretches to the width that there is. */
+const WIDTH = { wide: 1080, narrow: 640 };
 
-function StandRow({
-  playable: { line, notes },
-  row,
-  at,
-  sides,
-  fates,
-  onNote,
-}: {
-  readonly playable: Playable;
+interface StandRowProps extends Pick<StandProps, 'playable' | 'at' | 'fates' | 'onNote'> {
+  /** Places of the notes of the row. */
   readonly row: readonly number[];
-  readonly at: number | undefined;
-  readonly sides: SideNames;
-  readonly fates: StandProps['fates'];
-  readonly onNote: (place: number) => void;
-}) {
-  const share = 100 / Math.max(1, row.length);
-  const placed = row.flatMap((place, i) => {
-    const note = line.get(notes[place]!.noteId);
-    return note ? [{ place, note, x: (i + 0.5) * share }] : [];
-  });
-  const thread = path<(typeof placed)[number]>()
-    .defined(({ note }) => note.wayId !== undefined)
-    .x(({ x }) => x)
-    .y(({ note }) => chipTop(note) + CHIP / 2);
+  readonly width: number;
+  readonly label: string;
+}
+
+/** Notes in whole bars; a longer note takes more of the row. */
+function StandRow({ playable, row, at, width, label, fates, onNote }: StandRowProps) {
+  const { notes, bars } = useMemo(() => laidOut(playable, row, width), [playable, row, width]);
+  const { sides } = playable.family;
   return (
-    <div className="stand-row" style={{ height: 2 * AXIS }}>
-      <span className="stand-side stand-above">{sides.above}</span>
-      <span className="stand-side stand-below">{sides.below}</span>
-      <svg
-        className="line-thread"
-        viewBox={`0 0 100 ${2 * AXIS}`}
-        preserveAspectRatio="none"
-        width="100%"
-        height={2 * AXIS}
-        aria-hidden="true"
-      >
-        <path d={`M0 ${AXIS}H100`} stroke="var(--ink)" strokeWidth={2} vectorEffect="non-scaling-stroke" />
-        <path
-          d={thread(placed) ?? ''}
-          fill="none"
-          stroke="var(--brass)"
-          strokeWidth={3.5}
-          vectorEffect="non-scaling-stroke"
-        />
-      </svg>
-      {placed.map(({ place, note, x }) => (
-        <button
-          key={place}
-          type="button"
-          className={`line-note stand-note role-${note.role} side-${note.missing ? 'missing' : note.side}${place === at ? ' sounding' : ''}`}
-          style={{ left: `${x - share / 2}%`, width: `${share}%` }}
-          aria-current={place === at}
-          onClick={() => onNote(place)}
-        >
-          <span className="unseen">
-            {note.note}, degree {note.degree}: {note.tab ?? `not to be had, ${note.missing ?? ''}`}
-          </span>
-          <span
-            className={`line-note-tab${sizeOf(note)}`}
-            style={{ top: chipTop(note), height: CHIP }}
-            aria-hidden="true"
-          >
-            {note.brief ?? '—'}
-          </span>
-          <span
-            className="line-note-name"
-            aria-hidden="true"
-            style={{ top: note.side === 'below' ? AXIS - 33 : AXIS + 6 }}
-          >
-            {note.degree}
-          </span>
-          {fates?.has(String(place)) && (
-            <span className="stand-fate" style={{ top: note.side === 'below' ? AXIS - 58 : AXIS + 36 }}>
-              <Fate fate={fates.get(String(place))!} />
-            </span>
-          )}
-        </button>
-      ))}
+    <div className="stand-row">
+      <RowSides sides={sides} size={STAND_ROW} />
+      <NoteRow
+        notes={notes}
+        bars={bars}
+        width={width}
+        size={STAND_ROW}
+        label={label}
+        selected={undefined}
+        sounding={at === undefined ? undefined : String(at)}
+        extra={(key) => {
+          const fate = fates?.get(key);
+          return fate && <Fate fate={fate} />;
+        }}
+        onSelect={(key) => onNote(Number(key))}
+      />
     </div>
   );
 }
 
-function sizeOf({ brief = '' }: LineView): string {
-  if (brief.includes('\n')) return ' two-lines';
-  return brief.length > 5 ? ' tight' : '';
-}
+/** Part of a row that is shared out evenly; the rest goes by the time from note to note. */
+const EVEN_SHARE = 0.6;
 
-function chipTop({ side, missing }: LineView): number {
-  if (side === 'level' || missing !== undefined) return AXIS - CHIP / 2;
-  return side === 'above' ? AXIS - 9 - CHIP : AXIS + 9;
+function laidOut({ line, notes }: Playable, row: readonly number[], width: number) {
+  const found = row.flatMap((place) => {
+    const { noteId, at, seconds, bar } = notes[place]!;
+    const note = line.get(noteId);
+    return note ? [{ place, note, bar, length: (notes[place + 1]?.at ?? at + seconds) - at }] : [];
+  });
+  const whole = found.reduce((sum, { length }) => sum + length, 0);
+  const bars: number[] = [];
+  let left = 0;
+  const placed = found.map(({ place, note, bar, length }, i): PlacedNote => {
+    const room = width * (EVEN_SHARE / found.length + (1 - EVEN_SHARE) * (length / whole));
+    if (i > 0 && found[i - 1]!.bar !== bar) bars.push(left);
+    left += room;
+    return { key: String(place), note, x: left - room / 2, room };
+  });
+  return { notes: placed, bars };
 }

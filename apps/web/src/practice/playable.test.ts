@@ -4,9 +4,9 @@ import { standRows } from './playable.ts';
 const rows = (count: number, length: number, beatsPerBar = 4) =>
   standRows(
     Array.from({ length: count }, (_, i) => ({
-      noteId: `n${i}`,
       bar: Math.floor((i * length) / beatsPerBar + 1e-9),
     })),
+    8,
   ).map((row) => row.length);
 
 test('rows are whole bars, as many as fit, and a bar that is too full is cut', () => {

@@ -1,7 +1,7 @@
 import type { Family, Form, Instrument, LineView, PitchClass, Round, Scene } from '@same-song/core';
 
-/** A note of a round and the place of its bar. */
-export type PlacedNote = Pick<Round['notes'][number], 'noteId' | 'bar'>;
+/** A note of a round, its time, and the place of its bar. */
+export type PlayedNote = Pick<Round['notes'][number], 'noteId' | 'at' | 'seconds' | 'bar'>;
 
 /** Something laid out so that it can be played round after round. */
 export interface Playable {
@@ -14,7 +14,7 @@ export interface Playable {
   /** Notes by id, as they lie on the instrument. */
   readonly line: ReadonlyMap<string, LineView>;
   /** As they are played, one after the other; a note of the line may come several times. */
-  readonly notes: readonly PlacedNote[];
+  readonly notes: readonly PlayedNote[];
   /** Counted beats of the first bar. */
   readonly beatsPerBar: number;
   /** One round in time, its notes those above. @param perMinute counted beats a minute where it begins */
@@ -31,11 +31,11 @@ export interface Playable {
   readonly cautions: readonly string[];
 }
 
-/** Notes that stand side by side on the stand. */
-export const ROW = 8;
-
 /** The notes of a playable in rows of whole bars, as many as can be read from afar; by their place in its notes. */
-export function standRows(notes: readonly PlacedNote[], most = ROW): readonly (readonly number[])[] {
+export function standRows(
+  notes: readonly Pick<PlayedNote, 'bar'>[],
+  most: number,
+): readonly (readonly number[])[] {
   const bars: number[][] = [];
   notes.forEach(({ bar }, i) => (bars[bar] ??= []).push(i));
   const rows: number[][] = [];

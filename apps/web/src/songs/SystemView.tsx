@@ -1,8 +1,12 @@
 import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import type { AirBalance, AirNames, LineView, SideNames, Song } from '@same-song/core';
+import { AirCurve } from '../scene/row/AirCurve.tsx';
+import { NoteRow } from '../scene/row/NoteRow.tsx';
+import { RowSides } from '../scene/row/RowSides.tsx';
+import { placedAt, SYSTEM_ROW } from '../scene/row/rowSize.ts';
+import { AddedRow } from './AddedRow.tsx';
 import { drawSystem, engraverReady, isEngraverReady, systemKey, type DrawnSystem } from './engrave.ts';
-import { AddedRow, Balance, ChipRow, CHIPS, type Placed } from './SystemChips.tsx';
 
 /** The same song in another arrangement, its chips under those of the first. */
 export interface SecondRow {
@@ -35,7 +39,8 @@ interface SystemProps {
 }
 
 /** What a system takes before it is drawn. */
-const EXPECTED = 150;
+const EXPECTED = 150 + 2 * SYSTEM_ROW.axis;
+const CURVE_HEIGHT = 36;
 
 /** One system: its staff, the chips under their notes, and the air. It is drawn when it comes near the screen. */
 export const SystemView = memo(function SystemView(props: SystemProps) {
@@ -84,43 +89,44 @@ export const SystemView = memo(function SystemView(props: SystemProps) {
       mark?.classList.toggle('is-marked', id === marked);
     }
   }, [drawn, sounding, marked]);
-  const placed = (of: ReadonlyMap<string, LineView>) =>
-    (drawn?.notes ?? []).flatMap(({ id, x }): Placed[] => {
-      const note = of.get(id);
-      return note ? [{ note, x }] : [];
-    });
+  const placed = (line: ReadonlyMap<string, LineView>) =>
+    placedAt(
+      (drawn?.notes ?? []).flatMap(({ id, x }) => {
+        const note = line.get(id);
+        return note ? [{ note, x }] : [];
+      }),
+    );
+  const melody = placed(notes);
+  const row = { size: SYSTEM_ROW, width: drawn?.width ?? width, selected: marked, sounding, onSelect };
   return (
-    <div className="system" ref={frame} style={drawn ? undefined : { minHeight: EXPECTED + CHIPS }}>
+    <div className="system" ref={frame} style={drawn ? undefined : { minHeight: EXPECTED }}>
       <div ref={staff} className="system-staff" />
       {drawn && (
-        <ChipRow
-          chips={placed(notes)}
-          width={drawn.width}
-          sides={sides}
-          breaths={breaths}
-          looped={looped}
-          marked={marked}
-          sounding={sounding}
-          onSelect={onSelect}
-          {...(second && { called })}
-        />
+        <div className="system-row" style={{ width: drawn.width }}>
+          <RowSides sides={sides} size={SYSTEM_ROW} />
+          <NoteRow {...row} notes={melody} label={called} breaths={breaths} looped={looped} />
+        </div>
       )}
-      {drawn && added.size > 0 && <AddedRow chips={placed(notes)} added={added} />}
+      {drawn && added.size > 0 && <AddedRow notes={melody} added={added} />}
       {drawn && air && (
-        <Balance chips={placed(notes)} balance={balance} width={drawn.width} store={air.store} />
+        <div className="system-row system-air">
+          <p className="system-label">{air.store}</p>
+          <AirCurve
+            notes={melody}
+            balance={balance}
+            store={air.store}
+            width={drawn.width}
+            height={CURVE_HEIGHT}
+          />
+        </div>
       )}
       {drawn && second && (
         <>
           <p className="system-second">{second.called}</p>
-          <ChipRow
-            chips={placed(second.notes)}
-            width={drawn.width}
-            sides={second.sides}
-            called={second.called}
-            marked={marked}
-            sounding={sounding}
-            onSelect={onSelect}
-          />
+          <div className="system-row" style={{ width: drawn.width }}>
+            <RowSides sides={second.sides} size={SYSTEM_ROW} />
+            <NoteRow {...row} notes={placed(second.notes)} label={second.called} />
+          </div>
         </>
       )}
     </div>

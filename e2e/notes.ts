@@ -1,0 +1,18 @@
+import type { Page } from 'puppeteer-core';
+import { eventually } from './stage.ts';
+
+/** Notes of a row: of a line on Map, of a song, on the stand. */
+export const NOTE = '[role="listbox"] > [role="option"]';
+/** What stands at the end of a pinned note's name. */
+export const PINNED = '[title*=", pinned"]';
+export const PINNED_NOTE = NOTE + PINNED;
+export const LOOPED_NOTE = `${NOTE}[title*=", again and again"]`;
+export const SOUNDING_NOTE = `${NOTE}[aria-current="true"]`;
+
+/** Waits until so many elements fit. */
+export function counts(page: Page, selector: string, wanted: number): Promise<void> {
+  return eventually(
+    () => page.$$eval(selector, (found) => found.length),
+    (count) => expect(count).toBe(wanted),
+  );
+}
