@@ -3,7 +3,6 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { families, simulatedPlayer, NO_FAULTS } from '@same-song/core';
-import { counts } from './notes.ts';
 import { barriers, choose, click, eventually, keys, openStage, sees, textOf, type Stage } from './stage.ts';
 
 const RATE = 44_100;

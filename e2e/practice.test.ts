@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core';
 import { LOW_HARMONICA, songPath } from './songPage.ts';
-import { NOTE, SOUNDING_NOTE, counts } from './notes.ts';
+import { NOTE, SOUNDING_NOTE } from './notes.ts';
 import {
   barriers,
   choose,

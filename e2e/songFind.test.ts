@@ -1,6 +1,5 @@
 import type { Page } from 'puppeteer-core';
 import { LOW_HARMONICA, songPath } from './songPage.ts';
-import { counts } from './notes.ts';
 import { barriers, choose, click, eventually, keys, openStage, sees, type Stage } from './stage.ts';
 
 let stage: Stage;

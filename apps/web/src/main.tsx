@@ -47,19 +47,23 @@ const router = createBrowserRouter([
         path: 'songs',
         errorElement: <TroublePage />,
         HydrateFallback: () => null,
-        lazy: fetchedAhead(async () => ({ Component: (await import('./songs/SongsPage.tsx')).SongsPage })),
+        lazy: fetchedAhead(async () => ({
+          Component: (await import('./songs/library/SongsPage.tsx')).SongsPage,
+        })),
       },
       {
         path: 'songs/:id',
         errorElement: <TroublePage />,
         HydrateFallback: () => null,
-        lazy: fetchedAhead(async () => ({ Component: (await import('./songs/SongPage.tsx')).SongPage })),
+        lazy: fetchedAhead(async () => ({ Component: (await import('./songs/page/SongPage.tsx')).SongPage })),
       },
       {
         path: 'practice/play/:id',
         errorElement: <TroublePage />,
         HydrateFallback: () => null,
-        lazy: fetchedAhead(async () => ({ Component: (await import('./practice/PlayPage.tsx')).PlayPage })),
+        lazy: fetchedAhead(async () => ({
+          Component: (await import('./practice/stand/PlayPage.tsx')).PlayPage,
+        })),
       },
       {
         path: 'practice/:view?',

@@ -6,7 +6,7 @@ import { dialectOf, useSettings } from '../api/settings.ts';
 import { playedEvenly } from './examples.ts';
 import { ForgetNotes } from './ForgetNotes.tsx';
 import { useGathered } from './heard.ts';
-import type { ListedSong } from '../songs/useLibrary.ts';
+import type { ListedSong } from '../songs/library/useLibrary.ts';
 import type { UseProps } from './uses.ts';
 
 /** More notes than these begin no tune that is told from others by them. */

@@ -1,13 +1,16 @@
 import { NavLink, useParams } from 'react-router';
 import { later } from '../frame/later.tsx';
 import { useTitle } from '../frame/useTitle.ts';
-import { TodayView } from './TodayView.tsx';
+import { TodayView } from './today/TodayView.tsx';
 import { usePractice } from './usePractice.ts';
 import './practice.css';
 
-const ItemsView = later('What is practised', async () => (await import('./ItemsView.tsx')).ItemsView);
-const ProgressView = later('Progress', async () => (await import('./ProgressView.tsx')).ProgressView);
-const LogView = later('The log', async () => (await import('./LogView.tsx')).LogView);
+const ItemsView = later('What is practised', async () => (await import('./items/ItemsView.tsx')).ItemsView);
+const ProgressView = later(
+  'Progress',
+  async () => (await import('./progress/ProgressView.tsx')).ProgressView,
+);
+const LogView = later('The log', async () => (await import('./log/LogView.tsx')).LogView);
 
 const ListenView = later('Listening', async () => (await import('../ear/ListenView.tsx')).ListenView);
 

@@ -4,7 +4,7 @@ import { standing, type LogEntry } from '@same-song/core';
 import { instruments, items, log, people, routines, type LogRecord } from '../api/records.ts';
 import { useSettings } from '../api/settings.ts';
 import { useOnline } from '../frame/useOnline.ts';
-import { entriesSeen, onEntries, sendWaiting } from './outbox.ts';
+import { entriesSeen, onEntries, sendWaiting } from './log/outbox.ts';
 import { scheduleOf, type Schedule } from './schedule.ts';
 
 /** An entry without what the server adds. */

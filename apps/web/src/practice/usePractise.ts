@@ -4,7 +4,7 @@ import { items, people } from '../api/records.ts';
 import { useSettings } from '../api/settings.ts';
 import { notify } from '../frame/notice.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
-import { playLink } from './playLink.ts';
+import { playLink } from './stand/playLink.ts';
 
 interface ToPractise {
   readonly name: string;

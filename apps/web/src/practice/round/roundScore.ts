@@ -8,7 +8,7 @@ import {
   type Round,
 } from '@same-song/core';
 import { clickAt, type Score, type ScoreKind, type ScoreMark, type ScoreSound } from '../../sound/score.ts';
-import type { Playable } from '../playable.ts';
+import type { Playable } from '../stand/playable.ts';
 
 /** What is heard beside what is played. */
 export interface Mix {

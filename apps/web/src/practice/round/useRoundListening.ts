@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { earFor, isPlayersOwn, simulatedPlayer, type Instrument, type WantedWay } from '@same-song/core';
-import { heldNotes, type MadeUp } from '../faults.ts';
-import { useSteady } from '../useSteady.ts';
+import { heldNotes, type MadeUp } from '../stand/faults.ts';
+import { useSteady } from './useSteady.ts';
 import { heardRound, type HeardRound } from './heardRound.ts';
 import { useFrameRecorder } from './useFrameRecorder.ts';
 

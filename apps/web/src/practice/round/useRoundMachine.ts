@@ -12,7 +12,7 @@ import {
 import { soundTrouble } from '../../map/usePlayer.ts';
 import { stopLine } from '../../sound/player.ts';
 import { playScore, type Score, type ScoreKind } from '../../sound/score.ts';
-import type { RoundTold } from '../useLog.ts';
+import type { RoundTold } from '../log/useLog.ts';
 import type { RoundMark } from './roundScore.ts';
 
 /** What a round does besides sounding; each is called as the machine comes to it. */

@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { HowToPractise, Ladder } from '@same-song/core';
-import type { MadeUp } from '../faults.ts';
-import type { Playable } from '../playable.ts';
-import type { RoundBegun, RoundTold } from '../useLog.ts';
+import type { MadeUp } from '../stand/faults.ts';
+import type { Playable } from '../stand/playable.ts';
+import type { RoundBegun, RoundTold } from '../log/useLog.ts';
 import { roundScore, USUAL_MIX, volumeIn } from './roundScore.ts';
 import { useClickAlone } from './useClickAlone.ts';
 import { useRoundListening } from './useRoundListening.ts';

@@ -1,5 +1,5 @@
 import { expectOk, openInstrument, roundOf, specFromPreset, type LineView } from '@same-song/core';
-import type { Playable } from '../playable.ts';
+import type { Playable } from '../stand/playable.ts';
 import { wantedRound } from './wantedRound.ts';
 
 const instrument = expectOk(

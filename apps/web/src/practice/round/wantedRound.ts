@@ -1,5 +1,5 @@
 import { isPlayersOwn, midiOf, type WantedWay } from '@same-song/core';
-import type { Playable } from '../playable.ts';
+import type { Playable } from '../stand/playable.ts';
 import type { WantedRound } from './useRoundListening.ts';
 
 /** The notes of a round as they are listened for, by their place; of those that begin together the highest. */

@@ -1,8 +1,0 @@
-import type { ItemRecord } from '../api/records.ts';
-import type { Practice } from './usePractice.ts';
-
-/** Tempo with which an item was left. */
-export function lastTempo({ entries }: Practice, { id, how }: ItemRecord): number {
-  const last = entries.findLast(({ itemId, tempo }) => itemId === id && tempo > 0);
-  return last ? Math.round(last.tempo) : how.tempo;
-}

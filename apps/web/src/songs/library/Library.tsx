@@ -1,0 +1,161 @@
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { namer, keyOf, expectOk, parseNote, scaleById } from '@same-song/core';
+import { arrangements, songs } from '../../api/records.ts';
+import { MoreRows } from '../../controls/MoreRows.tsx';
+import { useKeeping } from '../../frame/useKeeping.ts';
+import { keyWords, type FoundSong, type LibraryState, type ListedSong } from './useLibrary.ts';
+
+/** Rows that are drawn at a time; the search finds the others sooner. */
+const ROWS_AT_ONCE = 300;
+
+/** The songs that answer what is asked, a row each. */
+export function Library({ library, onWrite }: { library: LibraryState; onWrite: () => void }) {
+  const { list, rows, asked, instrument, degrees, twice, searching } = library;
+  const { data: kept = [] } = arrangements.useTitles('kept');
+  const { putAway } = useKeeping(songs);
+  const [limit, setLimit] = useState(ROWS_AT_ONCE);
+  const arranged = useMemo(() => counts(kept.map(({ songId }) => songId ?? '')), [kept]);
+  if (list.length === 0)
+    return (
+      <div className="songs-empty">
+        <p>No songs yet. Bring one in whatever form you have it:</p>
+        <ul>
+          <li>
+            <button type="button" className="link" onClick={onWrite}>
+              Write or paste it
+            </button>{' '}
+            as ABC, as degrees, or as tab of any instrument.
+          </li>
+          <li>Read ABC, MusicXML or MIDI files, or drop them onto this page.</li>
+        </ul>
+      </div>
+    );
+  if (searching) return <p className="loading">Holding every tune against every other…</p>;
+  if (rows.length === 0)
+    return (
+      <p className="songs-empty">
+        {twice && asked.trim() === ''
+          ? 'No tune is here twice.'
+          : `No song has “${asked}” in its title, tags or key, or begins so.`}
+      </p>
+    );
+  const fits = instrument !== undefined;
+  const knows = degrees?.ok ?? false;
+  return (
+    <>
+      <table className="songs-list">
+        <thead>
+          <tr>
+            <th scope="col">Title</th>
+            <th scope="col">Key</th>
+            <th scope="col">Metre</th>
+            {fits && <th scope="col">Fits in</th>}
+            {knows && <th scope="col">Still to learn</th>}
+            <th scope="col" className="songs-more">
+              Tags
+            </th>
+            <th scope="col" className="songs-more">
+              By
+            </th>
+            <th scope="col" className="songs-more">
+              Arranged
+            </th>
+            <th scope="col">
+              <span className="unseen">Put away</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.slice(0, limit).map((row) => (
+            <Row
+              key={row.song.id}
+              row={row}
+              on={fits ? library.on : undefined}
+              knows={knows}
+              arranged={arranged.get(row.song.id) ?? 0}
+              onPutAway={putAway}
+            />
+          ))}
+        </tbody>
+      </table>
+      <MoreRows
+        shown={limit}
+        total={rows.length}
+        what="songs"
+        onMore={() => setLimit(limit + ROWS_AT_ONCE)}
+      />
+    </>
+  );
+}
+
+interface RowProps {
+  readonly row: FoundSong;
+  /** The instrument on which it is to fit. */
+  readonly on: string | undefined;
+  readonly knows: boolean;
+  readonly arranged: number;
+  readonly onPutAway: (song: ListedSong) => void;
+}
+
+function Row({ row, on, knows, arranged, onPutAway }: RowProps) {
+  const { song, fit, lacks, opens, twins } = row;
+  const { id, title, keys, metres, tags = [], composer = '' } = song;
+  const link = new URLSearchParams({
+    ...(on !== undefined && { on }),
+    ...(fit && { by: String(fit.transpose) }),
+  }).toString();
+  return (
+    <tr>
+      <th scope="row">
+        <Link to={`/songs/${id}${link === '' ? '' : `?${link}`}`} dir="auto">
+          {title}
+        </Link>
+        {opens !== undefined && (
+          <small className="songs-told">{opens === 0 ? 'begins so' : `so from note ${opens + 1} on`}</small>
+        )}
+        {twins && <small className="songs-told">the same tune as {twins.join(', ')}</small>}
+      </th>
+      <td>{keyWords(keys)}</td>
+      <td>{metres?.[0] ? `${metres[0].count}/${metres[0].unit}` : 'free'}</td>
+      {on !== undefined && <td className="songs-fits">{fit && fitText(row)}</td>}
+      {knows && <td>{lacks && (lacks.length === 0 ? 'nothing' : lacks.join(' '))}</td>}
+      <td className="songs-more">{tags.join(', ')}</td>
+      <td className="songs-more" dir="auto">
+        {composer}
+      </td>
+      <td className="songs-more">{arranged > 0 ? arranged : ''}</td>
+      <td>
+        <button
+          type="button"
+          className="link"
+          aria-label={`Put ${title} into the bin`}
+          onClick={() => onPutAway(song)}
+        >
+          bin
+        </button>
+      </td>
+    </tr>
+  );
+}
+
+/** How often each of them is there. */
+function counts(list: readonly string[]): ReadonlyMap<string, number> {
+  const found = new Map<string, number>();
+  for (const one of list) found.set(one, (found.get(one) ?? 0) + 1);
+  return found;
+}
+
+/** Notes that are named; of more it is told how many. */
+const NAMED = 3;
+
+/** `D`, or `D, but for C♯5`. */
+function fitText({ fit, song }: FoundSong): string {
+  const { keyName, missing } = fit!;
+  if (missing.length === 0) return keyName;
+  const scale = expectOk(scaleById(song.keys![0]!.scale));
+  const { withOctave } = namer(keyOf(scale, expectOk(parseNote(keyName))));
+  const notes =
+    missing.length <= NAMED ? missing.map(withOctave).join(', ') : `${missing.length} of its notes`;
+  return `${keyName}, but for ${notes}`;
+}
