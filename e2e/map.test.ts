@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { NOTE, PINNED_NOTE, SOUNDING_NOTE } from './notes.ts';
+import { counts, NOTE, PINNED_NOTE, SOUNDING_NOTE } from './notes.ts';
 import { click, eventually, keys, openStage, sees, shows, textOf, type Stage } from './stage.ts';
 
 let stage: Stage;

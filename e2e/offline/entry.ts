@@ -1,6 +1,9 @@
-import * as Tone from 'tone';
 import { families, roundOf, type TimedNote } from '@same-song/core';
+import { Agenda } from '../../apps/web/src/sound/clock.ts';
 import { scheduleScore } from '../../apps/web/src/sound/score.ts';
+
+/** Time between two looks at the clock, in seconds. */
+const TICK = 0.2;
 
 /** Renders a looping score as the page lays it out and tells when sounds begin. Times in seconds. */
 async function onsets(perMinute: number, seconds: number): Promise<readonly number[]> {
@@ -13,9 +16,13 @@ async function onsets(perMinute: number, seconds: number): Promise<readonly numb
   }));
   const round = roundOf({ notes, beatsPerBar: beats, perMinute, countIn: true });
   const rate = 3000;
-  const context = new Tone.OfflineContext(1, seconds, rate);
-  const before = Tone.getContext();
-  Tone.setContext(context);
+  const context = new OfflineAudioContext(1, seconds * rate, rate);
+  const agenda = new Agenda();
+  for (let at = TICK; at < seconds; at += TICK)
+    void context.suspend(at).then(() => {
+      agenda.runUntil(context.currentTime);
+      return context.resume();
+    });
   scheduleScore(
     {
       sounds: round.beats.map(({ at, beat }) => ({
@@ -29,11 +36,14 @@ async function onsets(perMinute: number, seconds: number): Promise<readonly numb
       loop: true,
       mute: false,
     },
-    { Tone, timbre: families.diatonic.timbre },
+    {
+      clock: { context, now: () => context.currentTime, at: (time, run) => agenda.add(time, run) },
+      timbre: families.diatonic.timbre,
+    },
     { onNote: () => undefined },
+    () => undefined,
   );
-  const samples = (await context.render()).getChannelData(0);
-  Tone.setContext(before);
+  const samples = (await context.startRendering()).getChannelData(0);
   const found: number[] = [];
   const quiet = 0.05 * rate;
   for (let at = 0, last = -quiet; at < samples.length; at += 1) {

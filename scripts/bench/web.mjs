@@ -19,7 +19,7 @@ const served = (bytes) => brotliCompressSync(bytes, { params: { [constants.BROTL
 export function sizeRatios() {
   const manifest = JSON.parse(readFileSync(join(DIST, '.vite/manifest.json'), 'utf8'));
   const entry = Object.keys(manifest).find((key) => manifest[key].isEntry);
-  const places = Object.keys(manifest).filter((key) => /^src\/\w+\/\w+Page\.tsx$/.test(key));
+  const places = Object.keys(manifest).filter((key) => /^src\/(\w+\/)+\w+Page\.tsx$/.test(key));
   const workers = readdirSync(join(DIST, 'assets'))
     .filter((file) => /^worker-.*\.js$/.test(file))
     .map((file) => `assets/${file}`);

@@ -110,7 +110,8 @@ export {
   type BackingEvent,
   type Form,
 } from './practice/backing.ts';
-export { drillFits, drillRound, DRILLS, type DrillGround, type DrillId } from './practice/drill.ts';
+export { drillById, drillFits, drillRound, DRILLS } from './practice/drill.ts';
+export type { Drill, DrillContext } from './practice/drills/drill.ts';
 export { isPlayable, playedAnswer, type DrillNote, type DrillQuestion } from './practice/drillQuestion.ts';
 export { tuneOf, type Tune } from './practice/tune.ts';
 export { GROOVES, grooveById, type Play } from './practice/grooves.ts';

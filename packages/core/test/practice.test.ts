@@ -7,7 +7,7 @@ import { defaultQuestion } from '../src/question/question.ts';
 import { openInstrument, specFromPreset } from '../src/instrument/instrument.ts';
 import { parseNote } from '../src/pitch/noteName.ts';
 import { pitchClass } from '../src/pitch/pitch.ts';
-import { drillFits, drillRound, DRILLS, ROUND } from '../src/practice/drill.ts';
+import { drillById, drillFits, drillRound, DRILLS, ROUND } from '../src/practice/drill.ts';
 import { checkPractised } from '../src/practice/item.ts';
 import { degreesRead, jamStages, ownStages, withRounds } from '../src/practice/jam.ts';
 import { tuneOf, type Tune } from '../src/practice/tune.ts';
@@ -37,9 +37,9 @@ describe.each(FAMILY_IDS)('%s', (id) => {
   const ground = { instrument, key, tunes: [TUNE] };
   const pitchOf = new Map(instrument.ways.map((way) => [way.id, way.pitch]));
 
-  test.each(DRILLS.map((drill) => [drill.id]))(
+  test.each(DRILLS.map((drill) => [drill.id, drill] as const))(
     '%s asks what can be answered, and what is right is right',
-    (drill) => {
+    (_, drill) => {
       if (!drillFits(drill, ground)) {
         expect(() => drillRound(drill, ground, 1)).toThrow('does not fit');
         return;
@@ -61,7 +61,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
 
   test('notes, degrees and chords of the key lie where they are said to lie', () => {
     const asked = (drill: 'note-way' | 'degree-way' | 'way-note' | 'chord-tones' | 'ear-way') =>
-      drillFits(drill, ground) ? drillRound(drill, ground, 3, 40) : [];
+      drillFits(drillById(drill)!, ground) ? drillRound(drillById(drill)!, ground, 3, 40) : [];
     for (const { prompt, right } of asked('note-way')) {
       const [, letter, octave] = /^Where is ([A-G])(-?\d)\?$/.exec(prompt)!;
       for (const way of right) expect(pitchOf.get(way)).toBe(12 * (Number(octave) + 1) + NOTES[letter!]!);
@@ -92,10 +92,10 @@ describe.each(FAMILY_IDS)('%s', (id) => {
   });
 
   test('a tune breaks off and its next note is right, in the key of the drill', () => {
-    if (!drillFits('ear-tune', ground)) return;
+    if (!drillFits(drillById('ear-tune')!, ground)) return;
     // Against C: 5 5 6 5 3 1 2 3.
     const degrees = [7, 7, 9, 7, 4, 0, 2, 4];
-    for (const { heard, right, prompt } of drillRound('ear-tune', ground, 5, 12)) {
+    for (const { heard, right, prompt } of drillRound(drillById('ear-tune')!, ground, 5, 12)) {
       expect(prompt).toContain('Mill lane');
       const steps = heard.map(({ hz }) => Math.round(12 * Math.log2(hz / instrument.spec.a4)) + 69);
       expect(steps.map(pitchClass)).toEqual(degrees.slice(0, heard.length));
@@ -170,8 +170,8 @@ test('what was missed is asked more often', () => {
   const instrument = opened('diatonic');
   const ground = { instrument, key: major('C'), weight: (about: string) => (about === '4b' ? 5 : 1) };
   const of = (round: ReturnType<typeof drillRound>) => round.filter(({ about }) => about === '4b').length;
-  const even = of(drillRound('way-note', { ...ground, weight: () => 1 }, 1, 2000));
-  const weighted = of(drillRound('way-note', ground, 1, 2000));
+  const even = of(drillRound(drillById('way-note')!, { ...ground, weight: () => 1 }, 1, 2000));
+  const weighted = of(drillRound(drillById('way-note')!, ground, 1, 2000));
   expect(weighted / even).toBeGreaterThan(3);
   expect(weighted / even).toBeLessThan(5.5);
 });

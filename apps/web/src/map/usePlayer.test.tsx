@@ -1,17 +1,17 @@
 import { act, renderHook, waitFor } from '@testing-library/react';
 import { families, type LineView } from '@same-song/core';
 import { useNotice } from '../frame/notice.ts';
-import type * as player_ from '../sound/player.ts';
-import { playLine, playNote, SoundNotFetched, stopLine } from '../sound/player.ts';
+import { playNote, playScore, stopPlaying } from '../sound/player.ts';
 import { usePlayer } from './usePlayer.ts';
 
 jest.mock('../sound/player.ts', () => ({
-  ...jest.createMockFromModule<typeof player_>('../sound/player.ts'),
-  SoundNotFetched: class extends Error {},
+  playScore: jest.fn(),
+  playNote: jest.fn(),
+  stopPlaying: jest.fn(),
 }));
-const playing = jest.mocked(playLine);
+const playing = jest.mocked(playScore);
 const note = jest.mocked(playNote);
-const stop = jest.mocked(stopLine);
+const stop = jest.mocked(stopPlaying);
 
 const voice = { timbre: families.diatonic.timbre, drones: [220] };
 const LINE = [
@@ -37,8 +37,13 @@ test('notes that can be had are played, each is told as it sounds, and stopping 
   expect([result.current.playing, result.current.sounding]).toEqual([false, undefined]);
   act(() => result.current.toggle());
   expect(result.current.playing).toBe(true);
-  const [sounds, tempo, with_, onNote] = playing.mock.calls[0]!;
-  expect([sounds.map(({ id }) => id), tempo, with_]).toEqual([['a', 'c'], 92, voice]);
+  const [score, timbre, listener] = playing.mock.calls[0]!;
+  const onNote = listener as (id: string | undefined) => void;
+  expect(score.sounds.filter(({ kind }) => kind === 'melody').map(({ noteId }) => noteId)).toEqual([
+    'a',
+    'c',
+  ]);
+  expect(timbre).toBe(voice.timbre);
   act(() => onNote('c'));
   expect([result.current.playing, result.current.sounding]).toEqual([true, 'c']);
   const stopped = stop.mock.calls.length;
@@ -67,7 +72,4 @@ test('where no sound can be made, that is said, and nothing seems to play', asyn
   expect(note).toHaveBeenCalledWith(440, voice.timbre);
   await waitFor(() => expect(result.current.notice!.id).toBeGreaterThan(id));
   expect(result.current.notice!.text).toContain('No sound could be made here');
-  playing.mockRejectedValue(new SoundNotFetched('away'));
-  act(() => result.current.toggle());
-  await waitFor(() => expect(result.current.notice!.text).toContain('the Same Song server does not answer'));
 });

@@ -1,7 +1,6 @@
-import type * as ToneModule from 'tone';
-import { tick, TICK_HZ, type Timbre } from '@same-song/core';
-import { LEAD, startPlaying, stopLine, trembleOf, voiceOf } from './player.ts';
-import { voicesOf, type VoiceOptions, type Voices } from './voices.ts';
+import { TICK_HZ, type Timbre } from '@same-song/core';
+import type { Clock } from './clock.ts';
+import { partsOf } from './parts.ts';
 
 /** What a score is made of; each can be made louder or silent by itself. */
 export type ScoreKind =
@@ -62,161 +61,69 @@ const LOUDNESS: Readonly<Record<ScoreKind, number>> = {
   grace: 0.7,
   voice: 0.5,
   chord: 0.5,
-  drone: 0.25,
+  drone: 0.3,
   click: 0.8,
   bass: 0.9,
   kick: 0.9,
   snare: 0.5,
   hat: 0.3,
 };
-/** Share of its length that a note is held, so that two of one pitch are two. */
-const HELD = 0.92;
 /** What sounds is laid on the clock so long before, in seconds: a busy page makes nothing late, volumes change until then. */
 const AHEAD = 0.3;
 
-/** Plays a score, all of it on the clock of the sound. */
-export async function playScore<M = never>(
-  score: Score<M>,
-  timbre: Timbre,
-  listener: ScoreListener<M> | ScoreListener<M>['onNote'],
-): Promise<void> {
-  const told = typeof listener === 'function' ? { onNote: listener } : listener;
-  await startPlaying(
-    timbre,
-    () => told.onNote(undefined),
-    ({ Tone }) => scheduleScore(score, { Tone, timbre }, told),
-  );
-}
+/** Time from laying a score out to its beginning, in seconds. */
+export const LEAD = 0.12;
 
-/** Lays a score out on the clock of a sound that is ready. @returns what ends it */
+/**
+ * Lays a score out on a clock.
+ * @param onEnd called once it has ended by itself
+ * @returns what silences it
+ */
 export function scheduleScore<M = never>(
   score: Score<M>,
-  { Tone, timbre }: { readonly Tone: typeof ToneModule; readonly timbre: Timbre },
+  { clock, timbre }: { readonly clock: Clock; readonly timbre: Timbre },
   listener: ScoreListener<M>,
+  onEnd: () => void,
 ): () => void {
-  const context = Tone.getContext();
-  const made = instrumentsOf(Tone, timbre, new Set(score.sounds.map(({ kind }) => kind)));
-  const zero = Tone.now() + LEAD;
-  const timers = new Set<number>();
-  /** Runs something as the library comes to a time, which is before it is heard. */
-  const ahead = (run: () => void, at: number) => {
-    const timer = context.setTimeout(
-      () => {
-        timers.delete(timer);
-        run();
-      },
-      Math.max(0, at - Tone.now()),
-    );
-    timers.add(timer);
+  const parts = partsOf(clock.context, timbre);
+  const zero = clock.now() + LEAD;
+  const waiting = new Set<() => void>();
+  const at = (time: number, run: () => void) => {
+    const callOff = clock.at(time, () => {
+      waiting.delete(callOff);
+      run();
+    });
+    waiting.add(callOff);
   };
-  /** Runs something when a time is heard. */
-  const later = (run: () => void, at: number) => ahead(run, at + context.lookAhead);
   const length = score.ends - score.begins;
-  const again = score.sounds.filter(({ at }) => at >= score.begins - 1e-9);
-  const marksAgain = (score.marks ?? []).filter(({ at }) => at >= score.begins - 1e-9);
-  const sound = ({ kind, seconds, hz, loud = 1 }: ScoreSound, time: number) => {
+  const again = score.sounds.filter((sound) => sound.at >= score.begins - 1e-9);
+  const marksAgain = (score.marks ?? []).filter((mark) => mark.at >= score.begins - 1e-9);
+  const strike = ({ kind, seconds, hz, loud = 1 }: ScoreSound, time: number) => {
     if ((kind === 'melody' || kind === 'grace') && score.mute) return;
     const volume = LOUDNESS[kind] * loud * (listener.volumeOf?.(kind) ?? 1);
-    if (volume <= 0) return;
-    made.get(kind)(hz, seconds, time, Math.min(1, volume));
+    if (volume > 0) parts.strike(kind, hz, seconds, time, Math.min(1, volume));
   };
   /** @param played rounds before this one: its times are counted from the first, so that nothing adds up */
   const round = (sounds: readonly ScoreSound[], marks: readonly ScoreMark<M>[], played: number) => {
     const from = zero + played * length;
-    for (const one of sounds) {
-      const time = from + one.at;
-      if (time - AHEAD <= Tone.now()) sound(one, time);
-      else ahead(() => sound(one, time), time - AHEAD);
-      if (one.noteId !== undefined) later(() => listener.onNote(one.noteId), time);
+    for (const sound of sounds) {
+      const time = from + sound.at;
+      if (time - AHEAD <= clock.now()) strike(sound, time);
+      else at(time - AHEAD, () => strike(sound, time));
+      if (sound.noteId !== undefined) at(time, () => listener.onNote(sound.noteId));
     }
-    for (const { at, mark } of marks)
-      later(
-        () => listener.onMark?.(mark, performance.now() + 1000 * (from + at - Tone.immediate())),
-        from + at,
-      );
+    for (const mark of marks) {
+      const time = from + mark.at;
+      at(time, () => listener.onMark?.(mark.mark, performance.now() + 1000 * (time - clock.now())));
+    }
     const end = from + score.ends;
-    if (!score.loop || played + 1 === score.rounds) return later(() => stopLine(), end + 0.05);
-    later(() => listener.onRound?.(played + 1), end);
-    ahead(() => round(again, marksAgain, played + 1), end - 2 * AHEAD);
+    if (!score.loop || played + 1 === score.rounds) return at(end + 0.05, onEnd);
+    at(end, () => listener.onRound?.(played + 1));
+    at(end - 2 * AHEAD, () => round(again, marksAgain, played + 1));
   };
   round(score.sounds, score.marks ?? [], 0);
   return () => {
-    timers.forEach((timer) => context.clearTimeout(timer));
-    made.end();
-  };
-}
-
-type Trigger = (hz: number, seconds: number, time: number, volume: number) => void;
-
-/** The instruments of a score, each made when it has something for it. */
-function instrumentsOf(Tone: typeof ToneModule, timbre: Timbre, kinds: ReadonlySet<ScoreKind>) {
-  const triggers = new Map<ScoreKind, Trigger>();
-  const ends: (() => void)[] = [];
-  const wants = (...of: readonly ScoreKind[]) => of.some((kind) => kinds.has(kind));
-  /** @param longest of one note, in seconds: what is struck rings no longer */
-  const add = (of: readonly ScoreKind[], voices: Voices, longest = Infinity) => {
-    for (const kind of of)
-      triggers.set(kind, (hz, seconds, time, volume) =>
-        voices.strike(hz, seconds > 0 ? Math.min(longest, seconds * HELD) : longest, time, volume),
-      );
-    ends.push(voices.end);
-  };
-  if (wants(...OWN)) add(OWN, voicesOf(Tone, voiceOf(timbre), trembleOf(Tone, timbre)));
-  if (wants('chord', 'drone')) add(['chord', 'drone'], voicesOf(Tone, CHORD));
-  if (wants('click')) add(['click'], voicesOf(Tone, CLICK), 0.02);
-  if (wants('bass')) add(['bass'], voicesOf(Tone, BASS));
-  if (wants('kick')) add(['kick'], voicesOf(Tone, KICK), 0.09);
-  if (wants('snare', 'hat')) {
-    const noise = noiseOf(Tone);
-    triggers.set('snare', (_, __, time, volume) => noise.strike(time, 0.14, volume));
-    triggers.set('hat', (_, __, time, volume) => noise.strike(time, 0.04, volume));
-    ends.push(noise.end);
-  }
-  return { get: (kind: ScoreKind) => triggers.get(kind)!, end: () => ends.forEach((end) => end()) };
-}
-
-/** What has the sound of the instrument itself. */
-const OWN: readonly ScoreKind[] = ['melody', 'grace', 'voice'];
-const CHORD: VoiceOptions = {
-  oscillator: { type: 'triangle' },
-  envelope: { attack: 0.02, decay: 0.6, sustain: 0.35, release: 0.3 },
-  volume: -20,
-};
-const CLICK: VoiceOptions = {
-  oscillator: { type: 'samples', samplesOf: tick },
-  envelope: { attack: 0.0005, decay: 1, sustain: 1, release: 0.01 },
-  volume: -7,
-};
-const BASS: VoiceOptions = {
-  oscillator: { type: 'custom', partials: [1, 0.5, 0.2, 0.08] },
-  envelope: { attack: 0.008, decay: 0.4, sustain: 0.4, release: 0.08 },
-  volume: -13,
-};
-const KICK: VoiceOptions = {
-  oscillator: { type: 'sine' },
-  envelope: { attack: 0.002, decay: 0.09, sustain: 0, release: 0.02 },
-  volume: -9,
-};
-
-/** Brushes: a burst of noise, shaped so that it neither begins nor ends with a crack. */
-function noiseOf(Tone: typeof ToneModule) {
-  const filter = new Tone.Filter(4500, 'highpass').toDestination();
-  const synth = new Tone.NoiseSynth({
-    noise: { type: 'white' },
-    envelope: { attack: 0.002, decay: 0.08, sustain: 0, release: 0.03 },
-    volume: -18,
-  }).connect(filter);
-  let last = -Infinity;
-  return {
-    /** One at a time: what would begin together is one stroke. */
-    strike(time: number, seconds: number, volume: number) {
-      if (time <= last) return;
-      last = time;
-      synth.triggerAttackRelease(seconds, time, volume);
-    },
-    end() {
-      synth.dispose();
-      filter.dispose();
-    },
+    waiting.forEach((callOff) => callOff());
+    parts.end();
   };
 }

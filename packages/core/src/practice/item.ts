@@ -5,7 +5,7 @@ import { parseNote } from '../pitch/noteName.ts';
 import { checkQuestion, storedQuestion, type StoredQuestion } from '../question/question.ts';
 import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
 import { checkPlan, type ArrangementPlan } from '../song/arrangement.ts';
-import { isDrill, type DrillId } from './drill.ts';
+import { drillById } from './drill.ts';
 import { GROOVES } from './grooves.ts';
 import { isOwnStage, OWN_STAGES_LIMIT, type OwnStage } from './jam.ts';
 import { MINUTES_LIMIT, USUAL_WAY, type HowToPractise } from './howTo.ts';
@@ -23,7 +23,11 @@ export type Practised =
       readonly plan: ArrangementPlan;
       readonly passage?: { readonly from: string; readonly to: string };
     }
-  | { readonly kind: 'drill'; readonly drill: DrillId; readonly question: StoredQuestion }
+  | {
+      readonly kind: 'drill'; /** Id of a drill. */
+      readonly drill: string;
+      readonly question: StoredQuestion;
+    }
   /** A progression to play over. */
   | {
       readonly kind: 'jam';
@@ -105,7 +109,7 @@ export function checkPractised(familyId: string, stored: unknown): Result<Practi
   const kept = storedQuestion(asked.value);
   if (kind === 'line') return ok({ kind, question: kept });
   if (kind === 'drill') {
-    if (!isDrill(drill))
+    if (typeof drill !== 'string' || !drillById(drill))
       return fail({ field: 'drill', wrong: shown(drill), message: 'There is no such drill.' });
     return ok({ kind, drill, question: kept });
   }

@@ -8,7 +8,6 @@ import {
   familyById,
   FORMS,
   USUAL_WAY,
-  type DrillId,
   type PracticeItem,
 } from '@same-song/core';
 import { items, routines, type ItemRecord } from '../../api/records.ts';
@@ -230,7 +229,7 @@ function AddItem({ practice }: { readonly practice: Practice }) {
   const { cabinet } = practice;
   const { keep, busy } = useKeeping(items);
   const [on, setOn] = useState('');
-  const [drill, setDrill] = useState<DrillId>('note-way');
+  const [drill, setDrill] = useState(DRILLS[0]!.id);
   const [form, setForm] = useState<string>(FORMS[0].id);
   const instrument = cabinet.find(({ id }) => id === on) ?? cabinet[0];
   const family = instrument && familyById(instrument.family);

@@ -8,15 +8,15 @@ import { useRoundMachine, type RoundHandlers } from './useRoundMachine.ts';
 let mockListener: ScoreListener<RoundMark>;
 const mockPlayed: number[] = [];
 let mockFails: Error | undefined;
-jest.mock('../../sound/score.ts', () => ({
+jest.mock('../../sound/player.ts', () => ({
   playScore: (score: Score<RoundMark>, _: unknown, listener: ScoreListener<RoundMark>) => {
     mockPlayed.push(score.ends);
     mockListener = listener;
     return mockFails ? Promise.reject(mockFails) : Promise.resolve();
   },
+  stopPlaying: () => mockListener?.onNote(undefined),
 }));
-jest.mock('../../sound/player.ts', () => ({ stopLine: () => mockListener?.onNote(undefined) }));
-jest.mock('../../map/usePlayer.ts', () => ({ soundTrouble: () => undefined }));
+jest.mock('../../sound/soundTrouble.ts', () => ({ soundTrouble: () => undefined }));
 
 const LADDER = { from: 60, to: 90, step: 6, raiseAfter: 1, fallAfter: 2 };
 const BEAT: RoundMark = { kind: 'beat', beat: { beat: 1, said: 1, of: 4 } };

@@ -9,9 +9,9 @@ import {
   type RoundState,
   type Timbre,
 } from '@same-song/core';
-import { soundTrouble } from '../../map/usePlayer.ts';
-import { stopLine } from '../../sound/player.ts';
-import { playScore, type Score, type ScoreKind } from '../../sound/score.ts';
+import { playScore, stopPlaying } from '../../sound/player.ts';
+import type { Score, ScoreKind } from '../../sound/score.ts';
+import { soundTrouble } from '../../sound/soundTrouble.ts';
 import type { RoundTold } from '../log/useLog.ts';
 import type { RoundMark } from './roundScore.ts';
 
@@ -92,7 +92,7 @@ export function useRoundMachine(options: RoundOptions): {
           case 'play':
             return play(effect.run, effect.perMinute, effect.loops);
           case 'silence':
-            return stopLine();
+            return stopPlaying();
           case 'give up waiting':
             return giveUpWaiting();
           case 'wait': {
@@ -128,9 +128,9 @@ export function useRoundMachine(options: RoundOptions): {
           },
           onMark: (mark, time) => send(eventOf(mark, run, time)),
           volumeOf: (kind) => latest.current.volumeOf(kind),
-        }).catch((error: unknown) => {
+        }).catch(() => {
           send({ kind: 'silent', run });
-          soundTrouble(error);
+          soundTrouble();
         });
       }
     },
@@ -145,7 +145,7 @@ export function useRoundMachine(options: RoundOptions): {
   useEffect(() => {
     isGone.current = false;
     return () => {
-      stopLine();
+      stopPlaying();
       giveUpWaiting();
       isGone.current = true;
     };

@@ -19,7 +19,7 @@ import {
 import { pitchChip } from '../../scene/pitchChip.ts';
 import { SceneView } from '../../scene/SceneView.tsx';
 import { playNote } from '../../sound/player.ts';
-import { soundTrouble } from '../../map/usePlayer.ts';
+import { soundTrouble } from '../../sound/soundTrouble.ts';
 
 /** The shortest first. */
 const LENGTHS = (Object.keys(STEP_LENGTHS) as StepLength[]).sort(

@@ -3,9 +3,9 @@ import { useEffect, useRef, useState } from 'react';
 import { metreAt, songPerformance, tapRhythm, type Song } from '@same-song/core';
 import { Picklist } from '../../controls/Picklist.tsx';
 import { TEMPO, TempoField } from '../../map/TempoField.tsx';
-import { soundTrouble } from '../../map/usePlayer.ts';
-import { LEAD, stopLine } from '../../sound/player.ts';
-import { clickAt, playScore } from '../../sound/score.ts';
+import { playScore, stopPlaying } from '../../sound/player.ts';
+import { clickAt, LEAD } from '../../sound/score.ts';
+import { soundTrouble } from '../../sound/soundTrouble.ts';
 
 const METRES = ['2/4', '3/4', '4/4', '6/8', '9/8'] as const;
 type MetreName = (typeof METRES)[number];
@@ -41,7 +41,7 @@ export function Tapping({ song, onTapped }: TappingProps) {
     song.parts.flatMap(({ voices }) => voices.flatMap(({ notes }) => notes.map((n) => n.onset))),
   );
   const wanted = onsets.size;
-  useEffect(() => stopLine, []);
+  useEffect(() => stopPlaying, []);
   const start = () => {
     const silent: Song = {
       ...song,
@@ -69,9 +69,9 @@ export function Tapping({ song, onTapped }: TappingProps) {
       () => {
         begun.current = now() + (LEAD + begins) * 1000;
       },
-      (error: unknown) => {
+      () => {
         setTaps(undefined);
-        soundTrouble(error);
+        soundTrouble();
       },
     );
   };
@@ -85,7 +85,7 @@ export function Tapping({ song, onTapped }: TappingProps) {
       setTaps(all);
       return;
     }
-    stopLine();
+    stopPlaying();
     setTaps(undefined);
     // Begun before the first beat that is counted with it, it has a pickup: a bar is put before.
     const shift = all[0]! < -beatMs / 2 ? beats * beatMs : Math.max(0, -all[0]!);

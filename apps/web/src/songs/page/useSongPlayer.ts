@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { frequency, songPerformance, tempoOf, type Family, type SongView } from '@same-song/core';
-import { soundTrouble } from '../../map/usePlayer.ts';
-import { stopLine } from '../../sound/player.ts';
-import { clickAt, playScore, type ScoreSound } from '../../sound/score.ts';
+import { playScore, stopPlaying } from '../../sound/player.ts';
+import { clickAt, type ScoreSound } from '../../sound/score.ts';
+import { soundTrouble } from '../../sound/soundTrouble.ts';
 
 /** What is heard beside the melody, and how often. */
 export interface Hearing {
@@ -43,14 +43,14 @@ interface Played {
 export function useSongPlayer({ view, family, a4, perMinute, hearing, passage }: Played) {
   const [sounding, setSounding] = useState<string | undefined>(undefined);
   const [playing, setPlaying] = useState(false);
-  useEffect(() => stopLine, [view, hearing, passage?.from, passage?.to]);
+  useEffect(() => stopPlaying, [view, hearing, passage?.from, passage?.to]);
   const hzOf = useMemo(
     () => new Map(view.line.flatMap(({ id, hz, wayId }) => (wayId === undefined ? [] : [[id, hz]]))),
     [view],
   );
   const toggle = useCallback(() => {
     if (playing) {
-      stopLine();
+      stopPlaying();
       return;
     }
     const { soundings, begins, ends } = songPerformance(view.song, {
@@ -79,9 +79,9 @@ export function useSongPlayer({ view, family, a4, perMinute, hearing, passage }:
       if (noteId === undefined) setPlaying(false);
     };
     const score = { sounds, begins, ends, loop: hearing.loop || passage !== undefined, mute: hearing.mute };
-    playScore(score, family.timbre, onNote).catch((error: unknown) => {
+    playScore(score, family.timbre, onNote).catch(() => {
       setPlaying(false);
-      soundTrouble(error);
+      soundTrouble();
     });
   }, [playing, view, perMinute, hearing, passage, hzOf, a4, family]);
   return { sounding, playing, toggle };
