@@ -11,6 +11,7 @@ import {
   type FamilyId,
   type InstrumentSpec,
 } from '@same-song/core';
+import { LinkButton } from '../controls/LinkButton.tsx';
 import { instruments, layouts } from '../api/records.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
 import { useLink } from '../frame/useLink.ts';
@@ -116,14 +117,9 @@ function OwnLayouts({ id, busy, onChoose }: OwnLayoutsProps) {
             >
               {record.name}
             </Button>
-            <button
-              type="button"
-              className="link"
-              onClick={() => putAway(record)}
-              aria-label={`Put the layout ${record.name} into the bin`}
-            >
+            <LinkButton onClick={() => putAway(record)} label={`Put the layout ${record.name} into the bin`}>
               into the bin
-            </button>
+            </LinkButton>
           </span>
         ))}
       </div>

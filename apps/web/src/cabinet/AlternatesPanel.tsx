@@ -11,6 +11,7 @@ import {
   type InstrumentSpec,
   type Problem,
 } from '@same-song/core';
+import { LinkButton } from '../controls/LinkButton.tsx';
 import { dialectOf, useSettings } from '../api/settings.ts';
 import { Check } from '../controls/Check.tsx';
 import { OneOf } from '../controls/OneOf.tsx';
@@ -114,9 +115,7 @@ function AlternateGroup({ row, spec, onMeasured, onChoices }: AlternatesPanelPro
         {chosen && (
           <TableRow>
             <TableCell colSpan={4}>
-              <button type="button" className="link" onClick={() => onChoices(others)}>
-                No choice: let the line decide
-              </button>
+              <LinkButton onClick={() => onChoices(others)}>No choice: let the line decide</LinkButton>
             </TableCell>
           </TableRow>
         )}

@@ -96,7 +96,7 @@ export function WriteUse({ chosen, heard, onExample }: UseProps) {
       )}
       {!made.ok && struck.length > 0 && <p role="status">{made.problems[0]!.message}</p>}
       <p className="practice-tools">
-        <label className="tool-number">
+        <label className="labelled">
           Call it
           <input
             type="text"

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useNavigate } from 'react-router';
 import { counted, type KeyCell, type OctaveInFull } from '@same-song/core';
+import { LinkButton } from '../controls/LinkButton.tsx';
 import { dialectOf } from '../api/settings.ts';
 import { useKeyOctaves } from '../compute/compute.ts';
 import { notify } from '../frame/notice.ts';
@@ -73,18 +74,11 @@ export function CellDetail({ cell, state, row, column }: CellDetailProps) {
         Open in Map (M)
       </Button>
       <p className="cell-handout">
-        Put on the hand-out:{' '}
-        <button type="button" className="link" onClick={() => handOut([cell])}>
-          this cell
-        </button>
+        Put on the hand-out: <LinkButton onClick={() => handOut([cell])}>this cell</LinkButton>
         {', '}
-        <button type="button" className="link" onClick={() => handOut(row)}>
-          its row
-        </button>
+        <LinkButton onClick={() => handOut(row)}>its row</LinkButton>
         {', '}
-        <button type="button" className="link" onClick={() => handOut(column)}>
-          its column
-        </button>
+        <LinkButton onClick={() => handOut(column)}>its column</LinkButton>
       </p>
       {others.length > 0 && (
         <>

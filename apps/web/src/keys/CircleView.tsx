@@ -16,6 +16,7 @@ import {
   withArticle,
   type NoteName,
 } from '@same-song/core';
+import { LinkButton } from '../controls/LinkButton.tsx';
 import { FigureTools } from '../controls/FigureTools.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
 import { keyIn } from '../question/questionWords.ts';
@@ -89,15 +90,13 @@ export function CircleView({ state }: KeysViewProps) {
             onChange={(position) => setParam('position', position, 'the position')}
           />{' '}
           take <b>{noteText(needed)}</b>.{' '}
-          <button
-            type="button"
-            className="link"
+          <LinkButton
             onClick={() =>
               changeInstrument(usualRef(instrumentHome), withArticle(`${noteText(needed)} harmonica`))
             }
           >
             Try {withArticle(`${noteText(needed)} harmonica`)}
-          </button>
+          </LinkButton>
         </p>
       </section>
     </div>

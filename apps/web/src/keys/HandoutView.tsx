@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
 import { familyById, type StoredQuestion } from '@same-song/core';
+import { SignButton } from '../controls/SignButton.tsx';
 import { dialectOf } from '../api/settings.ts';
 import { useMapView } from '../compute/compute.ts';
 import { Picklist } from '../controls/Picklist.tsx';
@@ -46,22 +47,22 @@ export function HandoutView({ state }: KeysViewProps) {
               {entries.map((entry, i) => (
                 <li key={i}>
                   <span>{nameOf(entry, state)}</span>
-                  <Step
-                    label="Up"
+                  <SignButton
+                    label={`Up: ${nameOf(entry, state)}`}
                     sign="↑"
-                    of={nameOf(entry, state)}
+
                     onClick={() => change(movedEntry(text, i, -1))}
                   />
-                  <Step
-                    label="Down"
+                  <SignButton
+                    label={`Down: ${nameOf(entry, state)}`}
                     sign="↓"
-                    of={nameOf(entry, state)}
+
                     onClick={() => change(movedEntry(text, i, 1))}
                   />
-                  <Step
-                    label="Take out"
+                  <SignButton
+                    label={`Take out: ${nameOf(entry, state)}`}
                     sign="×"
-                    of={nameOf(entry, state)}
+
                     onClick={() => change(withoutEntry(text, i))}
                   />
                 </li>
@@ -102,28 +103,6 @@ export function HandoutView({ state }: KeysViewProps) {
 function nameOf(entry: HandoutEntry, { cabinet }: QuestionState): string {
   const instrument = choose(entry.ref, cabinet, false);
   return `${tonicWords(entry)} ${scaleWords(entry)} on ${instrument?.spec.name ?? '…'}`;
-}
-
-interface StepProps {
-  readonly label: string;
-  readonly sign: string;
-  /** What is moved or taken out. */
-  readonly of: string;
-  readonly onClick: () => void;
-}
-
-function Step({ label, sign, of, onClick }: StepProps) {
-  return (
-    <button
-      type="button"
-      className="handout-step"
-      aria-label={`${label}: ${of}`}
-      title={label}
-      onClick={onClick}
-    >
-      {sign}
-    </button>
-  );
 }
 
 interface EntryProps {

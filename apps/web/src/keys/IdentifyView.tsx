@@ -16,6 +16,7 @@ import {
   type Fit,
   type Instrument,
 } from '@same-song/core';
+import { LinkButton } from '../controls/LinkButton.tsx';
 import { specOf } from '../api/records.ts';
 import { FigureTools } from '../controls/FigureTools.tsx';
 import { Check } from '../controls/Check.tsx';
@@ -76,9 +77,7 @@ export function IdentifyView({ state }: KeysViewProps) {
           />
         </label>
         {own.length < 12 && own.length > 0 && (
-          <button type="button" className="link" onClick={() => takeAll(own)}>
-            Take all notes of {chosen?.spec.name}
-          </button>
+          <LinkButton onClick={() => takeAll(own)}>Take all notes of {chosen?.spec.name}</LinkButton>
         )}
         {read && !read.ok && (
           <ul className="editor-problems" role="alert">

@@ -16,6 +16,7 @@ import {
   type Progression,
   type Role,
 } from '@same-song/core';
+import { NumberField } from '../controls/NumberField.tsx';
 import { progressions, type ProgressionRecord } from '../api/records.ts';
 import { useChordScene } from '../compute/compute.ts';
 import { FigureTools } from '../controls/FigureTools.tsx';
@@ -212,17 +213,7 @@ function Editor({
           }}
         />
       </label>
-      <label>
-        Beats{' '}
-        <input
-          key={beats}
-          type="number"
-          min={2}
-          max={12}
-          defaultValue={beats}
-          onBlur={(event) => onBeats(Number(event.target.value) || 4)}
-        />
-      </label>
+      <NumberField label="Beats" value={beats} least={2} most={12} onChange={onBeats} />
       <KeepProgression text={byDegree ?? text} beats={beats} sound={!problem} />
       {children}
       {problem && (

@@ -9,6 +9,7 @@ import {
   type Progression,
   type ScaleFit,
 } from '@same-song/core';
+import { LinkButton } from '../controls/LinkButton.tsx';
 
 const SUGGESTIONS = 7;
 
@@ -73,9 +74,7 @@ function Fits({ fits, onScale }: { fits: readonly ScaleFit[]; onScale: (id: stri
     <ol className="suits">
       {fits.map((fit) => (
         <li key={fit.scale.id}>
-          <button type="button" className="link" onClick={() => onScale(fit.scale.id)}>
-            {fit.scale.name}
-          </button>
+          <LinkButton onClick={() => onScale(fit.scale.id)}>{fit.scale.name}</LinkButton>
           <span className="keys-soft">{fit.reason}</span>
         </li>
       ))}

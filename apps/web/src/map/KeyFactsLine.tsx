@@ -1,4 +1,5 @@
 import type { MapView } from '@same-song/core';
+import { LinkButton } from '../controls/LinkButton.tsx';
 import type { QuestionState } from '../question/useQuestion.ts';
 
 /** `steps 200 100 … cents`, or what they all are. */
@@ -38,13 +39,9 @@ export function KeyFactsLine({ state, view }: { state: QuestionState; view: MapV
         <p>
           {facts.note}{' '}
           {facts.simpler && (
-            <button
-              type="button"
-              className="link"
-              onClick={() => state.change('spelling', { tonic: facts.simpler!.code })}
-            >
+            <LinkButton onClick={() => state.change('spelling', { tonic: facts.simpler!.code })}>
               Spell it plainer, in {facts.simpler.text}
-            </button>
+            </LinkButton>
           )}
         </p>
       )}

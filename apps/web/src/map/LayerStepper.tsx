@@ -1,4 +1,5 @@
 import { LAYERS } from '@same-song/core';
+import { SignButton } from '../controls/SignButton.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import type { QuestionState } from '../question/useQuestion.ts';
 
@@ -29,15 +30,11 @@ export function LayerStepper({ state }: { state: QuestionState }) {
       aria-label="Layer"
       title="How much is shown and played: home alone, the chord’s tones, five notes, the whole scale, colour notes too"
     >
-      <button type="button" onClick={() => step(-1)} aria-label="Layer before" title="Shift L">
-        ‹
-      </button>
+      <SignButton label="Layer before" sign="‹" title="Shift L" onClick={() => step(-1)} />
       <span aria-live="polite">
         {LAYERS[at]!.label} <span className="unseen">{`${at + 1} of ${LAYERS.length}`}</span>
       </span>
-      <button type="button" onClick={() => step(1)} aria-label="Next layer" title="L">
-        ›
-      </button>
+      <SignButton label="Next layer" sign="›" title="L" onClick={() => step(1)} />
     </span>
   );
 }

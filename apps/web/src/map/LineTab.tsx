@@ -1,5 +1,6 @@
 import { Fragment, memo, useEffect, useRef, useState, type RefObject } from 'react';
 import type { LineView } from '@same-song/core';
+import { LinkButton } from '../controls/LinkButton.tsx';
 
 interface LineTabProps {
   readonly line: readonly LineView[];
@@ -30,9 +31,9 @@ export const LineTab = memo(function LineTab({ line, separator, marked }: LineTa
         </span>
       </p>
       {(isCut || whole) && (
-        <button type="button" className="link" aria-expanded={whole} onClick={() => setWhole(!whole)}>
+        <LinkButton expanded={whole} onClick={() => setWhole(!whole)}>
           {whole ? 'Three lines of the tab' : 'All of the tab'}
-        </button>
+        </LinkButton>
       )}
     </div>
   );

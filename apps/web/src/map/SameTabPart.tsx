@@ -1,3 +1,4 @@
+import { LinkButton } from '../controls/LinkButton.tsx';
 import type { SameTabs } from './useSameTab.ts';
 
 /** Which key comes out when the same tab is played on another instrument. */
@@ -9,9 +10,7 @@ export function SameTabPart({ there, more, take }: SameTabs) {
       <ul className="same-tab">
         {there.map(({ ref, name, comes, kept, of }) => (
           <li key={ref}>
-            <button type="button" className="link" onClick={() => take(ref)}>
-              {name}
-            </button>
+            <LinkButton onClick={() => take(ref)}>{name}</LinkButton>
             <b>
               {comes}
               {kept < of && ` (${kept} of ${of} the same)`}

@@ -10,6 +10,7 @@ import {
   type Side,
   type WayView,
 } from '@same-song/core';
+import { LinkButton } from '../controls/LinkButton.tsx';
 import { useRoving } from '../frame/roving.ts';
 import { FactTables, Remarks } from './FactTables.tsx';
 import { pinAsItIs } from './pinAsItIs.ts';
@@ -243,9 +244,7 @@ function OtherWay({ other, selection, alternatives, onPin, onSelectWay }: Verdic
   const told = otherText(other, note, alternatives);
   return (
     <li>
-      <button type="button" className="link" onClick={() => onSelectWay(other.id)}>
-        {other.words}
-      </button>
+      <LinkButton onClick={() => onSelectWay(other.id)}>{other.words}</LinkButton>
       {note && alternative && (
         <Button size="small" variant="outlined" onClick={() => onPin({ noteId: note.id, wayId: other.id })}>
           Pin this

@@ -37,22 +37,21 @@ export class Agenda {
   }
 }
 
-let live: Promise<Clock> | undefined;
+let live: Clock | undefined;
 
 /** The clock of what is heard. @throws as the browser does where no sound can be made */
 export async function liveClock(): Promise<Clock> {
   live ??= startedClock();
   try {
-    const clock = await live;
-    await (clock.context as AudioContext).resume();
-    return clock;
+    await (live.context as AudioContext).resume();
+    return live;
   } catch (error) {
     live = undefined;
     throw error;
   }
 }
 
-async function startedClock(): Promise<Clock> {
+function startedClock(): Clock {
   const context = new AudioContext({ latencyHint: 'interactive' });
   const agenda = new Agenda();
   // A worker's ticks come in time in a tab that lies behind another, where the page's own come once a second.

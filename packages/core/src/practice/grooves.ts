@@ -205,6 +205,9 @@ export const GROOVES: readonly Groove[] = Object.freeze([
   },
 ]);
 
+/** Id of the groove that is taken where none is chosen. */
+export const USUAL_GROOVE = GROOVES[0]!.id;
+
 /** @throws for an unknown one */
 export function grooveById(id: string): Groove {
   const found = GROOVES.find((groove) => groove.id === id);

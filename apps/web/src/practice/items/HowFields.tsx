@@ -94,13 +94,13 @@ export function HowFields({ item, persons, onKeep }: HowFieldsProps) {
           <Picklist
             label="played"
             value={how.articulation}
-            choices={ARTICULATIONS.map(({ id, label }) => ({ id, label }))}
+            choices={ARTICULATIONS}
             onChange={(articulation) => setHow({ ...how, articulation })}
           />
           <Picklist
             label="keys"
             value={how.order}
-            choices={KEY_ORDERS.map(({ id, label }) => ({ id, label }))}
+            choices={KEY_ORDERS}
             onChange={(order) => setHow({ ...how, order })}
           />
         </>

@@ -10,6 +10,7 @@ import {
   USUAL_WAY,
   type PracticeItem,
 } from '@same-song/core';
+import { LinkButton } from '../../controls/LinkButton.tsx';
 import { items, routines, type ItemRecord } from '../../api/records.ts';
 import { Check } from '../../controls/Check.tsx';
 import { Picklist } from '../../controls/Picklist.tsx';
@@ -112,34 +113,20 @@ function Row({ item, on, due, persons, open, onOpen, chosen, onChoose }: RowProp
           </small>
         </span>
         <span className="items-tools">
-          <button
-            type="button"
-            className="link"
-            aria-expanded={open}
-            aria-label={`how ${item.name} is practised`}
-            onClick={() => onOpen(!open)}
-          >
+          <LinkButton expanded={open} label={`how ${item.name} is practised`} onClick={() => onOpen(!open)}>
             how
-          </button>
-          <button
-            type="button"
-            className="link"
-            aria-pressed={item.set}
-            aria-label={`${item.set ? 'no longer set' : 'set'}: ${item.name}`}
+          </LinkButton>
+          <LinkButton
+            pressed={item.set}
+            label={`${item.set ? 'no longer set' : 'set'}: ${item.name}`}
             disabled={busy}
             onClick={() => put({ set: !item.set }, item.set ? 'no longer set' : 'setting an item')}
           >
             {item.set ? 'no longer set' : 'set'}
-          </button>
-          <button
-            type="button"
-            className="link"
-            aria-label={`bin: ${item.name}`}
-            disabled={busy}
-            onClick={() => putAway(item)}
-          >
+          </LinkButton>
+          <LinkButton label={`bin: ${item.name}`} disabled={busy} onClick={() => putAway(item)}>
             bin
-          </button>
+          </LinkButton>
         </span>
       </div>
       {open && (
@@ -179,14 +166,9 @@ function Routines({
             {routine.steps
               .map(({ itemId }) => list.find(({ id }) => id === itemId)?.name ?? 'gone')
               .join(', ')}{' '}
-            <button
-              type="button"
-              className="link"
-              aria-label={`bin: ${routine.name}`}
-              onClick={() => putAway(routine)}
-            >
+            <LinkButton label={`bin: ${routine.name}`} onClick={() => putAway(routine)}>
               bin
-            </button>
+            </LinkButton>
           </li>
         ))}
       </ul>
@@ -266,7 +248,7 @@ function AddItem({ practice }: { readonly practice: Practice }) {
         <Picklist
           label="a drill"
           value={drill}
-          choices={DRILLS.map(({ id, label }) => ({ id, label }))}
+          choices={DRILLS}
           onChange={setDrill}
         />
         <Button

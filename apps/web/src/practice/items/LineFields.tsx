@@ -33,7 +33,7 @@ export function LineFields({ question, onChange }: LineFieldsProps) {
       <Picklist<PatternId>
         label="as"
         value={pattern}
-        choices={PATTERNS.map(({ id, label }) => ({ id, label }))}
+        choices={PATTERNS}
         onChange={(id) => onChange({ ...question, ...withPattern(question, id), pins: [] })}
       />
       {patternById(pattern).anchored && (

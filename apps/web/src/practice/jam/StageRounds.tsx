@@ -8,6 +8,9 @@ import {
   type OwnStage,
   type Practised,
 } from '@same-song/core';
+import { Disclosure } from '../../controls/Disclosure.tsx';
+import { NumberField } from '../../controls/NumberField.tsx';
+import { LinkButton } from '../../controls/LinkButton.tsx';
 import { items, type ItemRecord } from '../../api/records.ts';
 import { useKeeping } from '../../frame/useKeeping.ts';
 
@@ -34,32 +37,21 @@ export function StageRounds({ item, stages }: StageRoundsProps) {
   const put = (part: Partial<Jam>, label: string, notice: string) =>
     change({ id, version }, { after: { ...before, what: { ...what, ...part } }, label, notice });
   return (
-    <details className="player-more">
-      <summary>Stages and their rounds</summary>
+    <Disclosure className="player-more" summary="Stages and their rounds">
       <div className="player-settings">
         {stages.map((stage) => (
           <span key={stage.id} className="stage-rounds">
-            <label>
-              {stage.label}{' '}
-              <input
-                type="number"
-                min={0}
-                max={64}
-                value={rounds[stage.id] ?? ROUNDS_A_STAGE}
-                onChange={(event) =>
-                  setRounds({
-                    ...rounds,
-                    [stage.id]: Math.max(0, Math.min(64, Math.floor(Number(event.target.value)) || 0)),
-                  })
-                }
-              />
-            </label>
+            <NumberField
+              label={stage.label}
+              value={rounds[stage.id] ?? ROUNDS_A_STAGE}
+              least={0}
+              most={64}
+              onChange={(count) => setRounds({ ...rounds, [stage.id]: count })}
+            />
             {own.some((one) => one.id === stage.id) && (
-              <button
-                type="button"
-                className="link"
+              <LinkButton
                 disabled={busy}
-                aria-label={`take out the stage ${stage.label}`}
+                label={`take out the stage ${stage.label}`}
                 onClick={() =>
                   put(
                     { own: own.filter((one) => one.id !== stage.id) },
@@ -69,7 +61,7 @@ export function StageRounds({ item, stages }: StageRoundsProps) {
                 }
               >
                 take out
-              </button>
+              </LinkButton>
             )}
           </span>
         ))}
@@ -89,7 +81,7 @@ export function StageRounds({ item, stages }: StageRoundsProps) {
           put({ own: [...own, stage] }, `the stage ${stage.label}`, `${stage.label} is a stage.`)
         }
       />
-    </details>
+    </Disclosure>
   );
 }
 

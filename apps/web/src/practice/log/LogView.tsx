@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { LogEntry } from '@same-song/core';
+import { LinkButton } from '../../controls/LinkButton.tsx';
 import { MoreRows } from '../../controls/MoreRows.tsx';
 import { download } from '../../frame/files.ts';
 import { notify } from '../../frame/notice.ts';
@@ -117,22 +118,18 @@ export function LogView({ practice }: { readonly practice: Practice }) {
                   <td>{entry.rounds > 0 ? `${entry.clean} of ${entry.rounds}` : ''}</td>
                   <td>{entry.note}</td>
                   <td>
-                    <button
-                      type="button"
-                      className="link"
-                      aria-label={`change ${entry.name}, ${whenWords(entry.at)}`}
+                    <LinkButton
+                      label={`change ${entry.name}, ${whenWords(entry.at)}`}
                       onClick={() => setEditing(entry.entry)}
                     >
                       change
-                    </button>{' '}
-                    <button
-                      type="button"
-                      className="link"
-                      aria-label={`take out ${entry.name}, ${whenWords(entry.at)}`}
+                    </LinkButton>{' '}
+                    <LinkButton
+                      label={`take out ${entry.name}, ${whenWords(entry.at)}`}
                       onClick={() => correct(entry, { gone: true }, `taking ${entry.name} out of the log`)}
                     >
                       take out
-                    </button>
+                    </LinkButton>
                   </td>
                 </tr>
               ),
@@ -215,17 +212,13 @@ function EditRow({
         {wrong && <small role="alert">{wrong}</small>}
       </td>
       <td>
-        <button
-          type="button"
-          className="link"
+        <LinkButton
           disabled={wrong !== undefined}
           onClick={() => onDone({ ...numbers, name: name.trim(), note: note.trim() })}
         >
           keep
-        </button>{' '}
-        <button type="button" className="link" onClick={() => onDone()}>
-          leave
-        </button>
+        </LinkButton>{' '}
+        <LinkButton onClick={() => onDone()}>leave</LinkButton>
       </td>
     </tr>
   );

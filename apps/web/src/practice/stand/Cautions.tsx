@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { LinkButton } from '../../controls/LinkButton.tsx';
 
 /** Said once while the page is open. */
 const said = new Set<string>();
@@ -14,10 +15,7 @@ export function Cautions({ cautions }: { readonly cautions: readonly string[] })
   if (away || told === undefined) return null;
   return (
     <p className="player-caution" role="note">
-      {told}{' '}
-      <button type="button" className="link" onClick={() => setAway(true)}>
-        put away
-      </button>
+      {told} <LinkButton onClick={() => setAway(true)}>put away</LinkButton>
     </p>
   );
 }

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { FACTORS, GROOVES, TEMPO_LIMITS, type Instrument, type RepeatMode } from '@same-song/core';
+import { Disclosure } from '../../controls/Disclosure.tsx';
 import { Picklist } from '../../controls/Picklist.tsx';
 import { TempoField } from '../../map/TempoField.tsx';
 import { MADE_UP, simulatedOn } from './faults.ts';
@@ -32,8 +33,7 @@ export function PlayerSettings({
   const { state, send, groove, setGroove, mix, setMix, simulated, setSimulated } = player;
   const setTempo = (perMinute: number) => send({ kind: 'tempo', perMinute });
   return (
-    <details className="player-more">
-      <summary>Tempo, sound and more</summary>
+    <Disclosure className="player-more" summary="Tempo, sound and more">
       <div className="player-settings">
         <TempoField tempo={state.rung.perMinute} onTempo={setTempo} />
         {FACTORS.map((factor) => (
@@ -80,7 +80,7 @@ export function PlayerSettings({
           {isMirrored ? 'Seen from opposite' : 'Seen by the player'}
         </Button>
       </div>
-    </details>
+    </Disclosure>
   );
 }
 

@@ -86,8 +86,8 @@ export function moved(rows: readonly TodayRow[], at: number, by: -1 | 1): readon
   return next;
 }
 
-/** A row taken to the place of another. */
-export function putBefore(rows: readonly TodayRow[], from: number, to: number): readonly TodayRow[] {
+/** A row taken to another place. */
+export function movedTo(rows: readonly TodayRow[], from: number, to: number): readonly TodayRow[] {
   const next = rows.filter((_, i) => i !== from);
   next.splice(to, 0, rows[from]!);
   return next;

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { namer, keyOf, expectOk, parseNote, scaleById } from '@same-song/core';
+import { LinkButton } from '../../controls/LinkButton.tsx';
 import { arrangements, songs } from '../../api/records.ts';
 import { MoreRows } from '../../controls/MoreRows.tsx';
 import { useKeeping } from '../../frame/useKeeping.ts';
@@ -22,10 +23,8 @@ export function Library({ library, onWrite }: { library: LibraryState; onWrite: 
         <p>No songs yet. Bring one in whatever form you have it:</p>
         <ul>
           <li>
-            <button type="button" className="link" onClick={onWrite}>
-              Write or paste it
-            </button>{' '}
-            as ABC, as degrees, or as tab of any instrument.
+            <LinkButton onClick={onWrite}>Write or paste it</LinkButton> as ABC, as degrees, or as tab of any
+            instrument.
           </li>
           <li>Read ABC, MusicXML or MIDI files, or drop them onto this page.</li>
         </ul>
@@ -126,14 +125,9 @@ function Row({ row, on, knows, arranged, onPutAway }: RowProps) {
       </td>
       <td className="songs-more">{arranged > 0 ? arranged : ''}</td>
       <td>
-        <button
-          type="button"
-          className="link"
-          aria-label={`Put ${title} into the bin`}
-          onClick={() => onPutAway(song)}
-        >
+        <LinkButton label={`Put ${title} into the bin`} onClick={() => onPutAway(song)}>
           bin
-        </button>
+        </LinkButton>
       </td>
     </tr>
   );

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { counted } from '@same-song/core';
+import { LinkButton } from '../../controls/LinkButton.tsx';
 import { contentsOf, songOf, songs, tags, type SongRecord } from '../../api/records.ts';
 import { notify } from '../../frame/notice.ts';
 import { useKeeping } from '../../frame/useKeeping.ts';
@@ -119,22 +120,14 @@ function TagRow({
     );
   return (
     <li>
-      <button type="button" className="link" onClick={() => onTag(tag.name)}>
-        {tag.name}
-      </button>{' '}
-      {counted(tag.songs, 'song')}
+      <LinkButton onClick={() => onTag(tag.name)}>{tag.name}</LinkButton> {counted(tag.songs, 'song')}
       {tag.about === '' ? '' : `: ${tag.about}`}{' '}
-      <button
-        type="button"
-        className="link"
-        aria-label={`change ${tag.name}`}
-        onClick={() => setEditing(true)}
-      >
+      <LinkButton label={`change ${tag.name}`} onClick={() => setEditing(true)}>
         change
-      </button>{' '}
-      <button type="button" className="link" aria-label={`take off ${tag.name}`} onClick={() => told(away())}>
+      </LinkButton>{' '}
+      <LinkButton label={`take off ${tag.name}`} onClick={() => told(away())}>
         take off
-      </button>
+      </LinkButton>
     </li>
   );
 }

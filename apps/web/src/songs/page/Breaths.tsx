@@ -1,4 +1,5 @@
 import type { SongView } from '@same-song/core';
+import { LinkButton } from '../../controls/LinkButton.tsx';
 import type { SongState } from './useSong.ts';
 
 const WHY_BREATHE: Readonly<Record<SongView['breaths'][number]['why'], string>> = {
@@ -18,10 +19,7 @@ export function Breaths({ state, view }: { state: SongState; view: SongView }) {
       <ul className="plain-list">
         {view.breaths.slice(0, 8).map(({ after, bar, why, what }) => (
           <li key={after}>
-            <button type="button" className="link" onClick={() => state.select(after)}>
-              bar {bar}
-            </button>{' '}
-            {what}: {WHY_BREATHE[why]}
+            <LinkButton onClick={() => state.select(after)}>bar {bar}</LinkButton> {what}: {WHY_BREATHE[why]}
           </li>
         ))}
       </ul>

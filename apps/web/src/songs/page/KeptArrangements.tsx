@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useNavigate } from 'react-router';
 import { familyById, planToLink } from '@same-song/core';
+import { LinkButton } from '../../controls/LinkButton.tsx';
 import { arrangements, type ArrangementRecord } from '../../api/records.ts';
 import { notify } from '../../frame/notice.ts';
 import { remember } from '../../frame/undo.ts';
@@ -91,17 +92,12 @@ function Row({
   };
   return (
     <li>
-      <button type="button" className="link" aria-current={current} onClick={open}>
+      <LinkButton current={current} onClick={open}>
         {kept.name}
-      </button>{' '}
-      <button
-        type="button"
-        className="link"
-        aria-label={`Put ${kept.name} into the bin`}
-        onClick={() => putAway(kept)}
-      >
+      </LinkButton>{' '}
+      <LinkButton label={`Put ${kept.name} into the bin`} onClick={() => putAway(kept)}>
         bin
-      </button>
+      </LinkButton>
     </li>
   );
 }

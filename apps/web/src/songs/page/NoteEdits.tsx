@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { holdingAt } from '@same-song/core';
+import { Disclosure } from '../../controls/Disclosure.tsx';
 import type { SongRecord } from '../../api/records.ts';
 import { useShortcuts } from '../../frame/shortcuts.ts';
 import { markEdits, noteEdits, type NoteEdit } from './noteEdits.ts';
@@ -41,8 +42,7 @@ export function NoteEdits({ record, noteId }: NoteEditsProps) {
       </Button>
     ));
   return (
-    <details className="note-edits note-changes">
-      <summary>Change the song here</summary>
+    <Disclosure className="note-edits note-changes" summary="Change the song here">
       <div className="note-edits-tools">
         {tools(edits)}
         {tools([
@@ -79,7 +79,7 @@ export function NoteEdits({ record, noteId }: NoteEditsProps) {
           )
         }
       />
-    </details>
+    </Disclosure>
   );
 }
 

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import type { SongKeyFit } from '@same-song/core';
+import { LinkButton } from '../../controls/LinkButton.tsx';
 import { subjectOf } from '../../compute/subject.ts';
 import { useSongOnAll } from '../../compute/computeSongs.ts';
 import type { SongState } from './useSong.ts';
@@ -48,17 +49,12 @@ function Instruments({ state }: { state: SongState }) {
     <ul className="song-keys on-all">
       {ranked.map(({ id, name, here, best }) => (
         <li key={id}>
-          <button type="button" className="link" onClick={() => play(id, (here ?? best).transpose)}>
-            {name}
-          </button>
+          <LinkButton onClick={() => play(id, (here ?? best).transpose)}>{name}</LinkButton>
           <span>
             {here ? `in this key ${reach(here)}` : 'nothing of it in this key'}
             {best.missing < (here?.missing ?? Infinity) && (
               <>
-                ;{' '}
-                <button type="button" className="link" onClick={() => play(id, best.transpose)}>
-                  in {best.keyName}
-                </button>{' '}
+                ; <LinkButton onClick={() => play(id, best.transpose)}>in {best.keyName}</LinkButton>{' '}
                 {reach(best)}
               </>
             )}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { LinkButton } from '../../controls/LinkButton.tsx';
 import { useSongFigures } from '../../compute/computeSongs.ts';
 import { dialectOf } from '../../api/settings.ts';
 import type { SongState } from './useSong.ts';
@@ -34,10 +35,8 @@ function Offers({ state, noteId }: { readonly state: SongState; readonly noteId:
         const isIn = own?.wayIds.join() === figure.wayIds.join();
         return (
           <li key={words}>
-            <button
-              type="button"
-              className="link"
-              aria-pressed={isIn}
+            <LinkButton
+              pressed={isIn}
               onClick={() =>
                 change(isIn ? 'taking an ornament out' : 'an ornament', {
                   figures: isIn ? others : [...others, figure],
@@ -45,7 +44,7 @@ function Offers({ state, noteId }: { readonly state: SongState; readonly noteId:
               }
             >
               {words}
-            </button>{' '}
+            </LinkButton>{' '}
             {isIn ? 'is in: press again to take it out' : [tab, ...price.slice(0, 2)].join(' · ')}
           </li>
         );

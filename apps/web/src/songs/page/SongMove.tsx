@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { compareViews, movedTonic, inModeIfAny, noteText, type SongView } from '@same-song/core';
+import { LinkButton } from '../../controls/LinkButton.tsx';
 import { useSameSongTabs, useSongTabs } from '../../compute/computeSongs.ts';
 import { dialectOf } from '../../api/settings.ts';
 import { Picklist } from '../../controls/Picklist.tsx';
@@ -55,9 +56,7 @@ function Beside({ state, view }: { readonly state: SongState; readonly view: Son
               choices={moves}
               onChange={(by) => putBeside({ ref: second.ref, by: Number(by) })}
             />
-            <button type="button" className="link" onClick={() => state.play(second.ref, second.by)}>
-              play that one
-            </button>
+            <LinkButton onClick={() => state.play(second.ref, second.by)}>play that one</LinkButton>
           </>
         )}
       </div>
@@ -111,9 +110,7 @@ function SameTabOn({ state }: { readonly state: SongState }) {
       <ul className="plain-list">
         {there.map(({ ref, spec, same }) => (
           <li key={ref}>
-            <button type="button" className="link" onClick={() => take('the same tab', ref, same.plan)}>
-              {spec.name}
-            </button>{' '}
+            <LinkButton onClick={() => take('the same tab', ref, same.plan)}>{spec.name}</LinkButton>{' '}
             <b>{same.changed > 0 ? `round ${same.keyName}` : same.keyName}</b>
             {same.kept < same.of && `, ${same.kept} of ${same.of} notes`}
             {same.changed > 0 && `, ${same.changed} notes come out otherwise`}
@@ -143,14 +140,9 @@ function EveryKey({ state, view }: { readonly state: SongState; readonly view: S
         {keys?.map((fit) => (
           <li key={fit.transpose}>
             <p>
-              <button
-                type="button"
-                className="link"
-                aria-current={fit.transpose === by}
-                onClick={() => move(fit.transpose)}
-              >
+              <LinkButton current={fit.transpose === by} onClick={() => move(fit.transpose)}>
                 {fit.keyName}
-              </button>{' '}
+              </LinkButton>{' '}
               {[fit.facts[0], fitWords(fit)].filter((text) => text).join(' · ')}
             </p>
             <pre>

@@ -1,6 +1,7 @@
 import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { SongEdit } from '@same-song/core';
+import { LinkButton } from '../../controls/LinkButton.tsx';
 import type { SongRecord } from '../../api/records.ts';
 import { useSongEdits } from './songEdits.ts';
 import { readTags } from '../library/tags.ts';
@@ -56,16 +57,14 @@ export function SongTags({ record }: { readonly record: SongRecord }) {
           {' · '}
         </span>
       ))}
-      <button
-        type="button"
-        className="link"
+      <LinkButton
         onClick={() => {
           isOpen.current = true;
           setTyped(record.tags.join(', '));
         }}
       >
         {record.tags.length === 0 ? 'give it a tag' : 'change its tags'}
-      </button>
+      </LinkButton>
     </>
   );
 }

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { counted, type LineView, type SongView } from '@same-song/core';
+import { LinkButton } from '../../controls/LinkButton.tsx';
 import type { SongRecord } from '../../api/records.ts';
 import { Breaths } from './Breaths.tsx';
 import { KeptArrangements } from './KeptArrangements.tsx';
@@ -84,13 +85,9 @@ function SelectedNote({
         <ul className="plain-list">
           {alternatives.slice(0, 6).map((other) => (
             <li key={other.wayId}>
-              <button
-                type="button"
-                className="link"
-                onClick={() => pin({ noteId: note.id, wayId: other.wayId })}
-              >
+              <LinkButton onClick={() => pin({ noteId: note.id, wayId: other.wayId })}>
                 {words(other.wayId)?.words ?? other.wayId}
-              </button>{' '}
+              </LinkButton>{' '}
               {other.changes.length > 0 ? other.changes.join(', ') : 'no harder'}
             </li>
           ))}
@@ -116,26 +113,22 @@ function Ways({ state, view, lacking }: { state: SongState; view: SongView; lack
       <ul className="plain-list song-offers">
         {lacking.offers.map(({ text, decisions }) => (
           <li key={text}>
-            <button type="button" className="link" onClick={() => state.decide(decisions)}>
-              {text}
-            </button>
+            <LinkButton onClick={() => state.decide(decisions)}>{text}</LinkButton>
             {alike.length > 1 && decisions.length === 1 && (
-              <button
-                type="button"
-                className="link"
-                aria-label={`${text}, all ${alike.length} of them`}
+              <LinkButton
+                label={`${text}, all ${alike.length} of them`}
                 onClick={() => state.decide(alike.map(({ noteId }) => ({ ...decisions[0]!, noteId })))}
               >
                 all {alike.length}
-              </button>
+              </LinkButton>
             )}
           </li>
         ))}
         {whole.map((fit) => (
           <li key={fit.transpose}>
-            <button type="button" className="link" onClick={() => state.move(fit.transpose)}>
+            <LinkButton onClick={() => state.move(fit.transpose)}>
               {['the whole song in ' + fit.keyName, fit.facts[0]].filter((text) => text).join(', ')}
-            </button>
+            </LinkButton>
           </li>
         ))}
       </ul>
@@ -164,9 +157,9 @@ function Missing({ state, view }: { state: SongState; view: SongView }) {
             {firstsByBar(view.missing.filter((lacking) => lacking.note === note))
               .slice(0, BARS_TOLD)
               .map(({ noteId, bar }) => (
-                <button key={noteId} type="button" className="link" onClick={() => state.select(noteId)}>
+                <LinkButton key={noteId} onClick={() => state.select(noteId)}>
                   {bar}
-                </button>
+                </LinkButton>
               ))}
           </li>
         ))}
@@ -204,9 +197,7 @@ function Decided({ state, record }: { state: SongState; record: SongRecord }) {
         {decisions.map((decision) => (
           <li key={decision.noteId}>
             bar {barOf(decision.noteId)}: {decision.kind === 'leave' ? 'left out' : movedWords(decision.by)}{' '}
-            <button type="button" className="link" onClick={() => state.undecide(decision.noteId)}>
-              play what is written
-            </button>
+            <LinkButton onClick={() => state.undecide(decision.noteId)}>play what is written</LinkButton>
           </li>
         ))}
       </ul>
@@ -232,9 +223,7 @@ function Remarks({ state, view }: { state: SongState; view: SongView }) {
       <ul className="plain-list">
         {view.remarks.slice(0, 8).map((remark) => (
           <li key={remark.noteId + remark.text}>
-            <button type="button" className="link" onClick={() => state.select(remark.noteId)}>
-              {remark.text}
-            </button>
+            <LinkButton onClick={() => state.select(remark.noteId)}>{remark.text}</LinkButton>
           </li>
         ))}
       </ul>
@@ -272,18 +261,16 @@ function AgainstChords({ state, view }: { state: SongState; view: SongView }) {
       <ul className="plain-list">
         {shown.map(({ noteId, bar, note, chord, why, kind }) => (
           <li key={noteId}>
-            <button type="button" className="link" onClick={() => state.select(noteId)}>
-              bar {bar}
-            </button>
+            <LinkButton onClick={() => state.select(noteId)}>bar {bar}</LinkButton>
             {note} over {chord}, {why}: <b>{KIND_WORDS[kind]}</b>
           </li>
         ))}
       </ul>
       <TensionLimitFields />
       {tensions.length > shown.length && (
-        <button type="button" className="link" onClick={() => setAll(true)}>
+        <LinkButton onClick={() => setAll(true)}>
           {counted(tensions.length - shown.length, 'more note rubs', 'more notes rub')}
-        </button>
+        </LinkButton>
       )}
     </section>
   );
@@ -299,15 +286,10 @@ function Easier({ state }: { state: SongState }) {
       <ul className="song-keys">
         {keys.slice(0, 6).map((fit) => (
           <li key={fit.transpose}>
-            <button
-              type="button"
-              className="link"
-              aria-current={fit.transpose === by}
-              onClick={() => move(fit.transpose)}
-            >
+            <LinkButton current={fit.transpose === by} onClick={() => move(fit.transpose)}>
               {fit.keyName}
               {fit.transpose === by ? ' (here)' : ''}
-            </button>{' '}
+            </LinkButton>{' '}
             <span>{[fit.facts[0], fitWords(fit)].filter((text) => text).join(' · ')}</span>
           </li>
         ))}

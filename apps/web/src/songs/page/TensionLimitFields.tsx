@@ -1,4 +1,7 @@
 import { TENSION_LIMITS, TENSION_RANGES, type TensionLimits } from '@same-song/core';
+import { Disclosure } from '../../controls/Disclosure.tsx';
+import { NumberField } from '../../controls/NumberField.tsx';
+import { LinkButton } from '../../controls/LinkButton.tsx';
 import { useSettings } from '../../api/settings.ts';
 
 const FIELDS: readonly (readonly [keyof TensionLimits, string, string, number])[] = [
@@ -11,35 +14,22 @@ const FIELDS: readonly (readonly [keyof TensionLimits, string, string, number])[
 export function TensionLimitFields() {
   const { settings, change } = useSettings();
   const { tension } = settings;
-  const set = (field: keyof TensionLimits, value: number) => {
-    const { least, most } = TENSION_RANGES[field];
-    if (value >= least && value <= most) change({ tension: { ...tension, [field]: value } });
-  };
   const isUsual = FIELDS.every(([field]) => tension[field] === TENSION_LIMITS[field]);
   return (
-    <details className="tension-limits">
-      <summary>When it grates</summary>
-      {FIELDS.map(([field, before, after, step]) => (
-        <label key={field}>
-          {before}{' '}
-          <input
-            type="number"
-            min={TENSION_RANGES[field].least}
-            max={TENSION_RANGES[field].most}
-            step={step}
-            defaultValue={tension[field]}
-            key={tension[field]}
-            onBlur={(event) => set(field, event.target.valueAsNumber)}
-            onKeyDown={(event) => event.key === 'Enter' && set(field, event.currentTarget.valueAsNumber)}
-          />{' '}
-          {after}
-        </label>
+    <Disclosure className="tension-limits" summary="When it grates">
+      {FIELDS.map(([field, label, unit, step]) => (
+        <NumberField
+          key={field}
+          label={label}
+          unit={unit}
+          value={tension[field]}
+          least={TENSION_RANGES[field].least}
+          most={TENSION_RANGES[field].most}
+          step={step}
+          onChange={(value) => change({ tension: { ...tension, [field]: value } })}
+        />
       ))}
-      {!isUsual && (
-        <button type="button" className="link" onClick={() => change({ tension: TENSION_LIMITS })}>
-          as usual
-        </button>
-      )}
-    </details>
+      {!isUsual && <LinkButton onClick={() => change({ tension: TENSION_LIMITS })}>as usual</LinkButton>}
+    </Disclosure>
   );
 }

@@ -1,4 +1,5 @@
 import { counted, type SongView } from '@same-song/core';
+import { LinkButton } from '../../controls/LinkButton.tsx';
 import type { SongState } from './useSong.ts';
 
 /** What sounds with a note, each to be left out. */
@@ -11,13 +12,9 @@ export function AddedHere({ state, view, noteId }: { state: SongState; view: Son
       {here.map(({ id, note, tab }) => (
         <li key={id}>
           with {note}, {tab}{' '}
-          <button
-            type="button"
-            className="link"
-            onClick={() => state.add(adds.fullness, [...adds.without, id])}
-          >
+          <LinkButton onClick={() => state.add(adds.fullness, [...adds.without, id])}>
             leave it out
-          </button>
+          </LinkButton>
         </li>
       ))}
     </ul>
@@ -38,9 +35,9 @@ export function WithTheMelody({ state, view }: { state: SongState; view: SongVie
           : `${counted(notes.length, 'note')} added. ${price.length > 0 ? price.slice(0, 5).join(', ') : 'It costs nothing more'}.`}
       </p>
       {adds.without.length > 0 && (
-        <button type="button" className="link" onClick={() => state.add(adds.fullness)}>
+        <LinkButton onClick={() => state.add(adds.fullness)}>
           put back {counted(adds.without.length, 'note')} left out
-        </button>
+        </LinkButton>
       )}
     </section>
   );

@@ -1,0 +1,29 @@
+import { chordSymbol, type BackingChord, type NoteName } from '@same-song/core';
+
+interface JamBarsProps {
+  readonly chords: readonly BackingChord[];
+  readonly tonic: NoteName;
+  /** Place of the bar that sounds. */
+  readonly now: number | undefined;
+}
+
+/** The chords of a form, bar by bar, with the one that sounds and the one that comes. */
+export function JamBars({ chords, tonic, now }: JamBarsProps) {
+  const bars = [...new Set(chords.map(({ bar }) => bar))];
+  return (
+    <ol className="jam-bars">
+      {bars.map((bar) => (
+        <li
+          key={bar}
+          className={bar === now ? 'now' : bar === (now ?? -1) + 1 ? 'next' : ''}
+          aria-current={bar === now}
+        >
+          {chords
+            .filter((one) => one.bar === bar)
+            .map(({ chord }) => chordSymbol(chord, tonic))
+            .join(' ')}
+        </li>
+      ))}
+    </ol>
+  );
+}

@@ -1,0 +1,158 @@
+import { useMemo, useState } from 'react';
+import {
+  aboveHome,
+  backing,
+  expectOk,
+  familyById,
+  fiveOf,
+  formOf,
+  grooveById,
+  isSounding,
+  jamStages,
+  notePitchClass,
+  ownStages,
+  parseProgression,
+  TEMPO_LIMITS,
+  USUAL_GROOVE,
+  withRounds,
+  type BackingChord,
+} from '@same-song/core';
+import { dialectOf, useSettings } from '../../api/settings.ts';
+import { useMapView } from '../../compute/compute.ts';
+import { USUAL_MIX, volumeIn } from '../round/roundScore.ts';
+import { useRoundMachine } from '../round/useRoundMachine.ts';
+import { groundOf } from '../stand/ground.ts';
+import { useChosen, type OnStand } from '../stand/onStand.ts';
+import { jamScore } from './jamScore.ts';
+
+/** Faster or slower by a step, in beats a minute. */
+const TEMPO_STEP = 4;
+const ONE_TEMPO = Object.freeze({ step: 1, raiseAfter: 1, fallAfter: 1 });
+
+/** A progression that goes round and round, and the stage that is played over it. */
+export function useJam({ practice, item, begin, rest, told }: OnStand) {
+  const chosen = useChosen(practice, item);
+  const { settings } = useSettings();
+  if (item.what.kind !== 'jam') throw new Error(`useJam: ${item.what.kind} is no jam`);
+  const { question, text, beats, rounds: roundsOf, own } = item.what;
+  const family = familyById(chosen?.spec.family ?? '');
+  const dialect = family ? dialectOf(settings, family) : '';
+  const { data: view } = useMapView(chosen, question, { naming: settings.naming, dialect });
+  const context = useMemo(() => {
+    if (!chosen) return undefined;
+    const { key, instrument } = groundOf(chosen, question);
+    const progression = expectOk(parseProgression('', text, beats, key.tonic));
+    const chords = progression.bars.flat();
+    const all = [
+      ...jamStages(instrument, key, { chords, five: fiveOf(key.scale) }),
+      ...ownStages(instrument, key, own ?? []),
+    ];
+    return { key, instrument, form: formOf(progression), all, stages: withRounds(all, roundsOf) };
+  }, [chosen, question, text, beats, roundsOf, own]);
+  const [groove, setGroove] = useState(item.how.groove === '' ? USUAL_GROOVE : item.how.groove);
+  const [tempo, setTempo] = useState(item.how.tempo);
+  const [mix, setMix] = useState(USUAL_MIX);
+  const [stopAfter, setStopAfter] = useState(0);
+  const form = useMemo(
+    () =>
+      context &&
+      backing(context.form, {
+        groove: grooveById(groove),
+        perMinute: tempo,
+        home: notePitchClass(context.key.tonic),
+      }),
+    [context, groove, tempo],
+  );
+  const stages = useStages(context?.stages ?? []);
+  const keys = context ? [notePitchClass(context.key.tonic)] : [];
+  const { state, send } = useRoundMachine({
+    ladder: { ...ONE_TEMPO, from: tempo, to: tempo },
+    tempo,
+    mode: 'loops',
+    subject: form,
+    lay: () =>
+      form &&
+      family &&
+      chosen && {
+        score: jamScore(form, { beats, perMinute: tempo, a4: chosen.spec.a4, rounds: stopAfter }),
+        timbre: family.timbre,
+      },
+    volumeOf: (kind) => volumeIn(mix, kind),
+    handlers: {
+      began: () => begin({ tempo, keys }),
+      rested: rest,
+      report: () => {
+        told({ tempo, keys });
+        stages.countRound();
+      },
+    },
+  });
+  const tones = useMemo(() => {
+    const allowed = new Set(stages.stage?.allowed);
+    const waysIn = (chord: BackingChord | undefined) =>
+      new Set(
+        context?.instrument.ways
+          .filter(
+            ({ id, pitch }) => allowed.has(id) && chord?.chord.tones.includes(aboveHome(context.key, pitch)),
+          )
+          .map(({ id }) => id),
+      );
+    const chords = form?.chords ?? [];
+    const now = chords[state.place ?? 0];
+    const next = chords.find((chord) => chord.bar > (now?.bar ?? 0)) ?? chords[0];
+    return { allowed, now: waysIn(now), next: waysIn(next) };
+  }, [context, form, stages.stage, state.place]);
+  const isPlaying = isSounding(state);
+  const { least, most } = TEMPO_LIMITS;
+  return {
+    item,
+    chosen,
+    family,
+    view,
+    context,
+    form,
+    beats,
+    keys,
+    ...stages,
+    tones,
+    groove,
+    setGroove,
+    tempo,
+    setTempo,
+    faster: (by: -1 | 1) => setTempo(Math.min(most, Math.max(least, tempo + by * TEMPO_STEP))),
+    mix,
+    setMix,
+    stopAfter,
+    setStopAfter,
+    rounds: state.played,
+    /** Place of the bar that sounds. */
+    bar: state.place === undefined ? undefined : form?.chords[state.place]?.bar,
+    isPlaying,
+    toggle: () => send({ kind: isPlaying ? 'stop' : 'begin' }),
+  };
+}
+
+export type JamState = ReturnType<typeof useJam>;
+
+/** The stage that is played, which is followed by the next after its rounds. */
+function useStages<S extends { readonly rounds: number }>(stages: readonly S[]) {
+  const [stageAt, setStageAt] = useState(0);
+  /** Rounds of the stage so far. */
+  const [played, setPlayed] = useState(0);
+  const last = stages.length - 1;
+  const stage: S | undefined = stages[Math.min(stageAt, last)];
+  const toStage = (to: number) => {
+    setPlayed(0);
+    setStageAt(Math.min(last, Math.max(0, to)));
+  };
+  return {
+    stages,
+    stage,
+    stageAt,
+    toStage,
+    countRound: () => {
+      if (stage && played + 1 >= stage.rounds && stageAt < last) toStage(stageAt + 1);
+      else setPlayed(played + 1);
+    },
+  };
+}
