@@ -259,10 +259,10 @@ test('a line of Map and a song become items with one key', async () => {
 
 test('the log is set right by hand and undone; progress answers its questions, with tables', async () => {
   page = await stage.page('/practice/log');
-  await page.waitForSelector('.log-list tbody tr');
-  const first = () => textOf(page, '.log-list tbody tr');
+  await page.waitForSelector('.record-table tbody tr');
+  const first = () => textOf(page, '.record-table tbody tr');
   const before = await first();
-  await page.click('.log-list tbody tr .link');
+  await page.click('.record-table tbody tr .link');
   await page.waitForSelector('[aria-label="Minutes"]');
   await page.$eval('[aria-label="Minutes"]', (input) => (input as HTMLInputElement).select());
   await page.keyboard.type('x');

@@ -140,6 +140,6 @@ test('a text that is begun is there after the page is loaded again, until it is 
   expect(await page.$eval('.new-song textarea', (area) => area.value)).toBe('1 2 3 -');
   await click(page, 'Leave it');
   await page.reload();
-  await page.waitForSelector('.songs-list');
+  await page.waitForSelector('.record-table');
   expect(await textOf(page, '.songs-tools .MuiButton-contained')).toBe('Write one');
 });

@@ -14,14 +14,14 @@ afterAll(async () => {
 afterEach(() => page.close());
 
 const rows = () =>
-  page.$$eval('.songs-list tbody tr', (all) =>
+  page.$$eval('.record-table tbody tr', (all) =>
     all.map((row) => [...row.querySelectorAll('th, td')].map((cell) => cell.textContent ?? '')),
   );
 const harmonica = LOW_HARMONICA.slice(3);
 
 test('found by its first notes: as degrees, as names in any key, and as tab', async () => {
   page = await stage.page('/songs');
-  await page.waitForSelector('.songs-list');
+  await page.waitForSelector('.record-table');
   const search = async (text: string) => {
     await page.click('.songs-search input', { count: 3 });
     await page.keyboard.press('Backspace');

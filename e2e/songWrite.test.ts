@@ -18,7 +18,7 @@ const chips = () => chipsOf(page);
 
 test('note by note: by the figures of the keyboard, by the drawing, and taken back', async () => {
   page = await stage.page('/songs');
-  await page.waitForSelector('.songs-list');
+  await page.waitForSelector('.record-table');
   await keys(page, 'a');
   await page.waitForSelector('.new-song textarea');
   await click(page, 'Note by note');

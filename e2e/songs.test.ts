@@ -28,7 +28,7 @@ afterAll(async () => {
 afterEach(() => page.close());
 
 const titles = () =>
-  page.$$eval('.songs-list tbody th', (cells) => cells.map((cell) => cell.textContent ?? ''));
+  page.$$eval('.record-table tbody th', (cells) => cells.map((cell) => cell.textContent ?? ''));
 const chips = () => chipsOf(page);
 const facts = () => factsOf(page);
 
@@ -36,7 +36,7 @@ test('from ABC in a box to notes on an instrument, by keyboard alone; undo takes
   page = await stage.page('/map');
   await page.waitForSelector('.map-drawing .chip');
   await keys(page, '3');
-  await page.waitForSelector('.songs-list');
+  await page.waitForSelector('.record-table');
   await keys(page, 'a');
   await page.waitForSelector('.new-song textarea');
   await page.keyboard.type('T:Trial of the box\nM:3/4\nL:1/4\nK:G\nG2 B | A3 | G3 |]');
@@ -116,7 +116,7 @@ test('many files at once: a book to choose from, one that is no song, and undo f
 
 test('the library is found by any word, and a song goes to the bin and back', async () => {
   page = await stage.page('/songs');
-  await page.waitForSelector('.songs-list');
+  await page.waitForSelector('.record-table');
   await page.type('.songs-search input', 'waltz dm');
   await eventually(titles, (found) => expect(found).toEqual(["Candle in the Crow's Nest"]));
   await click(page, 'bin');

@@ -25,7 +25,7 @@ export const SHOTS = [
     path: `/map?on=${LOW_E_FLAT}&in=Bb&play=major&dir=up&vs=play:mixolydian`,
     ready: '.compare-table',
   },
-  { name: 'songs', path: '/songs', ready: '.songs-list' },
+  { name: 'songs', path: '/songs', ready: '.record-table' },
   {
     name: 'song',
     path: `/songs/${id(502)}?on=${LOW_E_FLAT}&by=5&at=n3`,

@@ -175,7 +175,7 @@ function MeasuredTable({ instrument, measurements, kept, measured, without, onTi
   const heard = new Map(measurements.map((one) => [one.way.id, one]));
   const ways = instrument.ways.filter(({ id }) => heard.has(id) || kept.some((one) => one.ways[id]));
   return (
-    <table className="log-list measured-list">
+    <table className="record-table measured-list">
       <thead>
         <tr>
           <th scope="col">Way</th>

@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import {
   ANCHORS,
   DIRECTIONS,
@@ -11,7 +10,6 @@ import {
   type LineRange,
   type StoredQuestion,
 } from '@same-song/core';
-import { useShortcuts } from '../frame/shortcuts.ts';
 import {
   ANCHOR_WORDS,
   chordsWords,
@@ -24,7 +22,8 @@ import {
 import { answering, InstrumentWord, ScaleWord, TonicWord } from '../question/KeyWords.tsx';
 import { later } from '../frame/later.tsx';
 import { rangeChoices } from './rangeChoices.ts';
-import { type QuestionState } from '../question/useQuestion.ts';
+import { among, useSentence } from '../question/useSentence.ts';
+import type { QuestionState } from '../question/useQuestion.ts';
 import { WordPicker, type Choice } from '../question/WordPicker.tsx';
 
 const PreferenceWeights = later(
@@ -34,43 +33,19 @@ const PreferenceWeights = later(
 
 /** Words of the sentence and the key that opens each. */
 const WORDS = {
-  scale: 's',
-  tonic: 'k',
-  instrument: 'i',
-  range: 'r',
-  direction: 'd',
-  preference: 'w',
-  chord: 'c',
-} as const;
-type Word = keyof typeof WORDS;
-const WORD_NAMES: Readonly<Record<Word, string>> = {
-  scale: 'scale',
-  tonic: 'key',
-  instrument: 'instrument',
-  range: 'range',
-  direction: 'direction',
-  preference: 'preference',
-  chord: 'chord',
+  scale: { key: 's', name: 'scale' },
+  tonic: { key: 'k', name: 'key' },
+  instrument: { key: 'i', name: 'instrument' },
+  range: { key: 'r', name: 'range' },
+  direction: { key: 'd', name: 'direction' },
+  preference: { key: 'w', name: 'preference' },
+  chord: { key: 'c', name: 'chord' },
 };
 
 /** The whole state as one sentence whose words are the controls. */
 export function QuestionLine({ state, view }: { state: QuestionState; view: MapView | undefined }) {
-  const [open, setOpen] = useState<Word | undefined>(undefined);
   const { question, family } = state;
-  useShortcuts(
-    (Object.keys(WORDS) as Word[]).map((word) => ({
-      key: WORDS[word],
-      label: `Change the ${WORD_NAMES[word]}`,
-      group: 'The question',
-      run: () => setOpen(word),
-    })),
-  );
-  const picker = (word: Word) => ({
-    name: WORD_NAMES[word],
-    shortcut: WORDS[word],
-    open: open === word,
-    onOpen: (now: boolean) => setOpen(now ? word : undefined),
-  });
+  const picker = useSentence(WORDS, 'The question');
   const preset = family.preferences.find((p) => p.id === question.preferences.preset)!;
   const changed = Object.keys(question.preferences.weights).length > 0;
   return (
@@ -93,7 +68,7 @@ export function QuestionLine({ state, view }: { state: QuestionState; view: MapV
           {...picker('direction')}
           word={courseWords(question)}
           placeholder="Up, down, in thirds …"
-          search={(text) => ({ choices: answering(courseChoices(question), text) })}
+          search={among(courseChoices(question))}
           onChoose={(id) => chooseCourse(state, id)}
         />
         ,
@@ -115,17 +90,14 @@ export function QuestionLine({ state, view }: { state: QuestionState; view: MapV
           {...picker('preference')}
           word={changed ? `${preset.label}, adjusted` : preset.label}
           placeholder="Smoothest air, no bends …"
-          search={(text) => ({
-            choices: answering(
-              family.preferences.map((p) => ({
-                id: p.id,
-                label: p.label,
-                about: p.about,
-                current: p.id === preset.id,
-              })),
-              text,
-            ),
-          })}
+          search={among(
+            family.preferences.map(({ id, label, about }) => ({
+              id,
+              label,
+              about,
+              current: id === preset.id,
+            })),
+          )}
           onChoose={(id) => choosePreference(state, id)}
           footer={<PreferenceWeights state={state} />}
         />

@@ -10,73 +10,75 @@ import {
   type Family,
   type StoredQuestion,
 } from '@same-song/core';
-import { instruments } from '../api/records.ts';
+import { instruments, type InstrumentRecord } from '../api/records.ts';
 import { useMapAhead } from '../compute/compute.ts';
 import { dialectOf, useSettings } from '../api/settings.ts';
-import { useLink } from '../frame/useLink.ts';
+import { useLink, type Link } from '../frame/useLink.ts';
+import { useLinkParams } from '../frame/useLinkParams.ts';
 import { choose, ownKeyOf, isBorrowed, refStanding } from './reference.ts';
 
 /** Parts of a question on which pins depend: their notes belong to one key. */
 const OTHER_NOTES = ['tonic', 'scale'];
 
-/** The whole state of Map, read from the link and written to it; every change can be undone. */
-export function useQuestion() {
-  const { params, search, current: currentLink, write: writeLink, replace } = useLink();
-  const { data: cabinet, isPending, error } = instruments.useList();
+/** The instrument that a link names, or the one that was shown last. */
+function useChosenInstrument(ref: string | null) {
+  const { data: cabinet = NO_INSTRUMENTS, isPending, error } = instruments.useList();
   const { settings, loaded, change: changeSettings } = useSettings();
-  const wanted = params.get('on') ?? settings.lastInstrument;
-  const waiting = (isPending && !error) || (!loaded && !error && !params.has('on'));
-  const chosen = useMemo(() => choose(wanted, cabinet ?? [], waiting), [wanted, cabinet, waiting]);
+  const wanted = ref ?? settings.lastInstrument;
+  const waiting = !error && (isPending || (!loaded && ref === null));
+  const chosen = useMemo(() => choose(wanted, cabinet, waiting), [wanted, cabinet, waiting]);
   const family: Family = familyById(chosen?.spec.family ?? '') ?? families[FAMILY_IDS[0]!];
-  const asked = params.get('on');
-  const lost =
-    asked !== null && chosen && refStanding(asked) !== refStanding(chosen.ref)
-      ? refStanding(asked)
-      : undefined;
-  const { question, problems } = useMemo(() => {
-    const read = questionFromLink(Object.fromEntries(new URLSearchParams(search)), family, ownKeyOf(chosen));
-    return { question: storedQuestion(read.question), problems: read.problems };
-  }, [search, family, chosen]);
-  const at = params.get('at') ?? undefined;
-  const against = params.get('vs') ?? undefined;
+  const isAnother = ref !== null && chosen && refStanding(ref) !== refStanding(chosen.ref);
+  return {
+    cabinet,
+    error,
+    settings,
+    settingsLoaded: loaded,
+    changeSettings,
+    waiting,
+    chosen,
+    family,
+    /** The instrument that the link names and that is not there; another one is shown in its place. */
+    lost: isAnother ? refStanding(ref) : undefined,
+  };
+}
+
+type Chosen = ReturnType<typeof useChosenInstrument>;
+const NO_INSTRUMENTS: readonly InstrumentRecord[] = [];
+
+/** Has the map of a link computed while the page still draws, or before it is asked for at all. */
+function useLookAhead({ chosen, cabinet, settings }: Chosen): (link: URLSearchParams) => void {
+  const ahead = useMapAhead();
+  return useCallback(
+    (link) => {
+      const ref = link.get('on');
+      const there = ref === null || ref === chosen?.ref ? chosen : choose(ref, cabinet, false);
+      const family = there && familyById(there.spec.family);
+      if (!there || !family) return;
+      const { question } = questionFromLink(Object.fromEntries(link), family, ownKeyOf(there));
+      const notation = { naming: settings.naming, dialect: dialectOf(settings, family) };
+      void ahead(there, storedQuestion(question), notation);
+    },
+    [chosen, cabinet, settings, ahead],
+  );
+}
+
+/** Links of other questions than the one that stands. */
+function useQuestionLinks({ current: currentLink }: Link, { chosen, family }: Chosen) {
   /** The question and the selection as they stand after every key pressed, drawn or not yet drawn. */
   const current = useCallback(() => {
     const link = currentLink();
     const read = questionFromLink(Object.fromEntries(link), family, ownKeyOf(chosen));
     return { question: storedQuestion(read.question), at: link.get('at') ?? undefined };
   }, [currentLink, family, chosen]);
-
-  const ahead = useMapAhead();
-  /** Has the map of a link computed while the page still draws, or before it is asked for at all. */
-  const lookAhead = useCallback(
-    (link: URLSearchParams) => {
-      const ref = link.get('on');
-      const there = ref === null || ref === chosen?.ref ? chosen : choose(ref, cabinet ?? [], false);
-      const itsFamily = there && familyById(there.spec.family);
-      if (!there || !itsFamily) return;
-      const { question: asked } = questionFromLink(Object.fromEntries(link), itsFamily, ownKeyOf(there));
-      const notation = { naming: settings.naming, dialect: dialectOf(settings, itsFamily) };
-      void ahead(there, storedQuestion(asked), notation);
-    },
-    [chosen, cabinet, settings, ahead],
-  );
-
-  const write = useCallback(
-    (next: URLSearchParams, label: string) => {
-      lookAhead(next);
-      writeLink(next, label);
-    },
-    [lookAhead, writeLink],
-  );
-
-  /** The link of a changed question. Another key or scale lets go of pins; a line made longer or turned round keeps them. */
-  const changed = useCallback(
+  /** Another key or scale lets go of pins; a line made longer or turned round keeps them. */
+  const withChange = useCallback(
     (part: Partial<StoredQuestion>) => {
       const { question: base, at: marked } = current();
       const keepsNotes = !Object.keys(part).some((field) => OTHER_NOTES.includes(field));
       const next = { ...base, ...(keepsNotes ? {} : { pins: [] }), ...part };
       const link = withQuestion(currentLink(), {
-        ...(chosen ? { on: chosen.ref } : {}),
+        ...(chosen && { on: chosen.ref }),
         ...questionToLink(next, family),
       });
       if (keepsNotes && marked) link.set('at', marked);
@@ -84,17 +86,39 @@ export function useQuestion() {
     },
     [current, currentLink, chosen, family],
   );
+  /** @param asked what is asked on the other instrument; the same without its pins when left out */
   const onInstrument = useCallback(
     (ref: string, asked: StoredQuestion = { ...current().question, pins: [] }) =>
       withQuestion(currentLink(), { on: ref, ...questionToLink(asked, family) }),
     [current, currentLink, family],
   );
+  return { current, withChange, onInstrument };
+}
 
-  const change = useCallback(
-    (label: string, part: Partial<StoredQuestion>) => write(changed(part), label),
-    [changed, write],
+/** The whole state of Map, read from the link and written to it; every change can be undone. */
+export function useQuestion() {
+  const link = useLink();
+  const { params, search, current: currentLink, write: writeLink, replace } = link;
+  const chosenInstrument = useChosenInstrument(params.get('on'));
+  const { chosen, family, changeSettings } = chosenInstrument;
+  const { question, problems } = useMemo(() => {
+    const read = questionFromLink(Object.fromEntries(new URLSearchParams(search)), family, ownKeyOf(chosen));
+    return { question: storedQuestion(read.question), problems: read.problems };
+  }, [search, family, chosen]);
+  const lookAhead = useLookAhead(chosenInstrument);
+  const { current, withChange, onInstrument } = useQuestionLinks(link, chosenInstrument);
+  const write = useCallback(
+    (next: URLSearchParams, label: string) => {
+      lookAhead(next);
+      writeLink(next, label);
+    },
+    [lookAhead, writeLink],
   );
-  /** @param asked what is asked on the other instrument; the same without its pins when left out */
+  const own = useLinkParams({ params, current: currentLink, write });
+  const change = useCallback(
+    (label: string, part: Partial<StoredQuestion>) => write(withChange(part), label),
+    [withChange, write],
+  );
   const changeInstrument = useCallback(
     (ref: string, label: string, asked?: StoredQuestion) => {
       write(onInstrument(ref, asked), label);
@@ -102,10 +126,6 @@ export function useQuestion() {
     },
     [onInstrument, write, changeSettings],
   );
-  /** What a picker rests on is likely to be asked next. */
-  const consider = (part: Partial<StoredQuestion>) => lookAhead(changed(part));
-  const considerInstrument = (ref: string) => lookAhead(onInstrument(ref));
-
   /** Marks a note of the line (`3`) or a way (`way.3d2`); no step of its own in the browser's history. */
   const select = useCallback(
     (selection: string | undefined) => {
@@ -116,79 +136,28 @@ export function useQuestion() {
     },
     [currentLink, replace],
   );
-
+  const { setParam } = own;
   /** Sets another scale (`play:dorian`) or instrument (`on:…`) beside this one; nothing ends the comparison. */
   const compareWith = useCallback(
-    (other: string | undefined) => {
-      const next = currentLink();
-      if (other === undefined) next.delete('vs');
-      else next.set('vs', other);
-      write(next, other === undefined ? 'the end of the comparison' : 'the comparison');
-    },
-    [currentLink, write],
-  );
-
-  /** Parameters of the place's own, such as the order of a table, in one step; an empty one is taken away. */
-  const setParams = useCallback(
-    (values: Readonly<Record<string, string>>, label: string) => {
-      const next = currentLink();
-      for (const [name, value] of Object.entries(values))
-        if (value === '') next.delete(name);
-        else next.set(name, value);
-      write(next, label);
-    },
-    [currentLink, write],
-  );
-  const setParam = useCallback(
-    (name: string, change: string | ((before: string) => string), label: string) => {
-      const before = currentLink().get(name) ?? '';
-      setParams({ [name]: typeof change === 'string' ? change : change(before) }, label);
-    },
-    [currentLink, setParams],
-  );
-  const param = (name: string) => params.get(name) ?? '';
-  /** Puts an entry into a list of the place's own, or takes it out. */
-  const flipParam = useCallback(
-    (name: string, entry: string, label: string) =>
-      setParam(
-        name,
-        (before) => {
-          const entries = before.split(',').filter((e) => e !== '');
-          return (entries.includes(entry) ? entries.filter((e) => e !== entry) : [...entries, entry]).join(
-            ',',
-          );
-        },
-        label,
-      ),
+    (other: string | undefined) =>
+      setParam('vs', other ?? '', other === undefined ? 'the end of the comparison' : 'the comparison'),
     [setParam],
   );
-
   return {
-    param,
-    setParam,
-    setParams,
-    flipParam,
+    ...own,
+    ...chosenInstrument,
     question,
-    at,
-    against,
-    compareWith,
+    problems,
+    at: params.get('at') ?? undefined,
+    against: params.get('vs') ?? undefined,
     current,
-    chosen,
-    /** The instrument that the link names and that is not there; another one is shown in its place. */
-    lost,
-    family,
-    waiting,
-    error,
-    problems: problems,
-    cabinet: cabinet ?? [],
-    settings,
-    settingsLoaded: loaded,
     change,
     changeInstrument,
-    consider,
-    considerInstrument,
-    changeSettings,
+    compareWith,
     select,
+    /** What a picker rests on is likely to be asked next. */
+    consider: (part: Partial<StoredQuestion>) => lookAhead(withChange(part)),
+    considerInstrument: (ref: string) => lookAhead(onInstrument(ref)),
   };
 }
 

@@ -245,12 +245,7 @@ function AddItem({ practice }: { readonly practice: Practice }) {
           choices={cabinet.map(({ id, name }) => ({ id, label: name }))}
           onChange={setOn}
         />
-        <Picklist
-          label="a drill"
-          value={drill}
-          choices={DRILLS}
-          onChange={setDrill}
-        />
+        <Picklist label="a drill" value={drill} choices={DRILLS} onChange={setDrill} />
         <Button
           size="small"
           variant="outlined"

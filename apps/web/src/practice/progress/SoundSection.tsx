@@ -13,7 +13,9 @@ import {
   type WaySound,
 } from '@same-song/core';
 import { specOf } from '../../api/records.ts';
+import { InstrumentPicklist } from '../../controls/InstrumentPicklist.tsx';
 import { Picklist } from '../../controls/Picklist.tsx';
+import { AsTable } from './AsTable.tsx';
 import { ShareChart } from './charts.tsx';
 import { localOffset } from '../today/today.ts';
 import type { Practice } from '../usePractice.ts';
@@ -66,16 +68,11 @@ export function SoundSection({ practice: { entries, cabinet } }: { readonly prac
     <section>
       <h2>Was it in tune and in time?</h2>
       <div className="practice-tools">
-        <Picklist
-          label="On"
-          value={record.id}
-          choices={heard.map(({ id, name }) => ({ id, label: name }))}
-          onChange={setOn}
-        />
+        <InstrumentPicklist label="On" value={record.id} cabinet={heard} onChange={setOn} />
         <Picklist label="by" value={by} choices={BY} onChange={setBy} />
       </div>
       <p>{wholeWords(report.whole, report)}</p>
-      <table className="log-list">
+      <table className="record-table">
         <thead>
           <tr>
             <th scope="col">{BY.find(({ id }) => id === by)!.label}</th>
@@ -133,31 +130,20 @@ function Weeks({ weeks }: Pick<SoundReport, 'weeks'>) {
           { name: 'in time', shares: weeks.map(({ sound }) => sound && shares(sound).inTime) },
         ]}
       />
-      <details>
-        <summary>As a table</summary>
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">Week of</th>
-              <th scope="col">Heard</th>
-              <th scope="col">In tune</th>
-              <th scope="col">In time</th>
-              <th scope="col">In the middle</th>
-            </tr>
-          </thead>
-          <tbody>
-            {weeks.map(({ monday, sound }) => (
-              <tr key={monday}>
-                <th scope="row">{monday}</th>
-                <td>{sound ? `${sound.times}×` : ''}</td>
-                <td>{sound ? percent(shares(sound).inTune) : ''}</td>
-                <td>{sound ? percent(shares(sound).inTime) : ''}</td>
-                <td>{sound ? centsWords(sound.cents) : ''}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </details>
+      <AsTable
+        heads={['Week of', 'Heard', 'In tune', 'In time', 'In the middle']}
+        rows={weeks.map(({ monday, sound }) =>
+          sound
+            ? [
+                monday,
+                `${sound.times}×`,
+                percent(shares(sound).inTune),
+                percent(shares(sound).inTime),
+                centsWords(sound.cents),
+              ]
+            : [monday, '', '', '', ''],
+        )}
+      />
     </>
   );
 }

@@ -1,14 +1,19 @@
-import { useState } from 'react';
 import { counted } from '@same-song/core';
 import { people } from '../../api/records.ts';
-import { useShortcuts } from '../../frame/shortcuts.ts';
 import { useKeeping } from '../../frame/useKeeping.ts';
 import { answering } from '../../question/KeyWords.tsx';
-import { WordPicker, type Choice } from '../../question/WordPicker.tsx';
+import { among, useSentence } from '../../question/useSentence.ts';
+import { WordPicker } from '../../question/WordPicker.tsx';
 import type { Practice } from '../usePractice.ts';
 
 const MINUTES = [5, 10, 15, 20, 30, 45, 60, 90] as const;
 const SOMEBODY_NEW = 'new';
+
+const WORDS = {
+  who: { key: 'w', name: 'who', label: 'Who practises' },
+  minutes: { key: 'm', name: 'minutes', label: 'How many minutes' },
+  what: { key: 'r', name: 'what', label: 'A routine, or the plan' },
+};
 
 interface TodaySentenceProps {
   readonly practice: Practice;
@@ -20,25 +25,13 @@ interface TodaySentenceProps {
 /** For whom, how long, and of what: each word is chosen. */
 export function TodaySentence({ practice, minutes, onMinutes, onRoutine }: TodaySentenceProps) {
   const { persons, person, who, routines, choosePerson } = practice;
-  const [open, setOpen] = useState<'who' | 'minutes' | 'what' | undefined>(undefined);
+  const picker = useSentence(WORDS, 'Practice');
   const { keep } = useKeeping(people);
-  const picker = (name: NonNullable<typeof open>, shortcut: string) => ({
-    name,
-    shortcut,
-    open: open === name,
-    onOpen: (now: boolean) => setOpen(now ? name : undefined),
-  });
-  const filter = (choices: readonly Choice[]) => (text: string) => ({ choices: answering(choices, text) });
-  useShortcuts([
-    { key: 'w', label: 'Who practises', group: 'Practice', run: () => setOpen('who') },
-    { key: 'm', label: 'How many minutes', group: 'Practice', run: () => setOpen('minutes') },
-    { key: 'r', label: 'A routine, or the plan', group: 'Practice', run: () => setOpen('what') },
-  ]);
   return (
     <h1 className="question-line">
       For{' '}
       <WordPicker
-        {...picker('who', 'w')}
+        {...picker('who')}
         word={person?.name ?? 'me'}
         placeholder="A name; one that is not there is added …"
         search={(text) => {
@@ -68,20 +61,20 @@ export function TodaySentence({ practice, minutes, onMinutes, onRoutine }: Today
       />{' '}
       today:{' '}
       <WordPicker
-        {...picker('minutes', 'm')}
+        {...picker('minutes')}
         word={`${minutes} minutes`}
         placeholder="Minutes …"
-        search={filter(
+        search={among(
           MINUTES.map((one) => ({ id: String(one), label: `${one} minutes`, current: one === minutes })),
         )}
         onChoose={(id) => onMinutes(Number(id))}
       />{' '}
       of{' '}
       <WordPicker
-        {...picker('what', 'r')}
+        {...picker('what')}
         word="what is due"
         placeholder="A routine …"
-        search={filter([
+        search={among([
           { id: '', label: 'what is due', about: 'set, waiting, new, a song' },
           ...routines.map(({ id, name, steps }) => ({
             id,

@@ -1,21 +1,17 @@
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { namer, keyOf, expectOk, parseNote, scaleById } from '@same-song/core';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import { arrangements, songs } from '../../api/records.ts';
-import { MoreRows } from '../../controls/MoreRows.tsx';
+import { VirtualTable, type Column } from '../../controls/VirtualTable.tsx';
 import { useKeeping } from '../../frame/useKeeping.ts';
 import { keyWords, type FoundSong, type LibraryState, type ListedSong } from './useLibrary.ts';
-
-/** Rows that are drawn at a time; the search finds the others sooner. */
-const ROWS_AT_ONCE = 300;
 
 /** The songs that answer what is asked, a row each. */
 export function Library({ library, onWrite }: { library: LibraryState; onWrite: () => void }) {
   const { list, rows, asked, instrument, degrees, twice, searching } = library;
   const { data: kept = [] } = arrangements.useTitles('kept');
   const { putAway } = useKeeping(songs);
-  const [limit, setLimit] = useState(ROWS_AT_ONCE);
   const arranged = useMemo(() => counts(kept.map(({ songId }) => songId ?? '')), [kept]);
   if (list.length === 0)
     return (
@@ -39,56 +35,42 @@ export function Library({ library, onWrite }: { library: LibraryState; onWrite: 
           : `No song has “${asked}” in its title, tags or key, or begins so.`}
       </p>
     );
-  const fits = instrument !== undefined;
+  const on = instrument ? library.on : undefined;
   const knows = degrees?.ok ?? false;
   return (
-    <>
-      <table className="songs-list">
-        <thead>
-          <tr>
-            <th scope="col">Title</th>
-            <th scope="col">Key</th>
-            <th scope="col">Metre</th>
-            {fits && <th scope="col">Fits in</th>}
-            {knows && <th scope="col">Still to learn</th>}
-            <th scope="col" className="songs-more">
-              Tags
-            </th>
-            <th scope="col" className="songs-more">
-              By
-            </th>
-            <th scope="col" className="songs-more">
-              Arranged
-            </th>
-            <th scope="col">
-              <span className="unseen">Put away</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.slice(0, limit).map((row) => (
-            <Row
-              key={row.song.id}
-              row={row}
-              on={fits ? library.on : undefined}
-              knows={knows}
-              arranged={arranged.get(row.song.id) ?? 0}
-              onPutAway={putAway}
-            />
-          ))}
-        </tbody>
-      </table>
-      <MoreRows
-        shown={limit}
-        total={rows.length}
-        what="songs"
-        onMore={() => setLimit(limit + ROWS_AT_ONCE)}
-      />
-    </>
+    <VirtualTable
+      label="Songs"
+      columns={COLUMNS.filter(({ id }) => (id !== 'fits' || on !== undefined) && (id !== 'lacks' || knows))}
+      rows={rows}
+      keyOf={({ song }) => song.id}
+    >
+      {(row) => (
+        <SongCells
+          row={row}
+          on={on}
+          knows={knows}
+          arranged={arranged.get(row.song.id) ?? 0}
+          onPutAway={putAway}
+        />
+      )}
+    </VirtualTable>
   );
 }
 
-interface RowProps {
+/** Columns; `songs-more` are left out on a narrow page. */
+const COLUMNS: readonly (Column & { readonly id?: string })[] = [
+  { label: 'Title' },
+  { label: 'Key' },
+  { label: 'Metre' },
+  { id: 'fits', label: 'Fits in' },
+  { id: 'lacks', label: 'Still to learn' },
+  { label: 'Tags', className: 'songs-more' },
+  { label: 'By', className: 'songs-more' },
+  { label: 'Arranged', className: 'songs-more' },
+  { label: 'Put away', silent: true },
+];
+
+interface SongCellsProps {
   readonly row: FoundSong;
   /** The instrument on which it is to fit. */
   readonly on: string | undefined;
@@ -97,7 +79,7 @@ interface RowProps {
   readonly onPutAway: (song: ListedSong) => void;
 }
 
-function Row({ row, on, knows, arranged, onPutAway }: RowProps) {
+function SongCells({ row, on, knows, arranged, onPutAway }: SongCellsProps) {
   const { song, fit, lacks, opens, twins } = row;
   const { id, title, keys, metres, tags = [], composer = '' } = song;
   const link = new URLSearchParams({
@@ -105,7 +87,7 @@ function Row({ row, on, knows, arranged, onPutAway }: RowProps) {
     ...(fit && { by: String(fit.transpose) }),
   }).toString();
   return (
-    <tr>
+    <>
       <th scope="row">
         <Link to={`/songs/${id}${link === '' ? '' : `?${link}`}`} dir="auto">
           {title}
@@ -129,7 +111,7 @@ function Row({ row, on, knows, arranged, onPutAway }: RowProps) {
           bin
         </LinkButton>
       </td>
-    </tr>
+    </>
   );
 }
 

@@ -1,4 +1,4 @@
-import { useDeferredValue, useEffect, useEffectEvent, useMemo, useState } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { useLink } from '../../frame/useLink.ts';
 import {
   CHROMATIC_DEGREE_NAMES,
@@ -21,6 +21,7 @@ import { instruments, type Kept } from '../../api/records.ts';
 import { dialectOf, useSettings } from '../../api/settings.ts';
 import { useSameTunes } from '../../compute/computeSongs.ts';
 import { choose, type ChosenInstrument } from '../../question/reference.ts';
+import { useTyped } from './useTyped.ts';
 
 /** A song as lists have it. */
 export type ListedSong = Kept & { readonly title: string; readonly sketch?: MelodySketch } & Partial<
@@ -98,27 +99,10 @@ export function useLibrary(list: readonly ListedSong[] | undefined) {
   }, [instrument, without, wayIds]);
   const sketches = useMemo(() => (list ?? []).map(({ sketch }) => sketch ?? NO_MELODY), [list]);
   const { data: groups } = useSameTunes(sketches, twice !== '' && list !== undefined);
-  const rows = useMemo(() => {
-    const named = byName(list ?? [], asked, openings);
-    return named
-      .filter(({ song }) => twice === '' || groups?.some((group) => group.includes(list!.indexOf(song))))
-      .map((row): FoundSong => {
-        const { keys, sketch } = row.song;
-        if (!keys?.[0] || !sketch) return row;
-        const sketched = { keys, sketch };
-        const fit = fitter?.(sketched);
-        const lacks = degrees?.ok && lackingDegrees(sketched, degrees.value).map(degreeName);
-        const group = groups?.find((one) => one.includes(list!.indexOf(row.song)));
-        const twins = group?.map((i) => list![i]!).filter((other) => other !== row.song);
-        return {
-          ...row,
-          ...(fit && { fit }),
-          ...(lacks && { lacks }),
-          ...(twice !== '' && twins && { twins: twins.map(({ title }) => title) }),
-        };
-      })
-      .sort((a, b) => farness(a) - farness(b));
-  }, [list, asked, openings, fitter, degrees, twice, groups]);
+  const rows = useMemo(
+    () => rowsOf(list ?? [], { asked, openings, fitter, degrees, groups, isTwice: twice !== '' }),
+    [list, asked, openings, fitter, degrees, twice, groups],
+  );
   return {
     list: list ?? [],
     rows,
@@ -142,29 +126,43 @@ export function useLibrary(list: readonly ListedSong[] | undefined) {
   };
 }
 
-/** After typing stops, in ms, what was typed goes into the link. */
-const PAUSE = 300;
+/** What the rows of the library answer. */
+interface Asked {
+  readonly asked: string;
+  readonly openings: readonly Opening[];
+  readonly fitter: ReturnType<typeof songFitter> | undefined;
+  readonly degrees: ReturnType<typeof readKnownDegrees> | undefined;
+  /** Songs that are the same tune, by their places in the list. */
+  readonly groups: readonly (readonly number[])[] | undefined;
+  /** Only tunes that are here twice. */
+  readonly isTwice: boolean;
+}
 
-/** What stands in a field: as it is typed, and as the link has it when that changes by other means. */
-function useTyped(linked: string, link: (typed: string) => void) {
-  const [typed, setTyped] = useState(linked);
-  const [seen, setSeen] = useState(linked);
-  /** What went from here into the link; meanwhile more may have been typed. */
-  const [written, setWritten] = useState(linked);
-  if (linked !== seen) {
-    setSeen(linked);
-    if (linked !== written) setTyped(linked);
-  }
-  const write = useEffectEvent(link);
-  useEffect(() => {
-    if (typed === linked) return undefined;
-    const timer = window.setTimeout(() => {
-      setWritten(typed);
-      write(typed);
-    }, PAUSE);
-    return () => window.clearTimeout(timer);
-  }, [typed, linked]);
-  return [typed, setTyped] as const;
+function rowsOf(
+  list: readonly ListedSong[],
+  { asked, openings, fitter, degrees, groups, isTwice }: Asked,
+): readonly FoundSong[] {
+  const groupOf = (song: ListedSong) => groups?.find((group) => group.includes(list.indexOf(song)));
+  const more = ({ song }: FoundSong): Partial<FoundSong> => {
+    const { keys, sketch } = song;
+    if (!keys?.[0] || !sketch) return {};
+    const fit = fitter?.({ keys, sketch });
+    const lacks = degrees?.ok && lackingDegrees({ keys, sketch }, degrees.value).map(degreeName);
+    const twins =
+      isTwice &&
+      groupOf(song)
+        ?.map((i) => list[i]!)
+        .filter((other) => other !== song);
+    return {
+      ...(fit && { fit }),
+      ...(lacks && { lacks }),
+      ...(twins && { twins: twins.map(({ title }) => title) }),
+    };
+  };
+  return byName(list, asked, openings)
+    .filter(({ song }) => !isTwice || groupOf(song) !== undefined)
+    .map((row) => ({ ...row, ...more(row) }))
+    .sort((a, b) => farness(a) - farness(b));
 }
 
 export type LibraryState = ReturnType<typeof useLibrary>;

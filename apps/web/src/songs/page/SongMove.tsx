@@ -6,7 +6,7 @@ import { dialectOf } from '../../api/settings.ts';
 import { Picklist } from '../../controls/Picklist.tsx';
 import { allOfFamily } from '../../question/othersOfFamily.ts';
 import { refStanding } from '../../question/reference.ts';
-import { fitWords } from './SongSentence.tsx';
+import { fitWords } from './sentenceChoices.ts';
 import { unbroken } from './unbroken.ts';
 import type { SongState } from './useSong.ts';
 

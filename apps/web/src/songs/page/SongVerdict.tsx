@@ -7,7 +7,7 @@ import { Breaths } from './Breaths.tsx';
 import { KeptArrangements } from './KeptArrangements.tsx';
 import { NoteEdits } from './NoteEdits.tsx';
 import { OnWhatIHave } from './OnWhatIHave.tsx';
-import { fitWords } from './SongSentence.tsx';
+import { fitWords } from './sentenceChoices.ts';
 import { AddedHere, WithTheMelody } from './WithTheMelody.tsx';
 import type { SongState } from './useSong.ts';
 import { Asks } from '../../controls/Asks.tsx';

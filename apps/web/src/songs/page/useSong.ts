@@ -8,6 +8,7 @@ import {
   planToLink,
   type ArrangementPlan,
   type Decision,
+  type Family,
   type Fullness,
   type NotationOptions,
   type Pin,
@@ -16,21 +17,125 @@ import {
 import { instruments, songOf, songs, type InstrumentRecord } from '../../api/records.ts';
 import { dialectOf, useSettings } from '../../api/settings.ts';
 import { useSongAlternatives, useSongKeys, useSongView, type AskedSong } from '../../compute/computeSongs.ts';
-import { useLink } from '../../frame/useLink.ts';
+import { useLink, type Link } from '../../frame/useLink.ts';
 import { choose } from '../../question/reference.ts';
 import { useEditedSong } from './songEdits.ts';
 
+/** Writes a plan into the link: every change of it is a step that can be undone. */
+function usePlanChanges({ current, write }: Link, family: Family, by: number) {
+  const withPlan = (next: ArrangementPlan, on?: string) => {
+    const link = current();
+    for (const name of PLAN_PARAMS) link.delete(name);
+    if (on !== undefined) link.set('on', on);
+    for (const [name, value] of Object.entries(planToLink(next, family))) link.set(name, value);
+    return link;
+  };
+  /** @param part what becomes of the plan as it was last written, drawn or not yet drawn */
+  const change = (
+    label: string,
+    part: Partial<ArrangementPlan> | ((before: ArrangementPlan) => Partial<ArrangementPlan>),
+  ) => {
+    const before = planFromLink(Object.fromEntries(current()), family);
+    write(withPlan({ ...before, ...(typeof part === 'function' ? part(before) : part) }), label);
+  };
+  return {
+    change,
+    /** Another place: pins and decisions belong to pitches, so they go. */
+    move: (transpose: number) => change('moving the song', { transpose, pins: [], decisions: [] }),
+    /** @param transpose left out: where the link says, or else where the song lies best */
+    play: (ref: string, transpose?: number) => {
+      const link = current();
+      const kept = transpose === undefined ? link.get('by') : String(transpose);
+      for (const name of PLAN_PARAMS) if (name !== 'mode') link.delete(name);
+      if (kept !== null) link.set('by', kept);
+      link.set('on', ref);
+      write(link, 'another instrument');
+    },
+    /** What is played with the melody; undefined for nothing. */
+    add: (fullness: Fullness | undefined, without: readonly string[] = []) =>
+      change('what is played with the melody', { adds: fullness && { fullness, without } }),
+    /** Another mode; undefined for its own again. */
+    putInto: (mode: string | undefined) => change('another mode', { mode, pins: [], decisions: [] }),
+    /** An arrangement as it was worked out elsewhere, on an instrument of the same family. */
+    take: (label: string, ref: string, arrangement: ArrangementPlan) =>
+      write(withPlan(arrangement, ref), label),
+    decide: (made: readonly Decision[]) => {
+      const decided = new Set(made.map(({ noteId }) => noteId));
+      const label = made.length === 1 ? 'a way out for a note' : `a way out for ${made.length} notes`;
+      change(label, ({ decisions, pins }) => ({
+        transpose: by,
+        decisions: [...decisions.filter(({ noteId }) => !decided.has(noteId)), ...made],
+        pins: pins.filter(({ noteId }) => !decided.has(noteId)),
+      }));
+    },
+    undecide: (noteId: string) =>
+      change('a note as written', ({ decisions }) => ({
+        decisions: decisions.filter((decision) => decision.noteId !== noteId),
+      })),
+    pin: (wish: Pin) =>
+      change('a pin', ({ pins }) => ({
+        transpose: by,
+        pins: [...pins.filter(({ noteId }) => noteId !== wish.noteId), wish],
+      })),
+    unpin: (noteId: string) =>
+      change('a pin', ({ pins }) => ({ pins: pins.filter((one) => one.noteId !== noteId) })),
+  };
+}
+
+/** What is marked in the song: one note, a passage that is played again and again, what stands beside. */
+function useMarks({ params, current, write, replace }: Link) {
+  const looped = params.get('loop');
+  const loop = useMemo(() => {
+    const [from, to] = (looped ?? '').split('~');
+    return from && to ? { from, to } : undefined;
+  }, [looped]);
+  const select = useCallback(
+    (noteId: string | undefined) => {
+      const next = current();
+      if (noteId === undefined || next.get('at') === noteId) next.delete('at');
+      else next.set('at', noteId);
+      replace(next);
+    },
+    [current, replace],
+  );
+  return {
+    at: params.get('at') ?? undefined,
+    select,
+    loop,
+    /** Plays only from one note to another, again and again; undefined for the whole song once. */
+    setLoop: (wanted: { readonly from: string; readonly to: string } | undefined) => {
+      const link = current();
+      if (wanted) link.set('loop', `${wanted.from}~${wanted.to}`);
+      else link.delete('loop');
+      replace(link);
+    },
+    isBeside: params.has('beside'),
+    /** Another arrangement beside this one; undefined for none. */
+    putBeside: (beside: { readonly ref: string; readonly by?: number } | undefined) => {
+      const link = current();
+      link.delete('beside');
+      link.delete('besideBy');
+      if (beside) {
+        link.set('beside', beside.ref);
+        if (beside.by !== undefined) link.set('besideBy', String(beside.by));
+      }
+      write(link, 'an arrangement beside this one');
+    },
+  };
+}
+
 /** A song on an instrument: read from the link and written to it, every change of it undoable. */
 export function useSong(id: string) {
-  const { params, search, current, write, replace } = useLink();
+  const link = useLink();
+  const { params, search } = link;
   const { data: kept, error, isPending } = songs.useOne(id);
   const { record, key } = useEditedSong(kept);
-  const { data: cabinet, isPending: opening } = instruments.useList();
+  const { data: cabinet, isPending: isOpening } = instruments.useList();
   const { settings, loaded } = useSettings();
   const wanted = params.get('on') ?? settings.lastInstrument;
   const chosen = useMemo(
-    () => choose(wanted, cabinet ?? [], opening || !loaded),
-    [wanted, cabinet, opening, loaded],
+    () => choose(wanted, cabinet ?? [], isOpening || !loaded),
+    [wanted, cabinet, isOpening, loaded],
   );
   const family = familyById(chosen?.spec.family ?? '') ?? families[FAMILY_IDS[0]!];
   const plan = useMemo(
@@ -46,103 +151,9 @@ export function useSong(id: string) {
   /** Semitones by which the song is moved, whether somebody chose them or not. */
   const by = plan.transpose ?? view?.transpose ?? 0;
   const { data: keys } = useSongKeys(chosen, asked, plan.preferences, plan.mode);
-  const at = params.get('at') ?? undefined;
-  const { data: alternatives = [] } = useSongAlternatives(chosen, asked, plan, at);
-
-  /** The plan as it was last written, drawn or not yet drawn. */
-  const planNow = () => planFromLink(Object.fromEntries(current()), family);
-  const withPlan = (next: ArrangementPlan, on?: string) => {
-    const link = current();
-    for (const name of PLAN_PARAMS) link.delete(name);
-    if (on !== undefined) link.set('on', on);
-    for (const [name, value] of Object.entries(planToLink(next, family))) link.set(name, value);
-    return link;
-  };
-  const change = (
-    label: string,
-    part: Partial<ArrangementPlan> | ((before: ArrangementPlan) => Partial<ArrangementPlan>),
-  ) => {
-    const before = planNow();
-    write(withPlan({ ...before, ...(typeof part === 'function' ? part(before) : part) }), label);
-  };
-  /** Another place: pins and decisions belong to pitches, so they go. */
-  const move = (transpose: number) => change('moving the song', { transpose, pins: [], decisions: [] });
-  /** @param transpose left out: where the link says, or else where the song lies best */
-  const play = (ref: string, transpose = plan.transpose) => {
-    const link = current();
-    for (const name of PLAN_PARAMS) if (name !== 'mode') link.delete(name);
-    if (transpose !== undefined) link.set('by', String(transpose));
-    link.set('on', ref);
-    write(link, 'another instrument');
-  };
-  /** What is played with the melody; undefined for nothing. */
-  const add = (fullness: Fullness | undefined, without: readonly string[] = []) => {
-    const { adds: _, ...others } = planNow();
-    const next = withPlan({ ...others, ...(fullness && { adds: { fullness, without } }) });
-    write(next, 'what is played with the melody');
-  };
-  /** Another mode, or its own again. */
-  const putInto = (mode: string | undefined) => {
-    const { mode: _, ...others } = planNow();
-    const next = { ...others, ...(mode !== undefined && { mode }), pins: [], decisions: [] };
-    write(withPlan(next), 'another mode');
-  };
-  /** An arrangement as it was worked out elsewhere, on an instrument of the same family. */
-  const take = (label: string, ref: string, arrangement: ArrangementPlan) =>
-    write(withPlan(arrangement, ref), label);
-  /** Another arrangement beside this one; undefined for none. */
-  const putBeside = (beside: { readonly ref: string; readonly by?: number } | undefined) => {
-    const link = current();
-    link.delete('beside');
-    link.delete('besideBy');
-    if (beside) {
-      link.set('beside', beside.ref);
-      if (beside.by !== undefined) link.set('besideBy', String(beside.by));
-    }
-    write(link, 'an arrangement beside this one');
-  };
+  const marks = useMarks(link);
+  const { data: alternatives = [] } = useSongAlternatives(chosen, asked, plan, marks.at);
   const second = useBeside(params, asked, plan, { cabinet, notation, settings });
-  const looped = params.get('loop');
-  const loop = useMemo(() => {
-    const [from, to] = (looped ?? '').split('~');
-    return from && to ? { from, to } : undefined;
-  }, [looped]);
-  /** Plays only from one note to another, again and again; undefined for the whole song once. */
-  const setLoop = (wanted: { readonly from: string; readonly to: string } | undefined) => {
-    const link = current();
-    if (wanted) link.set('loop', `${wanted.from}~${wanted.to}`);
-    else link.delete('loop');
-    replace(link);
-  };
-  const decide = (made: readonly Decision[]) => {
-    const decided = new Set(made.map(({ noteId }) => noteId));
-    const label = made.length === 1 ? 'a way out for a note' : `a way out for ${made.length} notes`;
-    change(label, ({ decisions, pins }) => ({
-      transpose: by,
-      decisions: [...decisions.filter(({ noteId }) => !decided.has(noteId)), ...made],
-      pins: pins.filter(({ noteId }) => !decided.has(noteId)),
-    }));
-  };
-  const undecide = (noteId: string) =>
-    change('a note as written', ({ decisions }) => ({
-      decisions: decisions.filter((decision) => decision.noteId !== noteId),
-    }));
-  const pin = (wish: Pin) =>
-    change('a pin', ({ pins }) => ({
-      transpose: by,
-      pins: [...pins.filter(({ noteId }) => noteId !== wish.noteId), wish],
-    }));
-  const unpin = (noteId: string) =>
-    change('a pin', ({ pins }) => ({ pins: pins.filter((one) => one.noteId !== noteId) }));
-  const select = useCallback(
-    (noteId: string | undefined) => {
-      const next = current();
-      if (noteId === undefined || next.get('at') === noteId) next.delete('at');
-      else next.set('at', noteId);
-      replace(next);
-    },
-    [current, replace],
-  );
   return {
     record,
     asked,
@@ -156,24 +167,10 @@ export function useSong(id: string) {
     by,
     view,
     keys,
-    at,
     alternatives,
     second,
-    loop,
-    isBeside: params.has('beside'),
-    change,
-    move,
-    play,
-    add,
-    putInto,
-    take,
-    putBeside,
-    setLoop,
-    decide,
-    undecide,
-    pin,
-    unpin,
-    select,
+    ...marks,
+    ...usePlanChanges(link, family, by),
   };
 }
 
