@@ -114,7 +114,7 @@ export { drillById, drillFits, drillRound, DRILLS } from './practice/drill.ts';
 export type { Drill, DrillContext } from './practice/drills/drill.ts';
 export { isPlayable, playedAnswer, type DrillNote, type DrillQuestion } from './practice/drillQuestion.ts';
 export { tuneOf, type Tune } from './practice/tune.ts';
-export { GROOVES, grooveById, USUAL_GROOVE, type Play } from './practice/grooves.ts';
+export { GROOVES, grooveById, USUAL_GROOVE, usualGrooveFor, type Play } from './practice/grooves.ts';
 export { USUAL_WAY, type HowToPractise } from './practice/howTo.ts';
 export { checkHow, type PracticeItem, type Practised } from './practice/item.ts';
 export {

@@ -1,24 +1,13 @@
 import TextField from '@mui/material/TextField';
-import { useMemo, useRef } from 'react';
-import {
-  openInstrument,
-  withLayout,
-  type Instrument,
-  type InstrumentSpec,
-  type Problem,
-} from '@same-song/core';
+import { withLayout, type Instrument, type InstrumentSpec, type Problem } from '@same-song/core';
 import type { InstrumentRecord } from '../api/records.ts';
 import { later } from '../frame/later.tsx';
-import { notify } from '../frame/notice.ts';
-import { useShortcuts } from '../frame/shortcuts.ts';
-import { remember } from '../frame/undo.ts';
 import { CapabilityFields } from './CapabilityFields.tsx';
 import { ElementTable } from './ElementTable.tsx';
 import { EditorHead } from './EditorHead.tsx';
 import { LayoutDrawing } from './LayoutDrawing.tsx';
 import { PitchStandardField } from './PitchStandardField.tsx';
-import { useDraft } from './useDraft.ts';
-import { useSaving } from './useSaving.ts';
+import { useInstrumentEditor, type InstrumentEditorState } from './useInstrumentEditor.ts';
 
 const AlternatesPanel = later(
   'The choice of fingerings',
@@ -31,36 +20,14 @@ const ClashChoice = later('The choice', async () => (await import('./ClashChoice
 
 /** One instrument: everything about it can be changed, and the drawing follows at once. */
 export function InstrumentEditor({ record, binned }: { record: InstrumentRecord; binned: boolean }) {
-  const draft = useDraft(record);
-  const { spec } = draft;
-  const { save, busy, clash, problems: refused } = useSaving(record);
-  const checked = useMemo(() => openInstrument(spec), [spec]);
-  const lastGood = useRef<Instrument | undefined>(undefined);
-  const good = checked.ok ? checked.value : lastGood.current;
-  if (checked.ok) lastGood.current = checked.value;
-  const problems = checked.ok ? refused : checked.problems;
-  const problemAt = (field: string) => problems.find((problem) => problem.field === field)?.message;
-
-  /** A change that is one step to undo, as against typing, which the browser undoes letter by letter. */
-  const step = (label: string, next: InstrumentSpec) => {
-    draft.change(next);
-    remember({ label, undo: () => draft.change(spec), redo: () => draft.change(next) });
-  };
-
-  const keepIt = () => {
-    if (binned)
-      notify(
-        `It lies in the bin: put it back first.${draft.changed ? ' What you typed is still here.' : ''}`,
-      );
-    else save();
-  };
-  useShortcuts([{ key: 's', ctrl: true, inFields: true, label: 'Save', group: 'Cabinet', run: keepIt }]);
+  const editor = useInstrumentEditor(record, binned);
+  const { draft, spec, busy, clash, good, problems, problemAt, step, save } = editor;
   return (
     <form
       className="editor"
       onSubmit={(event) => {
         event.preventDefault();
-        keepIt();
+        save();
       }}
     >
       <EditorHead
@@ -73,44 +40,8 @@ export function InstrumentEditor({ record, binned }: { record: InstrumentRecord;
       />
       {binned && <InTheBin record={record} />}
       {clash && <ClashChoice {...clash} />}
-      {good && <LayoutDrawing instrument={good} stale={!checked.ok} />}
-      <div className="editor-fields">
-        <TextField
-          label="Name"
-          value={spec.name}
-          onChange={(event) => draft.change({ ...spec, name: event.target.value })}
-          error={problemAt('name') !== undefined}
-          helperText={problemAt('name') ?? ' '}
-          slotProps={{ htmlInput: { dir: 'auto' } }}
-        />
-        {good?.options.map((option) => (
-          <TextField
-            key={option.id}
-            select
-            label={option.label}
-            value={option.value}
-            slotProps={{ select: { native: true } }}
-            helperText=" "
-            onChange={(event) =>
-              step(
-                option.label.toLowerCase(),
-                relaid(spec, good, good.withOption(option.id, event.target.value)),
-              )
-            }
-          >
-            {option.choices.map((choice) => (
-              <option key={choice.id} value={choice.id}>
-                {choice.label}
-              </option>
-            ))}
-          </TextField>
-        ))}
-        <PitchStandardField
-          a4={spec.a4}
-          problem={problemAt('a4')}
-          onChange={(a4) => draft.change({ ...spec, a4 })}
-        />
-      </div>
+      {good && <LayoutDrawing instrument={good} stale={editor.isStale} />}
+      <MainFields editor={editor} />
       {good && (
         <ElementTable
           instrument={good}
@@ -122,20 +53,20 @@ export function InstrumentEditor({ record, binned }: { record: InstrumentRecord;
       )}
       <OtherProblems problems={problems} />
       {good && (
-        <CapabilityFields
-          instrument={good}
-          spec={spec}
-          onChange={(capability) => step('what it can do', { ...spec, capability })}
-        />
-      )}
-      {good && (
-        <AlternatesPanel
-          instrument={good}
-          spec={spec}
-          problems={problems}
-          onMeasured={(measured) => step('a measurement', { ...spec, measured })}
-          onChoices={(choices) => step('the chosen way', { ...spec, choices })}
-        />
+        <>
+          <CapabilityFields
+            instrument={good}
+            spec={spec}
+            onChange={(capability) => step('what it can do', { ...spec, capability })}
+          />
+          <AlternatesPanel
+            instrument={good}
+            spec={spec}
+            problems={problems}
+            onMeasured={(measured) => step('a measurement', { ...spec, measured })}
+            onChoices={(choices) => step('the chosen way', { ...spec, choices })}
+          />
+        </>
       )}
       <TextField
         label="Notes"
@@ -154,6 +85,47 @@ export function InstrumentEditor({ record, binned }: { record: InstrumentRecord;
         />
       )}
     </form>
+  );
+}
+
+/** The name, what the family lets choose of the whole, and the pitch standard. */
+function MainFields({ editor }: { readonly editor: InstrumentEditorState }) {
+  const { draft, spec, good, problemAt, step } = editor;
+  return (
+    <div className="editor-fields">
+      <TextField
+        label="Name"
+        value={spec.name}
+        onChange={(event) => draft.change({ ...spec, name: event.target.value })}
+        error={problemAt('name') !== undefined}
+        helperText={problemAt('name') ?? ' '}
+        slotProps={{ htmlInput: { dir: 'auto' } }}
+      />
+      {good?.options.map(({ id, label, value, choices }) => (
+        <TextField
+          key={id}
+          select
+          label={label}
+          value={value}
+          slotProps={{ select: { native: true } }}
+          helperText=" "
+          onChange={(event) =>
+            step(label.toLowerCase(), relaid(spec, good, good.withOption(id, event.target.value)))
+          }
+        >
+          {choices.map((choice) => (
+            <option key={choice.id} value={choice.id}>
+              {choice.label}
+            </option>
+          ))}
+        </TextField>
+      ))}
+      <PitchStandardField
+        a4={spec.a4}
+        problem={problemAt('a4')}
+        onChange={(a4) => draft.change({ ...spec, a4 })}
+      />
+    </div>
   );
 }
 

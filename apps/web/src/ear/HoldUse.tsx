@@ -1,118 +1,55 @@
-import { useCallback, useEffect, useMemo, useState } from 'react';
-import {
-  BAND_WIDTHS,
-  BETWEEN,
-  centsAround,
-  counted,
-  HOLD_SECONDS,
-  holding,
-  isPlayersOwn,
-  NOT_HELD,
-  NO_FAULTS,
-  simulatedPlayer,
-  tunedAt,
-  type Band,
-  type Held,
-} from '@same-song/core';
+import { BAND_WIDTHS, counted, HOLD_SECONDS, type Held } from '@same-song/core';
 import { Check } from '../controls/Check.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
 import { Needle } from './Needle.tsx';
+import { useHold } from './useHold.ts';
 import type { UseProps } from './uses.ts';
 import { WayPicture } from './WayPicture.tsx';
 
 const WITHIN = BAND_WIDTHS.map((width) => ({ id: String(width), label: `within ${width} cents` }));
-const BETWEEN_ID = 'between';
+const BETWEEN_CHOICE = { id: 'between', label: 'between it and the semitone above' };
+const SECONDS = HOLD_SECONDS.map((count) => ({ id: String(count), label: counted(count, 'second') }));
 
 /** One note held in its band for some seconds: a bend, or a third that lies in between. */
-export function HoldUse({ chosen, instrument, heard: { ear, listen }, onExample }: UseProps) {
-  const usable = useMemo(() => instrument.ways.filter(({ able }) => able), [instrument]);
-  const [meant, setMeant] = useState(
-    () => (usable.find((way) => isPlayersOwn(instrument, way)) ?? usable[0] ?? instrument.ways[0]!).id,
-  );
-  const way = instrument.ways.find(({ id }) => id === meant) ?? instrument.ways[0]!;
-  const technique = instrument.family.techniques.find(({ id }) => id === way.technique);
-  const glides = technique?.glides ?? false;
-  const [wanted, setWanted] = useState('15');
-  const isBetween = wanted === BETWEEN_ID && glides;
-  const half = wanted === BETWEEN_ID ? 15 : Number(wanted);
-  const [around, setAround] = useState(false);
-  const [seconds, setSeconds] = useState('3');
-  const target = tunedAt(instrument, way) + (around ? centsAround(instrument, way) / 100 : 0);
-  const band = useMemo((): Band => (isBetween ? BETWEEN : { low: -half, high: half }), [isBetween, half]);
-  const [held, setHeld] = useState<Held>(NOT_HELD);
-  useEffect(() => {
-    setHeld(NOT_HELD);
-    const hold = holding(target, band, Number(seconds));
-    return listen((frames) => {
-      if (frames.length > 0) setHeld(hold.push(frames));
-    });
-  }, [target, band, seconds, listen]);
-  const middle = (band.low + band.high) / 2;
-  useEffect(() => {
-    const midi = target + middle / 100;
-    const notes = [
-      // A short one, one that strays, one that is held.
-      { id: '0', at: 0.4, midi, seconds: 1 },
-      { id: '1', at: 1.8, midi: midi + 0.4, seconds: 0.8 },
-      { id: '2', at: 3, midi: midi + 0.06, seconds: Number(seconds) + 0.8 },
-    ];
-    const { timbre } = instrument.family;
-    onExample((rate) => simulatedPlayer(notes, { rate, timbre, faults: { ...NO_FAULTS, noise: 40 } }));
-  }, [onExample, target, middle, seconds, instrument]);
-  const choose = useCallback((id: string) => setMeant(id), []);
-  const cents = held.cents === undefined ? undefined : held.cents - middle;
-  const share = Math.min(1, held.seconds / Number(seconds));
+export function HoldUse(props: UseProps) {
+  const { chosen, instrument, heard } = props;
+  const hold = useHold(props);
+  const { way, held, place, seconds, cents } = hold;
   return (
     <>
       <div className="practice-tools">
         <Picklist
           label="Hold"
           value={way.id}
-          choices={usable.map(({ id, words }) => ({ id, label: words }))}
-          onChange={setMeant}
+          choices={hold.usable.map(({ id, words }) => ({ id, label: words }))}
+          onChange={hold.setWayId}
         />
         <Picklist
           label="where"
           silent
-          value={isBetween ? BETWEEN_ID : String(half)}
-          choices={
-            glides ? [...WITHIN, { id: BETWEEN_ID, label: 'between it and the semitone above' }] : WITHIN
-          }
-          onChange={setWanted}
+          value={String(place)}
+          choices={hold.glides ? [...WITHIN, BETWEEN_CHOICE] : WITHIN}
+          onChange={(id) => hold.setPlace(id === 'between' ? id : Number(id))}
         />
         <Picklist
           label="for"
-          value={seconds}
-          choices={HOLD_SECONDS.map((count) => ({ id: String(count), label: counted(count, 'second') }))}
-          onChange={setSeconds}
+          value={String(seconds)}
+          choices={SECONDS}
+          onChange={(id) => hold.setSeconds(Number(id))}
         />
-        {isPlayersOwn(instrument, way) && (
-          <Check label="against the reeds around it" checked={around} onChange={setAround} />
+        {hold.isOwn && (
+          <Check label="against the reeds around it" checked={hold.isAround} onChange={hold.setIsAround} />
         )}
       </div>
       <section className="listen-now" aria-live="off">
         <p className="listen-way">{way.words}</p>
-        <p className="listen-cents">{heldWords(held, cents, ear.state === 'listening')}</p>
-        <Needle cents={cents} band={band.high - middle} />
-        <div
-          className="hold-bar"
-          role="progressbar"
-          aria-label="held"
-          aria-valuemin={0}
-          aria-valuemax={Number(seconds)}
-          aria-valuenow={Math.round(10 * held.seconds) / 10}
-        >
-          <span style={{ width: `${100 * share}%` }} className={share === 1 ? 'done' : ''} />
-        </div>
+        <p className="listen-cents">{heldWords(held, cents, heard.ear.state === 'listening')}</p>
+        <Needle cents={cents} band={hold.width} />
+        <HoldBar held={held.seconds} wanted={seconds} />
       </section>
       <p className="hold-told" role="status">
-        {held.longest > 0 && (
-          <>
-            Held {held.times} {held.times === 1 ? 'time' : 'times'}; the longest {held.longest.toFixed(1)}{' '}
-            seconds{held.sway > 0 && `, swaying by ${counted(Math.round(held.sway), 'cent')}`}.
-          </>
-        )}
-        {isBetween &&
+        {held.longest > 0 && longestWords(held)}
+        {place === 'between' &&
           ' In between is anywhere from a quarter to three quarters of the way up: neither the lower nor the upper note.'}
       </p>
       <WayPicture
@@ -120,10 +57,32 @@ export function HoldUse({ chosen, instrument, heard: { ear, listen }, onExample 
         instrument={instrument}
         label="Choose the note to be held"
         selected={way.id}
-        onSelect={choose}
+        onSelect={hold.setWayId}
       />
     </>
   );
+}
+
+/** How much of the time it was held, in seconds. */
+function HoldBar({ held, wanted }: { readonly held: number; readonly wanted: number }) {
+  const share = Math.min(1, held / wanted);
+  return (
+    <div
+      className="hold-bar"
+      role="progressbar"
+      aria-label="held"
+      aria-valuemin={0}
+      aria-valuemax={wanted}
+      aria-valuenow={Math.round(10 * held) / 10}
+    >
+      <span style={{ width: `${100 * share}%` }} className={share === 1 ? 'done' : ''} />
+    </div>
+  );
+}
+
+function longestWords({ times, longest, sway }: Held): string {
+  const swaying = sway > 0 ? `, swaying by ${counted(Math.round(sway), 'cent')}` : '';
+  return `Held ${counted(times, 'time')}; the longest ${longest.toFixed(1)} seconds${swaying}.`;
 }
 
 function heldWords({ seconds }: Held, cents: number | undefined, isListening: boolean): string {

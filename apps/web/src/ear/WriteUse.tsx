@@ -1,72 +1,16 @@
 import Button from '@mui/material/Button';
-import { useEffect, useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
-import {
-  counted,
-  expectOk,
-  families,
-  FAMILY_IDS,
-  NAME_LIMIT,
-  openInstrument,
-  pitchText,
-  specFromLayout,
-  STANDARD_A4,
-  writtenDown,
-  type FamilyId,
-  type StruckPitch,
-} from '@same-song/core';
-import { instruments } from '../api/records.ts';
-import { draftSubject } from '../compute/subject.ts';
+import { counted, families, NAME_LIMIT, pitchText, type StruckPitch } from '@same-song/core';
 import { Check } from '../controls/Check.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
-import { useKeeping } from '../frame/useKeeping.ts';
-import { playedEvenly } from './examples.ts';
 import { ForgetNotes } from './ForgetNotes.tsx';
-import { useGathered } from './heard.ts';
+import { MADE, useWriteDown } from './useWriteDown.ts';
 import type { UseProps } from './uses.ts';
 import { WayPicture } from './WayPicture.tsx';
 
-/** Families that pitches alone make an instrument of. */
-const MADE = FAMILY_IDS.filter((id) => families[id].fromPitches !== undefined);
-/** A drum that nobody has described, in semitones. */
-const UNKNOWN = [50.06, 57, 60.12, 62, 64.94, 67, 69.08, 72] as const;
-
 /** An instrument that nobody has described is struck place by place, and its layout written down. */
-export function WriteUse({ chosen, heard, onExample }: UseProps) {
-  const navigate = useNavigate();
-  const gathering = useGathered(heard);
-  const { gathered } = gathering;
-  const [family, setFamily] = useState<FamilyId>(
-    () => MADE.find((id) => id === chosen.spec.family) ?? MADE[0]!,
-  );
-  const [rising, setRising] = useState(false);
-  const [name, setName] = useState('');
-  const { keep, busy } = useKeeping(instruments);
-  useEffect(() => onExample(playedEvenly(UNKNOWN, families[MADE[0]!].timbre)), [onExample]);
-  const struck = useMemo(() => {
-    const written = writtenDown(gathered, STANDARD_A4);
-    return rising ? [...written].sort((a, b) => a.pitch - b.pitch) : written;
-  }, [gathered, rising]);
-  const made = useMemo(() => {
-    const layout = families[family].fromPitches!(struck.map(({ pitch, cents }) => ({ pitch, cents })));
-    if (!layout.ok) return layout;
-    const spec = specFromLayout(family, layout.value);
-    const subject = { ...draftSubject(spec), ref: '', record: undefined, todo: [] };
-    return { ok: true as const, subject, instrument: expectOk(openInstrument(spec)) };
-  }, [family, struck]);
-  const put = () => {
-    if (!made.ok) return;
-    const { spec } = made.subject;
-    keep(
-      { ...spec, name: name.trim() || spec.name },
-      {
-        label: (record) => `adding ${record.name}`,
-        notice: (record) => `${record.name} is in the cabinet.`,
-        onKept: (record) => void navigate(`/cabinet/${record.id}`),
-        onUndone: () => navigate('/cabinet'),
-      },
-    );
-  };
+export function WriteUse(props: UseProps) {
+  const { family, setFamily, rising, setRising, name, setName, struck, made, put, busy, gathering } =
+    useWriteDown(props);
   return (
     <>
       <div className="practice-tools">

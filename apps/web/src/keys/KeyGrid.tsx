@@ -29,7 +29,6 @@ export function KeyGrid({
   onRemove,
 }: KeyGridProps) {
   const { ref: body, onFocus } = useRoving<HTMLTableSectionElement>('[data-cell]', false);
-  const head = useRoving<HTMLTableRowElement>('button');
   const onKeyDown = (event: KeyboardEvent, row: number, column: number) => {
     const moves: Record<string, [number, number]> = {
       ArrowDown: [1, 0],
@@ -48,73 +47,110 @@ export function KeyGrid({
   return (
     <div className="keys-grid-scroller">
       <table className="keys-grid">
-        <thead>
-          <tr {...head}>
-            <th scope="col">key</th>
-            {scales.map((id) => (
-              <th key={id} scope="col" aria-sort={id === sortedBy ? 'ascending' : undefined}>
-                <button
-                  type="button"
-                  tabIndex={-1}
-                  className="keys-sort"
-                  onClick={() => onSort(id)}
-                  title={`The easiest in ${scaleName(id)} first`}
-                >
-                  {scaleName(id)}
-                  {id === sortedBy && <span aria-hidden="true"> ▾</span>}
-                </button>
-                <button
-                  type="button"
-                  tabIndex={-1}
-                  className="keys-remove"
-                  onClick={() => onRemove(id)}
-                  aria-label={`Take ${scaleName(id)} out of the table`}
-                  title="Take out"
-                >
-                  ×
-                </button>
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <GridHead scales={scales} sortedBy={sortedBy} onSort={onSort} onRemove={onRemove} />
         <tbody ref={body} onFocus={onFocus}>
           {rows.map((row, r) => (
             <tr key={row[0]!.home}>
               <th scope="row">
                 {tonicText(row[0]!.tonic)} <span>{row[0]!.facts[0]}</span>
               </th>
-              {row.map((cell, c) => {
-                const share = cell.of === 0 ? 0 : cell.have / cell.of;
-                const easy = cell.best !== undefined && cell.octaves[cell.best]!.hard.length === 0;
-                const name = `${tonicText(cell.tonic)} ${scaleName(cell.scale)}: ${octavesText(cell)}, ${cell.have} of ${cell.of} notes${easy ? ', nothing hard' : ''}${cell.best === undefined ? '' : `; the best octave demands: ${demandsText(cell)}`}`;
-                const isSelected = cell === selected;
-                return (
-                  <td key={cell.scale}>
-                    <button
-                      type="button"
-                      tabIndex={-1}
-                      data-cell={`${r},${c}`}
-                      className={`keys-cell${holds(cell) ? '' : ' ruled-out'}${isSelected ? ' chosen' : ''}`}
-                      style={{
-                        ['--share' as string]: `${Math.round(share * 100)}%`,
-                        ['--heat' as string]: `${Math.round(14 + 66 * heat(cell))}%`,
-                      }}
-                      aria-pressed={isSelected}
-                      title={name}
-                      onClick={() => onChoose(cell)}
-                      onKeyDown={(event) => onKeyDown(event, r, c)}
-                    >
-                      <span className="unseen">{name}</span>
-                      <b aria-hidden="true">{cell.octaves.length}</b>
-                      <span aria-hidden="true">{easy ? '✓' : ''}</span>
-                    </button>
-                  </td>
-                );
-              })}
+              {row.map((cell, c) => (
+                <td key={cell.scale}>
+                  <CellButton
+                    cell={cell}
+                    place={`${r},${c}`}
+                    holds={holds(cell)}
+                    heat={heat(cell)}
+                    isSelected={cell === selected}
+                    onChoose={() => onChoose(cell)}
+                    onKeyDown={(event) => onKeyDown(event, r, c)}
+                  />
+                </td>
+              ))}
             </tr>
           ))}
         </tbody>
       </table>
     </div>
+  );
+}
+
+function GridHead({
+  scales,
+  sortedBy,
+  onSort,
+  onRemove,
+}: Pick<KeyGridProps, 'scales' | 'sortedBy' | 'onSort' | 'onRemove'>) {
+  const head = useRoving<HTMLTableRowElement>('button');
+  return (
+    <thead>
+      <tr {...head}>
+        <th scope="col">key</th>
+        {scales.map((id) => (
+          <th key={id} scope="col" aria-sort={id === sortedBy ? 'ascending' : undefined}>
+            <button
+              type="button"
+              tabIndex={-1}
+              className="keys-sort"
+              onClick={() => onSort(id)}
+              title={`The easiest in ${scaleName(id)} first`}
+            >
+              {scaleName(id)}
+              {id === sortedBy && <span aria-hidden="true"> ▾</span>}
+            </button>
+            <button
+              type="button"
+              tabIndex={-1}
+              className="keys-remove"
+              onClick={() => onRemove(id)}
+              aria-label={`Take ${scaleName(id)} out of the table`}
+              title="Take out"
+            >
+              ×
+            </button>
+          </th>
+        ))}
+      </tr>
+    </thead>
+  );
+}
+
+interface CellButtonProps {
+  readonly cell: KeyCell;
+  /** `row,column`. */
+  readonly place: string;
+  /** What is asked of the table holds for it. */
+  readonly holds: boolean;
+  /** From 0 to 1. */
+  readonly heat: number;
+  readonly isSelected: boolean;
+  readonly onChoose: () => void;
+  readonly onKeyDown: (event: KeyboardEvent) => void;
+}
+
+function CellButton({ cell, place, holds, heat, isSelected, onChoose, onKeyDown }: CellButtonProps) {
+  const share = cell.of === 0 ? 0 : cell.have / cell.of;
+  const isEasy = cell.best !== undefined && cell.octaves[cell.best]!.hard.length === 0;
+  const demands = cell.best === undefined ? '' : `; the best octave demands: ${demandsText(cell)}`;
+  const name = `${tonicText(cell.tonic)} ${scaleName(cell.scale)}: ${octavesText(cell)}, ${cell.have} of ${cell.of} notes${isEasy ? ', nothing hard' : ''}${demands}`;
+  return (
+    <button
+      type="button"
+      tabIndex={-1}
+      data-cell={place}
+      className={`keys-cell${holds ? '' : ' ruled-out'}${isSelected ? ' chosen' : ''}`}
+      style={{
+        ['--share' as string]: `${Math.round(share * 100)}%`,
+        ['--heat' as string]: `${Math.round(14 + 66 * heat)}%`,
+      }}
+      aria-pressed={isSelected}
+      title={name}
+      onClick={onChoose}
+      onKeyDown={onKeyDown}
+    >
+      <span className="unseen">{name}</span>
+      <b aria-hidden="true">{cell.octaves.length}</b>
+      <span aria-hidden="true">{isEasy ? '✓' : ''}</span>
+    </button>
   );
 }

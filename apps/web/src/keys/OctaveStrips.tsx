@@ -37,47 +37,16 @@ export function OctaveStrips({ cells, selected }: { cells: readonly KeyCell[]; s
             </text>
           </g>
         ))}
-        {cells.map((cell, i) => {
-          const y = SIZE.top + i * SIZE.row;
-          return (
-            <g key={cell.tonic}>
-              <text
-                x={4}
-                y={y + 13}
-                fontSize={14}
-                fontWeight={cell.tonic === selected ? 800 : 500}
-                fill="var(--ink)"
-              >
-                {tonicText(cell.tonic)}
-              </text>
-              {cell.octaves.map((octave) => {
-                const height = 5 + 8 * (1 - octave.total / most);
-                return (
-                  <rect
-                    key={octave.from}
-                    x={x(octave.from) + 1}
-                    width={x(octave.from + 12) - x(octave.from) - 2}
-                    y={y + 8 - height / 2}
-                    height={height}
-                    rx={3}
-                    fill={octave.hard.length > 0 ? 'var(--leaf)' : 'var(--chord)'}
-                    stroke="var(--chord)"
-                    strokeWidth={2}
-                    strokeDasharray={octave.hard.length > 0 ? '4 2' : undefined}
-                  />
-                );
-              })}
-              {cell.missing.map((pitch) => (
-                <path
-                  key={pitch}
-                  d={`M${x(pitch) - 3} ${y + 5} l6 6 m0 -6 l-6 6`}
-                  stroke="var(--home)"
-                  strokeWidth={1.8}
-                />
-              ))}
-            </g>
-          );
-        })}
+        {cells.map((cell, i) => (
+          <Strip
+            key={cell.tonic}
+            cell={cell}
+            x={x}
+            y={SIZE.top + i * SIZE.row}
+            most={most}
+            isSelected={cell.tonic === selected}
+          />
+        ))}
       </svg>
       <FigureTools title={`Complete octaves of ${scaleName(cells[0]!.scale)}`} />
       <figcaption>
@@ -85,5 +54,52 @@ export function OctaveStrips({ cells, selected }: { cells: readonly KeyCell[]; s
         cannot be had.
       </figcaption>
     </figure>
+  );
+}
+
+interface StripProps {
+  readonly cell: KeyCell;
+  /** Place of a pitch, and of the strip's top, in the drawing. */
+  readonly x: (pitch: number) => number;
+  readonly y: number;
+  /** What the hardest octave of all strips costs. */
+  readonly most: number;
+  readonly isSelected: boolean;
+}
+
+/** One key: its complete octaves, and notes that cannot be had. */
+function Strip({ cell, x, y, most, isSelected }: StripProps) {
+  return (
+    <g>
+      <text x={4} y={y + 13} fontSize={14} fontWeight={isSelected ? 800 : 500} fill="var(--ink)">
+        {tonicText(cell.tonic)}
+      </text>
+      {cell.octaves.map(({ from, total, hard }) => {
+        const height = 5 + 8 * (1 - total / most);
+        const isHard = hard.length > 0;
+        return (
+          <rect
+            key={from}
+            x={x(from) + 1}
+            width={x(from + 12) - x(from) - 2}
+            y={y + 8 - height / 2}
+            height={height}
+            rx={3}
+            fill={isHard ? 'var(--leaf)' : 'var(--chord)'}
+            stroke="var(--chord)"
+            strokeWidth={2}
+            strokeDasharray={isHard ? '4 2' : undefined}
+          />
+        );
+      })}
+      {cell.missing.map((pitch) => (
+        <path
+          key={pitch}
+          d={`M${x(pitch) - 3} ${y + 5} l6 6 m0 -6 l-6 6`}
+          stroke="var(--home)"
+          strokeWidth={1.8}
+        />
+      ))}
+    </g>
   );
 }

@@ -10,6 +10,7 @@ import {
   parseNote,
   parseProgression,
   scaleById,
+  usualGrooveFor,
   type Chord,
   type FittedNote,
   type Key,
@@ -138,7 +139,7 @@ function PractiseProgression({
       name: `${name} in ${tonicWords(question)}`,
       instrumentId: chosen?.record?.id,
       what: { kind: 'jam', text, beats, question },
-      how: { groove: beats === 3 ? 'waltz' : 'shuffle' },
+      how: { groove: usualGrooveFor(beats) },
     });
   useShortcuts([{ key: 'b', label: 'Practise over these chords', group: 'The progression', run }]);
   return (

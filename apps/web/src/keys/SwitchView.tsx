@@ -8,7 +8,9 @@ import {
   USUAL_KEYS,
   usualTonic,
   type NoteName,
+  type Switching,
 } from '@same-song/core';
+import type { KeyQuestion } from '../compute/worker.ts';
 import { useSwitching } from '../compute/compute.ts';
 import { FigureTools } from '../controls/FigureTools.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
@@ -41,24 +43,6 @@ export function SwitchView({ state }: KeysViewProps) {
     { dialect, naming: settings.naming },
   );
   const { separator } = family.dialects.find((d) => d.id === dialect)!;
-  const rows = data
-    ? [
-        { title: 'Leave out now', ways: data.drop },
-        { title: 'Take in now', ways: data.take },
-        { title: 'Stay', ways: data.keep },
-      ]
-    : [];
-  const drawings = data
-    ? [
-        { ...from, ways: data.drop },
-        { scale, tonic: to, ways: data.take },
-      ].map((key, i) => ({
-        name: `${tonicText(key.tonic)} ${scaleName(key.scale)}`,
-        scene: data.scenes[i]!,
-        changed: new Set(key.ways.map((way) => way.id)),
-        facts: data.facts[i]!,
-      }))
-    : [];
   const spelled = (key: NoteName) => (toScale.ok ? usualTonic(toScale.value, notePitchClass(key)) : key);
   const keys = [...new Set([to, ...USUAL_KEYS.map((key) => noteCode(spelled(key)))])];
   const scales = [...new Set([scale, ...SCALES.map((s) => s.id)])];
@@ -83,44 +67,79 @@ export function SwitchView({ state }: KeysViewProps) {
       </p>
       {error && <p role="alert">This cannot be worked out: {error.message}</p>}
       {data && (
-        <div className="switch-split">
-          <div>
-            <h2>To do</h2>
-            {data.todo.length === 0 ? (
-              <p>Nothing to set. Only the notes change.</p>
-            ) : (
-              <ul>
-                {data.todo.map((step) => (
-                  <li key={step}>{step}</li>
-                ))}
-              </ul>
-            )}
-            {data.missing.length > 0 && (
-              <p>
-                Not to be had as it is now: <b>{data.missing.join(', ')}</b>.
-              </p>
-            )}
-            {rows.map(({ title, ways }) => (
-              <section key={title}>
-                <h2>{title}</h2>
-                <p className="switch-ways">{tabLine(ways, separator) || 'nothing'}</p>
-              </section>
-            ))}
-          </div>
-          <div>
-            {drawings.map(({ name, scene, changed, facts }) => (
-              <figure key={name} className="switch-drawing">
-                <figcaption>
-                  <b>{name}</b> {facts[0]}
-                </figcaption>
-                <SceneView scene={scene} label={`${name} on ${chosen!.spec.name}`} used={changed} />
-                <FigureTools title={`${name} on ${chosen!.spec.name}`} />
-              </figure>
-            ))}
-            <p className="keys-legend">Underlined: what changes, left out above and taken in below.</p>
-          </div>
-        </div>
+        <SwitchSteps
+          switching={data}
+          keys={[from, { scale, tonic: to }]}
+          on={chosen!.spec.name}
+          separator={separator}
+        />
       )}
+    </div>
+  );
+}
+
+interface SwitchStepsProps {
+  readonly switching: Switching;
+  /** The key that is left and the one that is gone to. */
+  readonly keys: readonly [KeyQuestion, KeyQuestion];
+  /** Name of the instrument. */
+  readonly on: string;
+  readonly separator: string;
+}
+
+/** What to set, which ways to leave out, to take in and to keep, and both keys drawn. */
+function SwitchSteps({ switching, keys, on, separator }: SwitchStepsProps) {
+  const { todo, missing, drop, take, keep, scenes, facts } = switching;
+  const rows = [
+    { title: 'Leave out now', ways: drop },
+    { title: 'Take in now', ways: take },
+    { title: 'Stay', ways: keep },
+  ];
+  const changed = [drop, take];
+  return (
+    <div className="switch-split">
+      <div>
+        <h2>To do</h2>
+        {todo.length === 0 ? (
+          <p>Nothing to set. Only the notes change.</p>
+        ) : (
+          <ul>
+            {todo.map((step) => (
+              <li key={step}>{step}</li>
+            ))}
+          </ul>
+        )}
+        {missing.length > 0 && (
+          <p>
+            Not to be had as it is now: <b>{missing.join(', ')}</b>.
+          </p>
+        )}
+        {rows.map(({ title, ways }) => (
+          <section key={title}>
+            <h2>{title}</h2>
+            <p className="switch-ways">{tabLine(ways, separator) || 'nothing'}</p>
+          </section>
+        ))}
+      </div>
+      <div>
+        {keys.map(({ tonic, scale }, i) => {
+          const name = `${tonicText(tonic)} ${scaleName(scale)}`;
+          return (
+            <figure key={name} className="switch-drawing">
+              <figcaption>
+                <b>{name}</b> {facts[i]![0]}
+              </figcaption>
+              <SceneView
+                scene={scenes[i]!}
+                label={`${name} on ${on}`}
+                used={new Set(changed[i]!.map(({ id }) => id))}
+              />
+              <FigureTools title={`${name} on ${on}`} />
+            </figure>
+          );
+        })}
+        <p className="keys-legend">Underlined: what changes, left out above and taken in below.</p>
+      </div>
     </div>
   );
 }

@@ -1,26 +1,22 @@
-import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
-import { familyById, type MapView, type Pin } from '@same-song/core';
-import { useAlternatives, useMapView } from '../compute/compute.ts';
+import { memo, useCallback, useDeferredValue, useMemo } from 'react';
+import type { MapView } from '@same-song/core';
 import { dialectOf } from '../api/settings.ts';
+import { useAlternatives, useMapView } from '../compute/compute.ts';
 import { later } from '../frame/later.tsx';
 import { useTitle } from '../frame/useTitle.ts';
-import { SceneView } from '../scene/SceneView.tsx';
-import { QuestionLine } from './QuestionLine.tsx';
 import { scaleWords, sentence, tonicWords } from '../question/questionWords.ts';
+import { useQuestion, type QuestionState } from '../question/useQuestion.ts';
 import { KeyFactsLine } from './KeyFactsLine.tsx';
-import { LayerStepper } from './LayerStepper.tsx';
-import { Legend } from './Legend.tsx';
-import { LinePanel } from './LinePanel.tsx';
-import { MapTools } from './MapTools.tsx';
+import { MapMain } from './MapMain.tsx';
 import { MapWarnings } from './MapWarnings.tsx';
 import { PrintSheet } from './PrintSheet.tsx';
-import { TEMPO } from './TempoField.tsx';
+import { QuestionLine } from './QuestionLine.tsx';
 import { noteSelection, readSelection, waySelection } from './selection.ts';
-import { useComparison, type Beside } from './useComparison.ts';
+import { useComparison } from './useComparison.ts';
 import { useMapKeys } from './useMapKeys.ts';
-import { useQuestion, type QuestionState } from '../question/useQuestion.ts';
+import { useMapSounds } from './useMapSounds.ts';
+import { usePins } from './usePins.ts';
 import { useSameTab } from './useSameTab.ts';
-import { usePlayer } from './usePlayer.ts';
 import { Verdict } from './Verdict.tsx';
 import './map.css';
 
@@ -70,99 +66,50 @@ interface MapBodyProps {
 const MapBody = memo(Body, (_, { behind }) => behind);
 
 function Body({ state, view }: MapBodyProps) {
-  const { question, at, current, chosen, family, select, change } = state;
-  const [tempo, setTempo] = useState<number>(TEMPO.usual);
+  const { question, at, chosen, family, select } = state;
   const selection = useMemo(() => readSelection(view, at), [view, at]);
-  const [droning, setDroning] = useState(true);
-  const voice = useMemo(
-    () => ({ timbre: family.timbre, drones: droning ? view.drones : [] }),
-    [family, droning, view.drones],
-  );
-  const player = usePlayer(view.line, tempo, voice);
+  const sounds = useMapSounds(view, family.timbre);
+  const { player } = sounds;
+  const { pin, unpin } = usePins(state);
   const beside = useComparison(state, view);
   const sameTab = useSameTab(state);
   // Paper can wait until the screen has changed.
   const onPaper = useDeferredValue(view);
-  const sounding = view.line.find((note) => note.id === player.sounding);
   const selectWay = useCallback((id: string) => select(selectionOfWay(view, id)), [view, select]);
   const selectNote = useCallback((noteId: string) => select(noteSelection(noteId)), [select]);
-  const otherPins = (noteId: string) => current().question.pins.filter((p) => p.noteId !== noteId);
-  const pin = (wanted: Pin) => change('pin', { pins: [...otherPins(wanted.noteId), wanted] });
-  const unpin = (noteId: string) => change('pin', { pins: otherPins(noteId) });
-  const { data: alternatives } = useAlternatives(chosen, question, selection.note?.id);
+  const { data: alternatives = [] } = useAlternatives(chosen, question, selection.note?.id);
   useMapKeys({ state, view, pin, unpin, hear: player.hear, togglePlay: player.toggle });
-  const { changeSettings } = state;
-  const showStaff = useCallback((staff: boolean) => changeSettings({ staff }), [changeSettings]);
-  const used = useMemo(() => new Set(view.line.flatMap((note) => (note.wayId ? [note.wayId] : []))), [view]);
-  const names = useMemo(
-    () =>
-      new Map(
-        view.ways.map((w) => [
-          w.id,
-          `${w.words}, ${w.note}, degree ${w.degree}, ${w.role}${w.usable ? '' : ', not possible here'}`,
-        ]),
-      ),
-    [view],
-  );
-  const preset = family.preferences.find((p) => p.id === question.preferences.preset)!;
   const { spec, todo } = chosen!;
+  const preset = family.preferences.find(({ id }) => id === question.preferences.preset)!;
   const instrument = todo.length > 0 ? `${spec.name} (first ${todo.join(', ')})` : spec.name;
   const title = sentence(question, instrument, preset.label);
   const nameBeside = beside?.sameInstrument ? scaleWords(question) : spec.name;
-  useTitle(`${scaleWords(question)} in ${tonicWords(question)} on ${spec.name}`, 'Map');
+  const what = `${scaleWords(question)} in ${tonicWords(question)}`;
+  useTitle(`${what} on ${spec.name}`, 'Map');
+  const { have, of } = view.coverage;
   return (
     <>
       <p className="unseen" role="status">
-        {scaleWords(question)} in {tonicWords(question)} on {instrument}: {view.coverage.have} of{' '}
-        {view.coverage.of} notes can be had.
+        {what} on {instrument}: {have} of {of} notes can be had.
       </p>
       <div className={beside ? 'map-screen comparing' : 'map-screen'}>
-        <div className="map-main">
-          <MapTools
-            state={state}
-            view={view}
-            title={title}
-            playing={player.playing}
-            tempo={tempo}
-            onTempo={setTempo}
-            onPlay={player.toggle}
-            droning={droning}
-            onDrone={setDroning}
-          />
-          <div className="map-drawing">
-            <SceneView
-              scene={view.scene}
-              label={`${spec.name}: every way, chosen with Tab and the arrow keys`}
-              names={names}
-              selected={sounding?.wayId ?? selection.way?.id}
-              related={selection.related}
-              used={used}
-              onSelect={selectWay}
-            />
-          </div>
-          <Legend>
-            <LayerStepper state={state} />
-          </Legend>
-          <LinePanel
-            view={view}
-            air={family.air}
-            sides={family.sides}
-            selected={selection.note?.id}
-            related={selection.related}
-            sounding={player.sounding}
-            staff={state.settings.staff && !beside}
-            onSelect={selectNote}
-            onStaff={showStaff}
-          />
-          {beside && <BesideMap beside={beside} />}
-        </div>
+        <MapMain
+          state={state}
+          view={view}
+          title={title}
+          sounds={sounds}
+          selection={selection}
+          beside={beside}
+          onWay={selectWay}
+          onNote={selectNote}
+        />
         {beside ? (
           <ComparePanel name={nameBeside} beside={beside} onEnd={() => state.compareWith(undefined)} />
         ) : (
           <Verdict
             view={view}
             selection={selection}
-            alternatives={alternatives ?? []}
+            alternatives={alternatives}
             family={family}
             onPin={pin}
             onUnpin={unpin}
@@ -187,35 +134,6 @@ function Body({ state, view }: MapBodyProps) {
     </>
   );
 }
-
-/** The other map, below the first: its drawing and its line. */
-function BesideMap({ beside }: { beside: Beside }) {
-  const { view, name, spec } = beside;
-  const family = familyById(spec.family)!;
-  if (!view) return <p className="loading">Drawing {name}…</p>;
-  const used = new Set(view.line.flatMap((note) => (note.wayId ? [note.wayId] : [])));
-  return (
-    <section className="beside" aria-label={name}>
-      <h2>{name}</h2>
-      <div className="map-drawing">
-        <SceneView scene={view.scene} label={`${name}: every way`} used={used} />
-      </div>
-      <LinePanel
-        view={view}
-        air={family.air}
-        sides={family.sides}
-        selected={undefined}
-        related={NOTHING_RELATED}
-        sounding={undefined}
-        staff={false}
-        onSelect={ignore}
-      />
-    </section>
-  );
-}
-
-const NOTHING_RELATED: ReadonlySet<string> = new Set();
-const ignore = () => undefined;
 
 /** A way that the line uses is selected there, so that its reasons show. */
 function selectionOfWay(view: MapView, id: string): string {

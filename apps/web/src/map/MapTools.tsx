@@ -8,6 +8,7 @@ import { TempoField } from './TempoField.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
 import { CompareButton } from './CompareButton.tsx';
 import { KeepQuestion } from './KeepQuestion.tsx';
+import type { MapSounds } from './useMapSounds.ts';
 import { usePractiseLine } from './usePractiseLine.ts';
 import type { QuestionState } from '../question/useQuestion.ts';
 
@@ -25,26 +26,21 @@ interface MapToolsProps {
   readonly state: QuestionState;
   readonly view: MapView;
   readonly title: string;
-  readonly playing: boolean;
-  readonly tempo: number;
-  readonly onTempo: (tempo: number) => void;
-  readonly onPlay: () => void;
-  readonly droning: boolean;
-  readonly onDrone: (on: boolean) => void;
+  readonly sounds: MapSounds;
 }
 
 /** Hearing, writing habits, keeping, paper and files. */
-export function MapTools(props: MapToolsProps) {
-  const { state, view, title, playing, tempo, onTempo, onPlay, droning, onDrone } = props;
+export function MapTools({ state, view, title, sounds }: MapToolsProps) {
+  const { player } = sounds;
   const { settings, family, changeSettings } = state;
   const practise = usePractiseLine(state, title);
   const [files, setFiles] = useState<HTMLElement | undefined>(undefined);
   return (
     <div className="map-tools" role="toolbar" aria-label="This map">
-      <Button variant="contained" onClick={onPlay} title="Space">
-        {playing ? 'Stop' : 'Play'}
+      <Button variant="contained" onClick={player.toggle} title="Space">
+        {player.playing ? 'Stop' : 'Play'}
       </Button>
-      <TempoField tempo={tempo} onTempo={onTempo} />
+      <TempoField tempo={sounds.tempo} onTempo={sounds.setTempo} />
       <Picklist
         label="Tab"
         silent
@@ -61,7 +57,9 @@ export function MapTools(props: MapToolsProps) {
         onChange={(naming) => changeSettings({ naming })}
       />
       <span className="map-tools-gap" />
-      {view.drones.length > 0 && <Check label="drones" checked={droning} onChange={onDrone} />}
+      {view.drones.length > 0 && (
+        <Check label="drones" checked={sounds.hasDrones} onChange={sounds.setHasDrones} />
+      )}
       <CompareButton state={state} />
       <KeepQuestion state={state} title={title} />
       <Button variant="text" onClick={() => window.print()}>

@@ -208,6 +208,11 @@ export const GROOVES: readonly Groove[] = Object.freeze([
 /** Id of the groove that is taken where none is chosen. */
 export const USUAL_GROOVE = GROOVES[0]!.id;
 
+/** Id of the groove that chords of so many beats a bar are usually played over with. */
+export function usualGrooveFor(beats: number): string {
+  return beats === 3 ? 'waltz' : 'shuffle';
+}
+
 /** @throws for an unknown one */
 export function grooveById(id: string): Groove {
   const found = GROOVES.find((groove) => groove.id === id);

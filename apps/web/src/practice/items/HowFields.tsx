@@ -28,88 +28,42 @@ export function HowFields({ item, persons, onKeep }: HowFieldsProps) {
   const [person, setPerson] = useState(item.personId ?? '');
   const [how, setHow] = useState<HowToPractise>(item.how);
   const [what, setWhat] = useState(item.what);
-  const isKnown = RHYTHMS.some(({ id }) => id === how.rhythm);
-  const [typing, setTyping] = useState(!isKnown);
   const checked = checkHow(how);
   const problemOf = (field: keyof HowToPractise) =>
     checked.ok ? undefined : checked.problems.find((problem) => problem.field === field)?.message;
-  const number = (field: 'tempo' | 'wanted' | 'step' | 'minutes', label: string) => (
-    <label>
-      {label}{' '}
-      <input
-        type="number"
-        value={Number.isFinite(how[field]) ? how[field] : ''}
-        aria-invalid={problemOf(field) !== undefined}
-        onChange={(event) => setHow({ ...how, [field]: event.target.valueAsNumber })}
-      />
-      {problemOf(field) && <small role="alert">{problemOf(field)}</small>}
-    </label>
-  );
+  const fields = { how, problemOf, onChange: (part: Partial<HowToPractise>) => setHow({ ...how, ...part }) };
+  const hasName = name.trim() !== '';
+  const isDrill = what.kind === 'drill';
   return (
     <form
       className="how-fields"
       onSubmit={(event) => {
         event.preventDefault();
-        if (checked.ok && name.trim() !== '')
-          onKeep({
-            name: name.trim(),
-            how: checked.value,
-            what,
-            personId: person === '' ? undefined : person,
-          });
+        if (!checked.ok || !hasName) return;
+        const personId = person === '' ? undefined : person;
+        onKeep({ name: name.trim(), how: checked.value, what, personId });
       }}
     >
       <label>
         called{' '}
         <input value={name} maxLength={200} size={34} onChange={(event) => setName(event.target.value)} />
-        {name.trim() === '' && <small role="alert">It needs a name.</small>}
+        {!hasName && <small role="alert">It needs a name.</small>}
       </label>
-      {item.what.kind !== 'drill' && number('tempo', 'beats a minute from')}
-      {item.what.kind !== 'drill' && number('wanted', 'to')}
-      {item.what.kind !== 'drill' && number('step', 'by')}
-      {number('minutes', 'minutes at a time')}
+      {!isDrill && <HowNumber {...fields} field="tempo" label="beats a minute from" />}
+      {!isDrill && <HowNumber {...fields} field="wanted" label="to" />}
+      {!isDrill && <HowNumber {...fields} field="step" label="by" />}
+      <HowNumber {...fields} field="minutes" label="minutes at a time" />
       {what.kind === 'line' && (
         <>
           <LineFields question={what.question} onChange={(question) => setWhat({ kind: 'line', question })} />
-          <Picklist
-            label="rhythm"
-            value={typing ? OWN : how.rhythm}
-            choices={[...RHYTHMS.map(({ id, label }) => ({ id, label })), { id: OWN, label: 'typed' }]}
-            onChange={(id) => {
-              setTyping(id === OWN);
-              setHow({ ...how, rhythm: id === OWN ? '1 1/2 1/2' : id });
-            }}
-          />
-          {typing && (
-            <label>
-              lengths in beats{' '}
-              <input
-                value={how.rhythm}
-                aria-invalid={problemOf('rhythm') !== undefined}
-                onChange={(event) => setHow({ ...how, rhythm: event.target.value })}
-              />
-              {problemOf('rhythm') && <small role="alert">{problemOf('rhythm')}</small>}
-            </label>
-          )}
-          <Picklist
-            label="played"
-            value={how.articulation}
-            choices={ARTICULATIONS}
-            onChange={(articulation) => setHow({ ...how, articulation })}
-          />
-          <Picklist
-            label="keys"
-            value={how.order}
-            choices={KEY_ORDERS}
-            onChange={(order) => setHow({ ...how, order })}
-          />
+          <RhythmFields {...fields} />
         </>
       )}
-      {item.what.kind !== 'drill' && (
+      {!isDrill && (
         <Picklist
           label="accompanied"
           value={how.groove}
-          choices={[{ id: '', label: 'not' }, ...GROOVES.map(({ id, label }) => ({ id, label }))]}
+          choices={[{ id: '', label: 'not' }, ...GROOVES]}
           onChange={(groove) => setHow({ ...how, groove })}
         />
       )}
@@ -122,9 +76,82 @@ export function HowFields({ item, persons, onKeep }: HowFieldsProps) {
         ]}
         onChange={setPerson}
       />
-      <Button type="submit" size="small" variant="contained" disabled={!checked.ok || name.trim() === ''}>
+      <Button type="submit" size="small" variant="contained" disabled={!checked.ok || !hasName}>
         Keep
       </Button>
     </form>
+  );
+}
+
+interface PartProps {
+  readonly how: HowToPractise;
+  /** What is wrong with a field, in words. */
+  readonly problemOf: (field: keyof HowToPractise) => string | undefined;
+  readonly onChange: (part: Partial<HowToPractise>) => void;
+}
+
+interface HowNumberProps extends PartProps {
+  readonly field: 'tempo' | 'wanted' | 'step' | 'minutes';
+  readonly label: string;
+}
+
+function HowNumber({ how, problemOf, onChange, field, label }: HowNumberProps) {
+  const problem = problemOf(field);
+  return (
+    <label>
+      {label}{' '}
+      <input
+        type="number"
+        value={Number.isFinite(how[field]) ? how[field] : ''}
+        aria-invalid={problem !== undefined}
+        onChange={(event) => onChange({ [field]: event.target.valueAsNumber })}
+      />
+      {problem && <small role="alert">{problem}</small>}
+    </label>
+  );
+}
+
+/** What stands in the field of lengths when somebody begins to type them. */
+const TYPED_RHYTHM = '1 1/2 1/2';
+
+/** In which lengths a line is played, how they are held, and in which keys. */
+function RhythmFields({ how, problemOf, onChange }: PartProps) {
+  const [isTyping, setIsTyping] = useState(() => !RHYTHMS.some(({ id }) => id === how.rhythm));
+  const problem = problemOf('rhythm');
+  return (
+    <>
+      <Picklist
+        label="rhythm"
+        value={isTyping ? OWN : how.rhythm}
+        choices={[...RHYTHMS, { id: OWN, label: 'typed' }]}
+        onChange={(id) => {
+          setIsTyping(id === OWN);
+          onChange({ rhythm: id === OWN ? TYPED_RHYTHM : id });
+        }}
+      />
+      {isTyping && (
+        <label>
+          lengths in beats{' '}
+          <input
+            value={how.rhythm}
+            aria-invalid={problem !== undefined}
+            onChange={(event) => onChange({ rhythm: event.target.value })}
+          />
+          {problem && <small role="alert">{problem}</small>}
+        </label>
+      )}
+      <Picklist
+        label="played"
+        value={how.articulation}
+        choices={ARTICULATIONS}
+        onChange={(articulation) => onChange({ articulation })}
+      />
+      <Picklist
+        label="keys"
+        value={how.order}
+        choices={KEY_ORDERS}
+        onChange={(order) => onChange({ order })}
+      />
+    </>
   );
 }

@@ -4,15 +4,18 @@ import { Link } from 'react-router';
 import {
   counted,
   defaultQuestion,
+  drillById,
   DRILLS,
   familyById,
   FORMS,
+  usualGrooveFor,
   USUAL_WAY,
   type PracticeItem,
 } from '@same-song/core';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import { items, routines, type ItemRecord } from '../../api/records.ts';
 import { Check } from '../../controls/Check.tsx';
+import { InstrumentPicklist } from '../../controls/InstrumentPicklist.tsx';
 import { Picklist } from '../../controls/Picklist.tsx';
 import { useKeeping } from '../../frame/useKeeping.ts';
 import { HowFields } from './HowFields.tsx';
@@ -239,12 +242,7 @@ function AddItem({ practice }: { readonly practice: Practice }) {
     <section className="items-add">
       <h2>Something new</h2>
       <p className="practice-tools">
-        <Picklist
-          label="On"
-          value={instrument.id}
-          choices={cabinet.map(({ id, name }) => ({ id, label: name }))}
-          onChange={setOn}
-        />
+        <InstrumentPicklist label="On" value={instrument.id} cabinet={cabinet} onChange={setOn} />
         <Picklist label="a drill" value={drill} choices={DRILLS} onChange={setDrill} />
         <Button
           size="small"
@@ -252,7 +250,7 @@ function AddItem({ practice }: { readonly practice: Practice }) {
           disabled={busy}
           onClick={() =>
             add({
-              name: `${DRILLS.find(({ id }) => id === drill)!.label} ${instrument.name}`,
+              name: `${drillById(drill)!.label} ${instrument.name}`,
               what: { kind: 'drill', drill, question },
             })
           }
@@ -273,7 +271,7 @@ function AddItem({ practice }: { readonly practice: Practice }) {
             add({
               name: `${progression.name}, ${instrument.name}`,
               what: { kind: 'jam', text: progression.text, beats: progression.beats, question },
-              groove: progression.beats === 3 ? 'waltz' : 'shuffle',
+              groove: usualGrooveFor(progression.beats),
             })
           }
         >

@@ -1,14 +1,7 @@
 import Button from '@mui/material/Button';
-import { useEffect, useState, type ReactNode } from 'react';
-import {
-  isSounding,
-  TEMPO_LIMITS,
-  type HowToPractise,
-  type RepeatMode,
-  type RoundState,
-} from '@same-song/core';
+import type { ReactNode } from 'react';
+import { isSounding, type HowToPractise, type RoundState } from '@same-song/core';
 import { Meter } from '../../ear/Meter.tsx';
-import { useShortcuts } from '../../frame/shortcuts.ts';
 import { Cautions } from './Cautions.tsx';
 import { NoteCards } from './NoteCards.tsx';
 import type { Playable } from './playable.ts';
@@ -16,6 +9,7 @@ import { PlayerSettings } from './PlayerSettings.tsx';
 import { Beats } from '../round/Beats.tsx';
 import { useStandPlayer, type StandPlayerState } from '../round/useStandPlayer.ts';
 import { Stand } from './Stand.tsx';
+import { useStandKeys } from './useStandKeys.ts';
 import type { RoundBegun, RoundTold } from '../log/useLog.ts';
 
 interface PlayerProps {
@@ -39,54 +33,11 @@ interface PlayerProps {
 /** The stand: what is played, round after round, everything by one key or a pedal. */
 export function Player({ next, onPassed = nothing, children, ...played }: PlayerProps) {
   const { playable, how } = played;
-  const [mirror, setMirror] = useState(false);
-  /** Place of the note that is talked through; undefined while it is played in time. */
-  const [card, setCard] = useState<number | undefined>(undefined);
-  useEffect(() => setCard(undefined), [playable]);
   const player = useStandPlayer({ ...played, onPassed });
-  const { state, send, ear, heard, simulated, mix, setMix } = player;
-  const { phase, rung } = state;
-  const listens = ear.state === 'listening';
-  const listenAlong = () => (listens ? ear.end() : ear.begin({ kind: 'microphone' }));
-  const walk = (by: number) =>
-    setCard((place) => Math.min(playable.notes.length - 1, Math.max(0, (place ?? -1) + by)));
-  const forward = () => {
-    if (card !== undefined) return walk(1);
-    if (phase === 'over') return send({ kind: 'mark', clean: true });
-    if (!isSounding(state)) send({ kind: 'begin' });
-  };
-  const back = () => {
-    if (card !== undefined) return walk(-1);
-    send(phase === 'over' ? { kind: 'mark', clean: false } : { kind: 'begin' });
-  };
-  const toggle = () => send({ kind: phase === 'over' ? 'pass' : isSounding(state) ? 'stop' : 'begin' });
-  const repeat = (mode: RepeatMode) => send({ kind: 'mode', mode: state.mode === mode ? 'waits' : mode });
-  const faster = (by: number) => {
-    const { least, most } = TEMPO_LIMITS;
-    send({ kind: 'tempo', perMinute: Math.min(most, Math.max(least, rung.perMinute + by)) });
-  };
-  const group = 'The player';
-  useShortcuts([
-    { key: ' ', label: 'Begin or stop', group, run: toggle },
-    { key: 'PageDown', label: 'Begin; after a round: it was clean, go on', group, run: forward },
-    { key: 'PageUp', label: 'From the beginning; after a round: it was not clean, again', group, run: back },
-    { key: 'ArrowRight', label: 'As Page Down', group, run: forward },
-    { key: 'ArrowLeft', label: 'As Page Up', group, run: back },
-    { key: 'Enter', label: 'As Page Down', group, run: forward },
-    { key: 'ArrowUp', label: 'Faster by a step', group, run: () => faster(how.step) },
-    { key: 'ArrowDown', label: 'Slower by a step', group, run: () => faster(-how.step) },
-    { key: 'n', label: 'Note by note', group, run: () => setCard(card === undefined ? 0 : undefined) },
-    { key: 'a', label: 'The next round begins by itself', group, run: () => repeat('goes on') },
-    { key: 'm', label: 'Listen along, and judge', group, run: listenAlong },
-    { key: 'o', label: 'Round and round without a count', group, run: () => repeat('loops') },
-    {
-      key: 'l',
-      label: 'Hear the line, or only the rest',
-      group,
-      run: () => setMix({ ...mix, line: mix.line > 0 ? 0 : 1 }),
-    },
-    { key: 'f', label: 'For a pupil who sits opposite', group, run: () => setMirror(!mirror) },
-  ]);
+  const { state, ear, heard, simulated } = player;
+  const { rung } = state;
+  const keys = useStandKeys(player, playable, how);
+  const { card, setCard, isMirrored, setIsMirrored, isListening } = keys;
   return (
     <div className="player">
       <header className="player-head">
@@ -101,55 +52,77 @@ export function Player({ next, onPassed = nothing, children, ...played }: Player
           {heard ? ` ${heard.words}` : ''}
           {heard && simulated ? ' (Made up: not in the log.)' : ''}
         </p>
-        {(listens || ear.trouble !== undefined) && (
+        {(isListening || ear.trouble !== undefined) && (
           <div className="player-ear">
             <Meter ear={ear} />
-            {listens && !simulated && (
+            {isListening && !simulated && (
               <p>Only the click sounds: the rest would count as you. With headphones turn it up.</p>
             )}
             {ear.trouble !== undefined && <p role="alert">{ear.trouble}</p>}
           </div>
         )}
-        {phase === 'still' && state.played === 0 && <Cautions cautions={playable.cautions} />}
+        {state.phase === 'still' && state.played === 0 && <Cautions cautions={playable.cautions} />}
       </div>
       {card === undefined ? (
-        <Stand playable={playable} at={state.place} mirror={mirror} fates={heard?.fates} onNote={setCard} />
+        <Stand
+          playable={playable}
+          at={state.place}
+          mirror={isMirrored}
+          fates={heard?.fates}
+          onNote={setCard}
+        />
       ) : (
         <NoteCards playable={playable} at={card} />
       )}
       <footer className="player-foot">
         <div className="player-keys">
-          <PlayerButtons player={player} card={card} onCard={setCard} onWalk={walk} onToggle={toggle} />
+          <PlayerButtons
+            player={player}
+            card={card}
+            onCard={setCard}
+            onWalk={keys.walk}
+            onToggle={keys.toggle}
+          />
           {children}
-          <p className="player-ladder">
-            <b>
-              {state.ladder.from} → {how.wanted}
-            </b>{' '}
-            by {how.step} · clean {rung.clean} of {state.ladder.raiseAfter} · round{' '}
-            {state.played + Number(phase !== 'over')}
-            {next !== undefined && (
-              <>
-                {' '}
-                · <span className="player-next">{next}</span>
-              </>
-            )}
-          </p>
+          <LadderLine state={state} how={how} next={next} />
         </div>
         <PlayerSettings
           player={player}
           from={how.tempo}
           instrument={playable.instrument}
           canBeAccompanied={playable.form !== undefined}
-          isListening={listens}
-          onListen={listenAlong}
-          isMirrored={mirror}
-          onMirror={() => setMirror(!mirror)}
+          isListening={isListening}
+          onListen={keys.listenAlong}
+          isMirrored={isMirrored}
+          onMirror={() => setIsMirrored(!isMirrored)}
         />
         <p className="player-help">
           Space begins and stops · Page Down clean, go on · Page Up again · ↑ ↓ tempo · ? all keys
         </p>
       </footer>
     </div>
+  );
+}
+
+/** From which tempo to which, how far it has come, and what follows. */
+function LadderLine({
+  state: { ladder, rung, played, phase },
+  how,
+  next,
+}: Pick<StandPlayerState, 'state'> & Pick<PlayerProps, 'how' | 'next'>) {
+  return (
+    <p className="player-ladder">
+      <b>
+        {ladder.from} → {how.wanted}
+      </b>{' '}
+      by {how.step} · clean {rung.clean} of {ladder.raiseAfter} · round {played + Number(phase !== 'over')}
+      {next !== undefined && (
+        <>
+          {' '}
+          · <span className="player-next">{next}</span>
+        </>
+      )}
+    </p>
   );
 }
 

@@ -1,0 +1,50 @@
+import { counted } from '@same-song/core';
+import { contentsOf, songOf, songs, tags, type SongRecord } from '../../api/records.ts';
+import { notify } from '../../frame/notice.ts';
+import { useKeeping } from '../../frame/useKeeping.ts';
+import { renamed, type TagInUse } from './tags.ts';
+import type { ListedSong } from './useLibrary.ts';
+
+/** Calls a tag otherwise, says what it means, or takes it off, in all songs of a list at once. */
+export function useTagChanges(tag: TagInUse, list: readonly ListedSong[], recordId: string | undefined) {
+  const ofSongs = useKeeping(songs);
+  const ofTags = useKeeping(tags);
+  const { data: record } = tags.useOne(recordId);
+  /** @param to undefined to take it off */
+  const renameInAll = async (to: string | undefined, label: string) => {
+    const bearing = list.filter(({ tags: own = [] }) => own.includes(tag.name));
+    const whole = await contentsOf<SongRecord>('songs', bearing);
+    const made = whole.map((song) => ({
+      record: song,
+      after: { ...songOf(song), tags: renamed(song.tags, tag.name, to) },
+    }));
+    await ofSongs.changeAll(made, { label, notice: `${counted(made.length, 'song')} changed.` });
+  };
+  const keepMeaning = (wanted: { readonly name: string; readonly about: string }) => {
+    if (record)
+      ofTags.change(record, {
+        after: wanted,
+        label: `changing the tag ${tag.name}`,
+        notice: `${wanted.name} is changed.`,
+      });
+    else if (wanted.about !== '')
+      ofTags.keep(wanted, {
+        label: () => `keeping the tag ${wanted.name}`,
+        notice: () => `${wanted.name} is kept.`,
+      });
+  };
+  const attempt = (work: Promise<unknown>) =>
+    void work.catch((error: Error) => notify(error.message, { kind: 'error' }));
+  return {
+    change: (wanted: { readonly name: string; readonly about: string }) => {
+      keepMeaning(wanted);
+      if (wanted.name !== tag.name && tag.songs > 0)
+        attempt(renameInAll(wanted.name, `calling ${tag.name} ${wanted.name}`));
+    },
+    takeOff: () => {
+      if (record) ofTags.putAway(record);
+      if (tag.songs > 0)
+        attempt(renameInAll(undefined, `taking ${tag.name} off ${counted(tag.songs, 'song')}`));
+    },
+  };
+}

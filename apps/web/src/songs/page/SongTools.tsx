@@ -1,0 +1,76 @@
+import Button from '@mui/material/Button';
+import { barAt, barStarts, QUARTER, type SongView } from '@same-song/core';
+import { later } from '../../frame/later.tsx';
+import { TempoField } from '../../map/TempoField.tsx';
+import { HearMenu } from './HearMenu.tsx';
+import { PractiseSong } from './PractiseSong.tsx';
+import type { SongState } from './useSong.ts';
+import type { SongScreen } from './useSongScreen.ts';
+
+const PrintMenu = later('Print', async () => (await import('./PrintMenu.tsx')).PrintMenu, { quiet: true });
+const SongFiles = later('Files', async () => (await import('./SongFiles.tsx')).SongFiles, { quiet: true });
+
+interface SongToolsProps {
+  readonly state: SongState;
+  readonly view: SongView;
+  readonly screen: SongScreen;
+}
+
+/** What can be done with the song: hear it, draw it, write, move, practise and print it. */
+export function SongTools({ state, view, screen }: SongToolsProps) {
+  const { loop, setLoop } = state;
+  const { player, perMinute, isDrawn, isWriting, isMoving } = screen;
+  return (
+    <div className="song-tools">
+      <Button variant="contained" onClick={player.toggle}>
+        {player.playing ? 'Stop' : 'Play'}
+      </Button>
+      <TempoField tempo={perMinute} onTempo={screen.setPerMinute} />
+      <HearMenu song={view.song} hearing={screen.hearing} onHearing={screen.setHearing} />
+      <Button
+        variant="text"
+        aria-pressed={isDrawn}
+        title="The instrument, with the note that is chosen or sounds (D)"
+        onClick={() => screen.setIsDrawn(!isDrawn)}
+      >
+        {isDrawn ? 'Hide the drawing' : 'Drawing'}
+      </Button>
+      <SongFiles state={state} view={view} />
+      <Button variant="text" aria-expanded={isWriting} onClick={() => screen.setIsWriting(!isWriting)}>
+        Change
+      </Button>
+      <Button
+        variant="text"
+        aria-expanded={isMoving}
+        title="Beside another, the same tab elsewhere, every key (X)"
+        onClick={() => screen.setIsMoving(!isMoving)}
+      >
+        Move
+      </Button>
+      <PractiseSong state={state} view={view} perMinute={perMinute} />
+      <PrintMenu
+        onPaper={screen.setPaper}
+        drawing={screen.isDrawnOnPaper}
+        onDrawing={screen.setIsDrawnOnPaper}
+      />
+      {loop && (
+        <Button variant="outlined" size="small" onClick={() => setLoop(undefined)}>
+          {loopWords(view, loop)} ✕
+        </Button>
+      )}
+    </div>
+  );
+}
+
+function loopWords(
+  { song, line }: SongView,
+  { from, to }: { readonly from: string; readonly to: string },
+): string {
+  const starts = barStarts(song);
+  const bars = [from, to].map((id) => {
+    const note = line.find((one) => one.id === id);
+    return barAt(starts, Math.round((note?.start ?? 0) * QUARTER)) + 1;
+  });
+  const [first, last] = [Math.min(...bars), Math.max(...bars)];
+  return first === last ? `Bar ${first} again and again` : `Bars ${first} to ${last} again and again`;
+}
