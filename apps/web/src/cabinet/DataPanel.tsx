@@ -1,28 +1,8 @@
 import Button from '@mui/material/Button';
-import { useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
-import { KIND_NAMES, RECORD_KIND_IDS, type ExchangeFile, type Problem } from '@same-song/core';
-import { RequestError } from '../api/client.ts';
-import { notify } from '../frame/notice.ts';
-import { remember } from '../frame/undo.ts';
-import { reversible } from '../frame/useKeeping.ts';
-import { importFile, tryImport, type ImportReport, type KindReport } from './importing.ts';
-import { canTakeRest, takeRest } from './salvaging.ts';
-
-/** A file that was read and what it would do. */
-interface Preview {
-  readonly name: string;
-  readonly file: ExchangeFile;
-  readonly report: ImportReport;
-  /** Names of what is left out, since it is refused. */
-  readonly left: readonly string[];
-}
-
-/** A file as it was chosen. */
-interface Given {
-  readonly name: string;
-  readonly file: object;
-}
+import { useRef } from 'react';
+import { KIND_NAMES, RECORD_KIND_IDS, type Problem } from '@same-song/core';
+import type { KindReport } from './importing.ts';
+import { useImport, type Preview } from './useImport.ts';
 
 /** All that a file holds, as a sentence goes on. */
 const KINDS_WORDS = RECORD_KIND_IDS.map((kind) => KIND_NAMES[kind].many.toLowerCase()).join(', ');
@@ -34,50 +14,8 @@ const PROBLEMS_SHOWN = 12;
 
 /** The whole data set out to a file, and in again after a look at what would change. */
 export function DataPanel() {
-  const [preview, setPreview] = useState<Preview | undefined>(undefined);
-  const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const [given, setGiven] = useState<Given | undefined>(undefined);
+  const { preview, problems, read, readRest, apply, drop } = useImport();
   const input = useRef<HTMLInputElement>(null);
-  const client = useQueryClient();
-
-  const read = async (chosen: File) => {
-    setPreview(undefined);
-    setProblems([]);
-    setGiven(undefined);
-    try {
-      const file = parse(await chosen.text());
-      setGiven({ name: chosen.name, file: file as object });
-      const report = await tryImport(file);
-      setPreview({ name: chosen.name, file: file as ExchangeFile, report, left: [] });
-    } catch (error) {
-      setProblems(problemsOf(error));
-    } finally {
-      if (input.current) input.current.value = '';
-    }
-  };
-
-  const readRest = async ({ name, file }: Given) => {
-    try {
-      setPreview({ name, ...(await takeRest(file, problems)) });
-      setProblems([]);
-    } catch (error) {
-      setProblems(problemsOf(error));
-    }
-  };
-
-  const apply = async ({ file }: Preview) => {
-    try {
-      const { change: id } = await importFile(file);
-      const renew = () => client.invalidateQueries();
-      await renew();
-      setPreview(undefined);
-      notify('The file is imported.');
-      if (id) remember({ label: 'the import', ...reversible([{ id }], renew) });
-    } catch (error) {
-      setProblems(problemsOf(error));
-    }
-  };
-
   return (
     <div className="data">
       <h2>Export and import</h2>
@@ -98,41 +36,22 @@ export function DataPanel() {
           accept="application/json,.json"
           aria-label="File to import"
           className="unseen"
-          onChange={(event) => event.target.files?.[0] && void read(event.target.files[0])}
+          onChange={(event) => {
+            const [file] = event.target.files ?? [];
+            event.target.value = '';
+            if (file) void read(file);
+          }}
         />
       </p>
       {problems.length > 0 && <Problems problems={problems} />}
-      {given && canTakeRest(problems) && (
-        <Button variant="outlined" onClick={() => void readRest(given)}>
+      {readRest && (
+        <Button variant="outlined" onClick={() => void readRest()}>
           See the rest without these
         </Button>
       )}
-      {preview && (
-        <PreviewPart
-          preview={preview}
-          onApply={() => void apply(preview)}
-          onDrop={() => setPreview(undefined)}
-        />
-      )}
+      {preview && <PreviewPart preview={preview} onApply={() => void apply(preview)} onDrop={drop} />}
     </div>
   );
-}
-
-function parse(text: string): unknown {
-  try {
-    return JSON.parse(text) as unknown;
-  } catch (error) {
-    const message = `This file is not valid JSON (${(error as Error).message}). Nothing was changed.`;
-    throw new RequestError({ status: 400, code: 'bad-request', message, problems: [] });
-  }
-}
-
-function problemsOf(error: unknown): readonly Problem[] {
-  const body = error instanceof RequestError ? error.body : undefined;
-  if (body && body.problems.length > 0) return body.problems;
-  return [
-    { field: '', wrong: '', message: error instanceof Error ? error.message : 'The file cannot be read.' },
-  ];
 }
 
 function Problems({ problems }: { problems: readonly Problem[] }) {

@@ -6,19 +6,17 @@ import {
   counted,
   isPlayersOwn,
   measure,
-  measuringOf,
-  middles,
   type Instrument,
   type Measuring,
   type Measurement,
 } from '@same-song/core';
-import { instruments, measurings, specOf, type RecordOf } from '../api/records.ts';
+import type { RecordOf } from '../api/records.ts';
 import { Check } from '../controls/Check.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
-import { useKeeping } from '../frame/useKeeping.ts';
 import { everyWay } from './examples.ts';
 import { ForgetNotes } from './ForgetNotes.tsx';
 import { useGathered, type Gathering } from './heard.ts';
+import { useMeasurings } from './useMeasurings.ts';
 import type { UseProps } from './uses.ts';
 import { WayPicture } from './WayPicture.tsx';
 
@@ -69,61 +67,18 @@ interface MeasuredProps extends Pick<UseProps, 'chosen' | 'instrument'> {
 }
 
 function Measured({ chosen, instrument, measurements, gathering }: MeasuredProps) {
-  const { record } = chosen;
-  const { data: all = [] } = measurings.useList('kept', record !== undefined);
-  const kept = useMemo(
-    () =>
-      all.filter(({ instrumentId }) => instrumentId === record?.id).sort((a, b) => b.at.localeCompare(a.at)),
-    [all, record],
-  );
-  const now = useMemo(
-    () => measuringOf(instrument, measurements, new Date().toISOString()),
-    [instrument, measurements],
-  );
-  const [without, setWithout] = useState<ReadonlySet<string>>(new Set());
-  const keeping = useKeeping(measurings);
-  const changing = useKeeping(instruments);
-  const measured = useMemo(
-    () => middles(instrument, measurements.length > 0 ? [now, ...kept] : kept),
-    [instrument, measurements, now, kept],
-  );
-  const taken = Object.entries(measured).filter(([id]) => !without.has(id));
+  const own = useMeasurings({ chosen, instrument }, measurements, gathering);
+  const { record, kept } = own;
   if (measurements.length === 0 && kept.length === 0) return null;
-  const keep = () => {
-    if (!record) return;
-    keeping.keep(
-      { name: record.name, instrumentId: record.id, ...now },
-      {
-        label: () => `measuring ${record.name}`,
-        notice: () => 'This measuring is kept.',
-        onKept: gathering.clear,
-      },
-    );
-  };
-  const take = () => {
-    if (!record) return;
-    const before = specOf(record);
-    const after = { ...before, measured: { ...before.measured, ...Object.fromEntries(taken) } };
-    changing.change(record, {
-      after,
-      label: `what was measured of ${record.name}`,
-      notice: 'The cents are in its map now.',
-    });
-  };
-  const tick = (id: string) => {
-    const next = new Set(without);
-    if (!next.delete(id)) next.add(id);
-    setWithout(next);
-  };
   return (
     <section className="listen-measured">
       {record ? (
         <p className="practice-tools">
-          <Button variant="contained" disabled={measurements.length === 0 || keeping.busy} onClick={keep}>
+          <Button variant="contained" disabled={!own.canKeep} onClick={own.keep}>
             Keep this measuring
           </Button>
-          <Button variant="outlined" disabled={taken.length === 0 || changing.busy} onClick={take}>
-            Take the middle of {counted(taken.length, 'way')} into its map
+          <Button variant="outlined" disabled={!own.canTake} onClick={own.take}>
+            Take the middle of {counted(own.taken, 'way')} into its map
           </Button>
           <ForgetNotes gathering={gathering} />
         </p>
@@ -140,16 +95,16 @@ function Measured({ chosen, instrument, measurements, gathering }: MeasuredProps
         instrument={instrument}
         measurements={measurements}
         kept={kept}
-        measured={measured}
-        without={without}
-        onTick={record && tick}
+        measured={own.measured}
+        without={own.without}
+        onTick={record && own.tick}
       />
       {kept.length > 0 && (
         <ul className="plain-list">
           {kept.map((one) => (
             <li key={one.id}>
               Measured on {dateWords(one.at)}: {counted(Object.keys(one.ways).length, 'way')}.{' '}
-              <Button size="small" variant="text" onClick={() => keeping.putAway(one)}>
+              <Button size="small" variant="text" onClick={() => own.putAway(one)}>
                 Put away
               </Button>
             </li>

@@ -28,6 +28,32 @@ interface Changing<Content, Record> {
 /** Writes of one request: a thousand songs are kept in a few of them. */
 const WRITES_AT_ONCE = 100;
 
+interface ManyWords {
+  readonly label: string;
+  readonly onProgress?: (done: number) => void;
+}
+
+/** Makes writes a hundred at a time; where one is refused, what was made before it stands. */
+async function inBatches<K extends RecordKindId>(
+  writes: readonly Write<K>[],
+  make: (writes: readonly Write<K>[]) => Promise<MadeChange>,
+  onProgress?: (done: number) => void,
+): Promise<{ readonly made: readonly MadeChange[]; readonly done: number; readonly error?: Error }> {
+  const made: MadeChange[] = [];
+  let done = 0;
+  try {
+    while (done < writes.length) {
+      const next = writes.slice(done, done + WRITES_AT_ONCE);
+      made.push(await make(next));
+      done += next.length;
+      onProgress?.(done);
+    }
+  } catch (error) {
+    return { made, done, error: error as Error };
+  }
+  return { made, done };
+}
+
 /** Keeps new records of a kind, changes them and puts old ones away; all can be undone and done again any number of times. */
 export function useKeeping<K extends RecordKindId>(kind: Records<K>) {
   type Content = ContentOf<K>;
@@ -56,31 +82,15 @@ export function useKeeping<K extends RecordKindId>(kind: Records<K>) {
       notify(notice(record));
       onKept?.(record);
     }, failed);
-  /** Makes many writes, a hundred at a time; where one is refused, what was made before it stands. @returns how many were made */
-  const makeAll = async (
-    writes: readonly Write<K>[],
-    { label, onProgress }: { readonly label: string; readonly onProgress?: (done: number) => void },
-  ): Promise<number> => {
-    const made: MadeChange[] = [];
-    let done = 0;
-    try {
-      while (done < writes.length) {
-        const next = writes.slice(done, done + WRITES_AT_ONCE);
-        made.push(await making.mutateAsync(next));
-        done += next.length;
-        onProgress?.(done);
-      }
-    } catch (error) {
-      failed(error as Error);
-    }
+  /** Makes many writes as one step of undo. @returns how many were made */
+  const makeAll = async (writes: readonly Write<K>[], { label, onProgress }: ManyWords): Promise<number> => {
+    const { made, done, error } = await inBatches(writes, making.mutateAsync, onProgress);
+    if (error) failed(error);
     if (made.length > 0) remember({ label, ...reversible(made, renew) });
     return done;
   };
   /** Keeps several; undo takes all of them away again. */
-  const keepAll = async (
-    contents: readonly Content[],
-    words: { readonly label: string; readonly onProgress: (done: number) => void },
-  ) => {
+  const keepAll = async (contents: readonly Content[], words: ManyWords) => {
     const writes = contents.map((content): Write<K> => ({ op: 'create', kind: kind.kind, content }));
     const done = await makeAll(writes, words);
     if (done > 0) notify(`${counted(done, 'record')} kept.`);

@@ -28,9 +28,8 @@ import { mapLink } from './mapLink.ts';
 
 const SHOWN = 14;
 
-/** From notes to the scales that hold them, and from several instruments to what they share. */
-export function IdentifyView({ state }: KeysViewProps) {
-  const { chosen, family, settings, param, setParam } = state;
+/** Notes that are typed or chosen, as the link keeps them, and the scales that hold them. */
+function useNotesAsked({ chosen, family, settings, param, setParam }: KeysViewProps['state']) {
   const kept = param('notes');
   const [text, setText] = useState(kept);
   const [seen, setSeen] = useState(kept);
@@ -59,6 +58,22 @@ export function IdentifyView({ state }: KeysViewProps) {
   };
   const takeAll = (pcs: readonly number[]) =>
     take(pcs.map(ownNamer(instrument?.home ?? 0, instrument?.ownScale).bare).join(' '));
+  return {
+    text,
+    setText,
+    keep: () => setParam('notes', text, 'the notes'),
+    instrument,
+    read,
+    fits,
+    own,
+    takeAll,
+  };
+}
+
+/** From notes to the scales that hold them, and from several instruments to what they share. */
+export function IdentifyView({ state }: KeysViewProps) {
+  const { chosen } = state;
+  const { text, setText, keep, instrument, read, fits, own, takeAll } = useNotesAsked(state);
   return (
     <div className="identify">
       <div>
@@ -70,9 +85,9 @@ export function IdentifyView({ state }: KeysViewProps) {
             maxLength={2000}
             aria-invalid={read !== undefined && !read.ok}
             onChange={(event) => setText(event.target.value)}
-            onBlur={() => setParam('notes', text, 'the notes')}
+            onBlur={keep}
             onKeyDown={(event) => {
-              if (event.key === 'Enter') setParam('notes', text, 'the notes');
+              if (event.key === 'Enter') keep();
             }}
           />
         </label>

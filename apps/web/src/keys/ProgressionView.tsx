@@ -32,59 +32,67 @@ import { Suits } from './Suits.tsx';
 
 const FIT_WORDS = { chord: 'chord tone', passing: 'passing', blue: 'blue note', clash: 'clashes' } as const;
 
-/** A progression in the chosen key: what the scale is over every bar, on the drawing too, and scales that suit it better. */
-export function ProgressionView({ state }: KeysViewProps) {
-  const { question, chosen, settings, param, setParam, setParams, change } = state;
+/** The progression that the link names, or what was typed over it, in the key of the question. */
+function useProgression({ question, param }: KeysViewProps['state']) {
   const { data: kept } = progressions.useList();
   const forms = [...FORMS, ...(kept ?? [])];
-  const form = forms.find((f) => f.id === param('form')) ?? FORMS[0];
-  const own = kept?.find((f) => f.id === form.id);
+  const form = forms.find(({ id }) => id === param('form')) ?? FORMS[0];
   const text = param('bars') || form.text;
   const beats = Number(param('beats')) || form.beats;
-  /** Another progression begins as it is written, not with what was typed over the last one. */
-  const chooseForm = (id: string) => setParams({ bars: '', beats: '', form: id }, 'the progression');
   const scale = scaleById(question.scale);
   const tonic = parseNote(question.tonic);
   const key = useMemo(
     () => (scale.ok && tonic.ok ? keyOf(scale.value, tonic.value) : undefined),
     [scale, tonic],
   );
-  const home = key?.tonic;
   const parsed = useMemo(
-    () => parseProgression(form.name, text, beats, home),
-    [form.name, text, beats, home],
+    () => parseProgression(form.name, text, beats, key?.tonic),
+    [form.name, text, beats, key],
   );
   const bar = Math.max(0, Number(param('bar')) || 0);
   const progression = parsed.ok ? parsed.value : undefined;
-  const chord = progression?.bars[bar]?.[0] ?? progression?.bars[0]?.[0];
+  return {
+    forms,
+    form,
+    own: kept?.find(({ id }) => id === form.id),
+    text,
+    beats,
+    key,
+    progression,
+    /** The chords by degree, bar by bar. */
+    byDegree: progression?.bars.map((chords) => chords.map(({ name }) => name).join(',')).join(' '),
+    problem: parsed.ok ? undefined : parsed.problems[0],
+    bar,
+    chord: progression?.bars[bar]?.[0] ?? progression?.bars[0]?.[0],
+  };
+}
+
+/** A progression in the chosen key: what the scale is over every bar, on the drawing too, and scales that suit it better. */
+export function ProgressionView({ state }: KeysViewProps) {
+  const { question, chosen, settings, setParam, setParams, change } = state;
+  const { forms, form, own, text, beats, key, progression, byDegree, problem, bar, chord } =
+    useProgression(state);
+  /** Another progression begins as it is written, not with what was typed over the last one. */
+  const chooseForm = (id: string) => setParams({ bars: '', beats: '', form: id }, 'the progression');
   const roles = useMemo(() => (key && chord ? rolesOver(key, chord) : undefined), [key, chord]);
-  const { data: scene } = useChordScene(
-    chosen,
-    { scale: question.scale, tonic: question.tonic },
-    roles,
-    settings.naming,
-  );
+  const { scale, tonic } = question;
+  const { data: scene } = useChordScene(chosen, { scale, tonic }, roles, settings.naming);
   return (
     <div className="keys-split">
       <div>
         <Editor
           text={text}
-          byDegree={progression?.bars.map((chords) => chords.map(({ name }) => name).join(',')).join(' ')}
+          byDegree={byDegree}
           beats={beats}
           forms={forms}
           form={form.id}
-          problem={parsed.ok ? undefined : parsed.problems[0]}
+          problem={problem}
           onForm={chooseForm}
           onText={(next) => setParam('bars', next === form.text ? '' : next, 'the chords')}
           onBeats={(next) => setParam('beats', next === form.beats ? '' : String(next), 'the beats')}
         >
-          {progression && (
-            <PractiseProgression
-              state={state}
-              name={form.name}
-              text={progression.bars.map((chords) => chords.map((one) => one.name).join(',')).join(' ')}
-              beats={beats}
-            />
+          {byDegree !== undefined && (
+            <PractiseProgression state={state} name={form.name} text={byDegree} beats={beats} />
           )}
         </Editor>
         {own && <BinProgression record={own} onGone={() => setParam('form', '', 'the progression')} />}

@@ -1,6 +1,6 @@
 import ToggleButton from '@mui/material/ToggleButton';
 import { memo, useEffect, useMemo, useRef } from 'react';
-import type { AirNames, MapView, SideNames } from '@same-song/core';
+import type { AirNames, LineView, MapView, SideNames } from '@same-song/core';
 import { later } from '../frame/later.tsx';
 import { AirCurve } from '../scene/row/AirCurve.tsx';
 import { NoteRow } from '../scene/row/NoteRow.tsx';
@@ -56,18 +56,9 @@ export const LinePanel = memo(function LinePanel({
   const words = useMemo(() => new Map(view.ways.map((way) => [way.id, way.words])), [view]);
   if (line.length === 0)
     return <p className="line-empty">No notes between these ends. Choose a wider range.</p>;
-  const hasTwoLines = line.some((note) => note.brief?.includes('\n'));
-  const least = hasTwoLines ? COLUMN.leastOfTwoLines : COLUMN.least;
   // What to do at a note stands below its chip and the finger at its corner.
   const hasMarksBelow = line.some((note) => note.mark !== undefined && note.side === 'below');
-  const column = Math.max(least, Math.min(COLUMN.most, Math.floor(WIDTH / line.length)));
-  const width = column * line.length;
-  const notes = line.map((note): PlacedNote => ({
-    key: note.id,
-    note,
-    x: (note.index + 0.5) * column,
-    room: column,
-  }));
+  const { column, width, notes } = laidOut(line);
   return (
     <section className={hasMarksBelow ? 'line-panel marked-below' : 'line-panel'} aria-label="The line">
       <div className="line-gutter">
@@ -117,3 +108,17 @@ export const LinePanel = memo(function LinePanel({
     </section>
   );
 });
+
+/** Notes of a line in columns of one width, as wide as the line leaves room for. */
+function laidOut(line: readonly LineView[]) {
+  const hasTwoLines = line.some((note) => note.brief?.includes('\n'));
+  const least = hasTwoLines ? COLUMN.leastOfTwoLines : COLUMN.least;
+  const column = Math.max(least, Math.min(COLUMN.most, Math.floor(WIDTH / line.length)));
+  const notes = line.map((note): PlacedNote => ({
+    key: note.id,
+    note,
+    x: (note.index + 0.5) * column,
+    room: column,
+  }));
+  return { column, width: column * line.length, notes };
+}

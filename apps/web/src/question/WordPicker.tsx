@@ -88,7 +88,8 @@ export function PickerPopover(props: PickerPopoverProps) {
   );
 }
 
-function Search({ name, search, placeholder, onChoose, onConsider, onOpen, footer }: PickerPopoverProps) {
+/** What is typed into a search, the choices that answer it, and which of them Enter takes. */
+function useSearch({ search, onChoose, onConsider, onOpen }: PickerPopoverProps) {
   const [text, setText] = useState('');
   const { choices, error } = search(text);
   const start =
@@ -100,7 +101,6 @@ function Search({ name, search, placeholder, onChoose, onConsider, onOpen, foote
       : 0;
   const [moved, setMoved] = useState<number | undefined>(undefined);
   const active = Math.min(moved ?? start, choices.length - 1);
-  const listId = useId();
   const list = useRef<HTMLUListElement>(null);
   useEffect(() => {
     list.current?.querySelector('[data-active]')?.scrollIntoView({ block: 'nearest' });
@@ -128,6 +128,17 @@ function Search({ name, search, placeholder, onChoose, onConsider, onOpen, foote
       take(choices[active]);
     }
   };
+  const type = (typed: string) => {
+    setText(typed);
+    setMoved(undefined);
+  };
+  return { text, type, choices, error, active, list, take, onKeyDown };
+}
+
+function Search(props: PickerPopoverProps) {
+  const { name, placeholder, onConsider, footer } = props;
+  const { text, type, choices, error, active, list, take, onKeyDown } = useSearch(props);
+  const listId = useId();
   return (
     <div className="picker">
       <InputBase
@@ -135,10 +146,7 @@ function Search({ name, search, placeholder, onChoose, onConsider, onOpen, foote
         fullWidth
         value={text}
         placeholder={placeholder}
-        onChange={(event) => {
-          setText(event.target.value);
-          setMoved(undefined);
-        }}
+        onChange={(event) => type(event.target.value)}
         onKeyDown={onKeyDown}
         error={error !== undefined}
         inputProps={{

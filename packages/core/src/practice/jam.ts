@@ -98,77 +98,89 @@ export function jamStages(
   const inScale = all.filter((way) => key.scale.semitones.includes(above(way)));
   const easy = inScale.filter(({ technique }) => technique === plain);
   const tones = new Set(chords.flatMap((chord) => chord.tones));
-  const stages: LaidStage[] = [];
-  const add = (
-    id: string,
-    label: string,
-    about: string,
-    allowed: readonly Way[],
-    outside: readonly Way[] = [],
-  ) => {
-    const ids = allowed.map((way) => way.id);
-    const known = stages.some((stage) => stage.allowed.join() === ids.join() && outside.length === 0);
-    if (ids.length > 0 && !known)
-      stages.push({
-        id,
-        label,
-        about,
-        rounds: ROUNDS_A_STAGE,
-        allowed: ids,
-        outside: outside.map((way) => way.id),
-      });
-  };
-  add(
-    'home',
-    'home alone',
-    'Only the home note: make a rhythm of it.',
-    easy.filter((way) => above(way) === 0),
-  );
-  if (family.air) {
-    const airs = [...new Set(easy.flatMap(({ air }) => air ?? []))];
-    for (const air of airs.sort((a, b) => Number(a === 'out') - Number(b === 'out'))) {
-      const { words } = { words: air === 'out' ? family.sides.above : family.sides.below };
-      add(
-        `air-${air}`,
-        `${words} only`,
-        `Every note with the same air: ${words}.`,
-        easy.filter((way) => way.air === air),
-      );
-    }
-  } else {
-    add(
-      'chord',
-      'the chord’s tones',
-      'Only what is in the chords.',
-      easy.filter((way) => tones.has(above(way))),
-    );
-    add(
-      'five',
-      'five notes',
-      'Five notes that hardly rub.',
-      easy.filter((way) => five.includes(above(way))),
-    );
-  }
-  add('both', family.air ? 'both ways of air' : 'the whole scale', 'All that is easy to have.', easy);
-  add('harder', 'with what is harder', harderWords(family.techniques.map(({ label }) => label)), inScale);
   const outside = outsideNote(all, key, tones);
-  if (outside.length > 0) {
-    add(
-      'touched',
-      'one outside note, resolved',
-      'Touch it and step into the scale at once.',
-      [...inScale, ...outside],
-      outside,
-    );
-    add(
-      'held',
-      'the same, held',
-      'Hold it on purpose, and hear when it grates.',
-      [...inScale, ...outside],
-      outside,
-    );
-  }
-  return stages;
+  const withOutside = { allowed: [...inScale, ...outside], outside };
+  const firstOnes = family.air
+    ? airStages(family, easy)
+    : [
+        {
+          id: 'chord',
+          label: 'the chord’s tones',
+          about: 'Only what is in the chords.',
+          allowed: easy.filter((way) => tones.has(above(way))),
+        },
+        {
+          id: 'five',
+          label: 'five notes',
+          about: 'Five notes that hardly rub.',
+          allowed: easy.filter((way) => five.includes(above(way))),
+        },
+      ];
+  const harder = harderWords(family.techniques.map(({ label }) => label));
+  return laidOut([
+    {
+      id: 'home',
+      label: 'home alone',
+      about: 'Only the home note: make a rhythm of it.',
+      allowed: easy.filter((way) => above(way) === 0),
+    },
+    ...firstOnes,
+    {
+      id: 'both',
+      label: family.air ? 'both ways of air' : 'the whole scale',
+      about: 'All that is easy to have.',
+      allowed: easy,
+    },
+    { id: 'harder', label: 'with what is harder', about: harder, allowed: inScale },
+    {
+      id: 'touched',
+      label: 'one outside note, resolved',
+      about: 'Touch it and step into the scale at once.',
+      ...withOutside,
+    },
+    {
+      id: 'held',
+      label: 'the same, held',
+      about: 'Hold it on purpose, and hear when it grates.',
+      ...withOutside,
+    },
+  ]);
+}
+
+/** A stage before it is known whether it says anything new. */
+interface StageDraft extends Pick<LaidStage, 'id' | 'label' | 'about'> {
+  readonly allowed: readonly Way[];
+  /** Ways beside the scale; left out of a stage that has none to do with. */
+  readonly outside?: readonly Way[];
+}
+
+/** Stages without those that allow nothing, or the same as one before, or that lack their outside note. */
+function laidOut(drafts: readonly StageDraft[]): readonly LaidStage[] {
+  const idsOf = (ways: readonly Way[]) => ways.map(({ id }) => id);
+  const seen = new Set<string>();
+  return drafts.flatMap(({ allowed, outside, ...words }): LaidStage[] => {
+    const ids = idsOf(allowed);
+    const known = seen.has(ids.join());
+    seen.add(ids.join());
+    if (ids.length === 0 || (outside ? outside.length === 0 : known)) return [];
+    return [{ ...words, rounds: ROUNDS_A_STAGE, allowed: ids, outside: idsOf(outside ?? []) }];
+  });
+}
+
+/** One stage for each air, breathing in before breathing out. */
+function airStages({ sides }: Instrument['family'], easy: readonly Way[]): readonly StageDraft[] {
+  const airs = [...new Set(easy.flatMap(({ air }) => air ?? []))];
+  return airs
+    .sort((a, b) => Number(a === 'out') - Number(b === 'out'))
+    .map((air) => {
+      const words = air === 'out' ? sides.above : sides.below;
+      return {
+        id: `air-${air}`,
+        label: `${words} only`,
+        about: `Every note with the same air: ${words}.`,
+        allowed: easy.filter((way) => way.air === air),
+      };
+    });
 }
 
 /** The easiest ways of one note beside the scale: the third of the other kind, the tritone or the flat seventh. */

@@ -7,9 +7,12 @@ import {
   notePitchClass,
   waysOf,
   weightOf,
+  type Drill,
   type DrillContext,
   type DrillNote,
   type DrillQuestion,
+  type StoredQuestion,
+  type Timbre,
 } from '@same-song/core';
 import { dialectOf, useSettings } from '../../api/settings.ts';
 import { useMapView } from '../../compute/compute.ts';
@@ -43,29 +46,9 @@ export function useDrill({ practice, item, rest, told }: OnStand) {
   const family = familyById(chosen?.spec.family ?? '');
   const dialect = family ? dialectOf(settings, family) : '';
   const { data: view } = useMapView(chosen, asks, { naming: settings.naming, dialect });
-  const [seed, setSeed] = useState(() => Math.floor(Math.random() * 1e9));
   const [answers, setAnswers] = useState<readonly Answered[]>([]);
   const [showing, setShowing] = useState<Answered | undefined>(undefined);
-  const known = useMemo(
-    () => waysOf(practice.entries, item.instrumentId),
-    [practice.entries, item.instrumentId],
-  );
-  /** What was known when the round began: its questions stay as they are. */
-  const [weights, setWeights] = useState(known);
-  const tunes = useTunes(practice, drill.needs === 'tunes');
-  const context = useMemo(
-    (): DrillContext | undefined =>
-      chosen && {
-        ...groundOf(chosen, asks),
-        ...(tunes && { tunes }),
-        weight: (about) => weightOf(weights.get(about)),
-      },
-    [chosen, asks, weights, tunes],
-  );
-  const round = useMemo(
-    () => (context && drillFits(drill, context) ? drillRound(drill, context, seed) : []),
-    [context, drill, seed],
-  );
+  const { context, round, isReady, again } = useDrillRound({ practice, item, chosen, drill, question: asks });
   const question = round[answers.length];
   const goOn = () => {
     if (!showing) return;
@@ -95,22 +78,7 @@ export function useDrill({ practice, item, rest, told }: OnStand) {
     question: showing ? undefined : question,
     onAnswer: answer,
   });
-  const { sounding } = played;
-  const timbre = family?.timbre;
-  const hear = useCallback(
-    (notes: readonly DrillNote[]) => {
-      if (notes.length === 0 || !timbre) return;
-      const { sounds, ends } = laidOut(notes);
-      sounding(ends);
-      void playScore({ sounds, begins: 0, ends, loop: false, mute: false }, timbre, () => undefined).catch(
-        soundTrouble,
-      );
-    },
-    [timbre, sounding],
-  );
-  useEffect(() => {
-    if (question && !showing) hear(question.heard);
-  }, [question, showing, hear]);
+  const hear = useHearing(showing ? undefined : question, family?.timbre, played.sounding);
   useEffect(() => {
     if (!showing?.right) return undefined;
     const timer = window.setTimeout(goOn, GOES_ON);
@@ -126,19 +94,87 @@ export function useDrill({ practice, item, rest, told }: OnStand) {
     showing,
     played,
     isOver: round.length > 0 && answers.length >= round.length && !showing,
-    isReady: context !== undefined && (drill.needs !== 'tunes' || tunes !== undefined),
+    isReady,
     answer,
     goOn,
     hear,
     again: () => {
       setAnswers([]);
+      again();
+    },
+  };
+}
+
+export type DrillState = ReturnType<typeof useDrill>;
+
+/** The questions of a round: as they were when it began, whatever is learnt meanwhile. */
+function useDrillRound({
+  practice,
+  item,
+  chosen,
+  drill,
+  question,
+}: Pick<OnStand, 'practice' | 'item'> & {
+  readonly chosen: ReturnType<typeof useChosen>;
+  readonly drill: Drill;
+  readonly question: StoredQuestion;
+}) {
+  const [seed, setSeed] = useState(() => Math.floor(Math.random() * 1e9));
+  const known = useMemo(
+    () => waysOf(practice.entries, item.instrumentId),
+    [practice.entries, item.instrumentId],
+  );
+  /** What was known when the round began: its questions stay as they are. */
+  const [weights, setWeights] = useState(known);
+  const tunes = useTunes(practice, drill.needs === 'tunes');
+  const context = useMemo(
+    (): DrillContext | undefined =>
+      chosen && {
+        ...groundOf(chosen, question),
+        ...(tunes && { tunes }),
+        weight: (about) => weightOf(weights.get(about)),
+      },
+    [chosen, question, weights, tunes],
+  );
+  const round = useMemo(
+    () => (context && drillFits(drill, context) ? drillRound(drill, context, seed) : []),
+    [context, drill, seed],
+  );
+  return {
+    context,
+    round,
+    isReady: context !== undefined && (drill.needs !== 'tunes' || tunes !== undefined),
+    again: () => {
       setWeights(known);
       setSeed(seed + 1);
     },
   };
 }
 
-export type DrillState = ReturnType<typeof useDrill>;
+/**
+ * Sounds what is heard of a question as soon as it is asked. @param sounding is told for how many seconds the page itself
+ * sounds @returns what sounds notes again
+ */
+function useHearing(
+  question: DrillQuestion | undefined,
+  timbre: Timbre | undefined,
+  sounding: (seconds: number) => void,
+) {
+  const hear = useCallback(
+    (notes: readonly DrillNote[]) => {
+      if (notes.length === 0 || !timbre) return;
+      const { sounds, ends } = laidOut(notes);
+      sounding(ends);
+      const score = { sounds, begins: 0, ends, loop: false, mute: false };
+      void playScore(score, timbre, () => undefined).catch(soundTrouble);
+    },
+    [timbre, sounding],
+  );
+  useEffect(() => {
+    if (question) hear(question.heard);
+  }, [question, hear]);
+  return hear;
+}
 
 /** Notes one after the other. */
 function laidOut(notes: readonly DrillNote[]): {

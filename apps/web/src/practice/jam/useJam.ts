@@ -15,15 +15,32 @@ import {
   TEMPO_LIMITS,
   USUAL_GROOVE,
   withRounds,
+  type Backing,
   type BackingChord,
+  type Form,
+  type Instrument,
+  type Key,
+  type LaidStage,
+  type Practised,
 } from '@same-song/core';
 import { dialectOf, useSettings } from '../../api/settings.ts';
 import { useMapView } from '../../compute/compute.ts';
+import type { ChosenInstrument } from '../../question/reference.ts';
 import { USUAL_MIX, volumeIn } from '../round/roundScore.ts';
 import { useRoundMachine } from '../round/useRoundMachine.ts';
 import { groundOf } from '../stand/ground.ts';
 import { useChosen, type OnStand } from '../stand/onStand.ts';
 import { jamScore } from './jamScore.ts';
+
+type Jam = Extract<Practised, { readonly kind: 'jam' }>;
+
+interface JamContext {
+  readonly key: Key;
+  readonly instrument: Instrument;
+  readonly form: Form;
+  readonly all: readonly LaidStage[];
+  readonly stages: readonly LaidStage[];
+}
 
 /** Faster or slower by a step, in beats a minute. */
 const TEMPO_STEP = 4;
@@ -34,21 +51,11 @@ export function useJam({ practice, item, begin, rest, told }: OnStand) {
   const chosen = useChosen(practice, item);
   const { settings } = useSettings();
   if (item.what.kind !== 'jam') throw new Error(`useJam: ${item.what.kind} is no jam`);
-  const { question, text, beats, rounds: roundsOf, own } = item.what;
+  const { question, beats } = item.what;
   const family = familyById(chosen?.spec.family ?? '');
   const dialect = family ? dialectOf(settings, family) : '';
   const { data: view } = useMapView(chosen, question, { naming: settings.naming, dialect });
-  const context = useMemo(() => {
-    if (!chosen) return undefined;
-    const { key, instrument } = groundOf(chosen, question);
-    const progression = expectOk(parseProgression('', text, beats, key.tonic));
-    const chords = progression.bars.flat();
-    const all = [
-      ...jamStages(instrument, key, { chords, five: fiveOf(key.scale) }),
-      ...ownStages(instrument, key, own ?? []),
-    ];
-    return { key, instrument, form: formOf(progression), all, stages: withRounds(all, roundsOf) };
-  }, [chosen, question, text, beats, roundsOf, own]);
+  const context = useJamContext(chosen, item.what);
   const [groove, setGroove] = useState(item.how.groove === '' ? USUAL_GROOVE : item.how.groove);
   const [tempo, setTempo] = useState(item.how.tempo);
   const [mix, setMix] = useState(USUAL_MIX);
@@ -87,21 +94,7 @@ export function useJam({ practice, item, begin, rest, told }: OnStand) {
       },
     },
   });
-  const tones = useMemo(() => {
-    const allowed = new Set(stages.stage?.allowed);
-    const waysIn = (chord: BackingChord | undefined) =>
-      new Set(
-        context?.instrument.ways
-          .filter(
-            ({ id, pitch }) => allowed.has(id) && chord?.chord.tones.includes(aboveHome(context.key, pitch)),
-          )
-          .map(({ id }) => id),
-      );
-    const chords = form?.chords ?? [];
-    const now = chords[state.place ?? 0];
-    const next = chords.find((chord) => chord.bar > (now?.bar ?? 0)) ?? chords[0];
-    return { allowed, now: waysIn(now), next: waysIn(next) };
-  }, [context, form, stages.stage, state.place]);
+  const tones = useTones(context, form, stages.stage, state.place);
   const isPlaying = isSounding(state);
   const { least, most } = TEMPO_LIMITS;
   return {
@@ -133,6 +126,48 @@ export function useJam({ practice, item, begin, rest, told }: OnStand) {
 }
 
 export type JamState = ReturnType<typeof useJam>;
+
+/** The instrument in the key of a jam, its form, and all its stages with those that are played. */
+function useJamContext(
+  chosen: ChosenInstrument | undefined,
+  { question, text, beats, rounds, own }: Jam,
+): JamContext | undefined {
+  return useMemo(() => {
+    if (!chosen) return undefined;
+    const { key, instrument } = groundOf(chosen, question);
+    const progression = expectOk(parseProgression('', text, beats, key.tonic));
+    const chords = progression.bars.flat();
+    const all = [
+      ...jamStages(instrument, key, { chords, five: fiveOf(key.scale) }),
+      ...ownStages(instrument, key, own ?? []),
+    ];
+    return { key, instrument, form: formOf(progression), all, stages: withRounds(all, rounds) };
+  }, [chosen, question, text, beats, rounds, own]);
+}
+
+/** Ids of the ways that the stage allows, and of those that are in the chord of this bar and of the next one. */
+function useTones(
+  context: JamContext | undefined,
+  form: Backing | undefined,
+  stage: LaidStage | undefined,
+  place: number | undefined,
+) {
+  return useMemo(() => {
+    const allowed = new Set(stage?.allowed);
+    const waysIn = (chord: BackingChord | undefined) =>
+      new Set(
+        context?.instrument.ways
+          .filter(
+            ({ id, pitch }) => allowed.has(id) && chord?.chord.tones.includes(aboveHome(context.key, pitch)),
+          )
+          .map(({ id }) => id),
+      );
+    const chords = form?.chords ?? [];
+    const now = chords[place ?? 0];
+    const next = chords.find((chord) => chord.bar > (now?.bar ?? 0)) ?? chords[0];
+    return { allowed, now: waysIn(now), next: waysIn(next) };
+  }, [context, form, stage, place]);
+}
 
 /** The stage that is played, which is followed by the next after its rounds. */
 function useStages<S extends { readonly rounds: number }>(stages: readonly S[]) {

@@ -67,6 +67,9 @@ export function useRoundMachine(options: RoundOptions): {
     timers.current.forEach((timer) => window.clearTimeout(timer));
     timers.current.clear();
   }, []);
+  const wait = useCallback((run: () => void, ms: number) => {
+    timers.current.add(window.setTimeout(run, ms));
+  }, []);
   /** Events that came while another was being worked off. */
   const queue = useRef<RoundEvent[]>([]);
   const isWorking = useRef(false);
@@ -81,60 +84,20 @@ export function useRoundMachine(options: RoundOptions): {
       for (let next = queue.current.shift(); next; next = queue.current.shift()) {
         const step = nextRound(current.current, next);
         current.current = step.state;
-        for (const effect of step.effects) run(effect);
+        for (const effect of step.effects)
+          run(effect, {
+            options: latest.current,
+            volumeNow: (kind) => latest.current.volumeOf(kind),
+            state: current.current,
+            send,
+            wait,
+            giveUpWaiting,
+          });
       }
       isWorking.current = false;
       setState(current.current);
-
-      function run(effect: RoundEffect): void {
-        const { handlers } = latest.current;
-        switch (effect.kind) {
-          case 'play':
-            return play(effect.run, effect.perMinute, effect.loops);
-          case 'silence':
-            return stopPlaying();
-          case 'give up waiting':
-            return giveUpWaiting();
-          case 'wait': {
-            const { timer, ms } = effect;
-            timers.current.add(window.setTimeout(() => send({ kind: 'timer', timer }), ms));
-            return undefined;
-          }
-          case 'began':
-            return handlers.began(effect.perMinute);
-          case 'rested':
-            return handlers.rested();
-          case 'report': {
-            const { kind: _, ...round } = effect;
-            return handlers.report(round);
-          }
-          case 'passed':
-            return handlers.passed?.();
-          case 'attend':
-            return handlers.attend?.();
-          case 'first beat':
-            return handlers.firstBeat?.(current.current.rung.perMinute);
-          case 'judge':
-            return handlers.judge?.(effect.since, effect.goesOn);
-        }
-      }
-
-      function play(run: number, perMinute: number, loops: boolean): void {
-        const sound = latest.current.lay(perMinute, loops);
-        if (!sound) return send({ kind: 'silent', run });
-        playScore(sound.score, sound.timbre, {
-          onNote: (id) => {
-            if (id === undefined) send({ kind: 'silent', run });
-          },
-          onMark: (mark, time) => send(eventOf(mark, run, time)),
-          volumeOf: (kind) => latest.current.volumeOf(kind),
-        }).catch(() => {
-          send({ kind: 'silent', run });
-          soundTrouble();
-        });
-      }
     },
-    [giveUpWaiting],
+    [wait, giveUpWaiting],
   );
   const known = useRef(subject);
   useEffect(() => {
@@ -151,6 +114,65 @@ export function useRoundMachine(options: RoundOptions): {
     };
   }, [giveUpWaiting]);
   return { state, send };
+}
+
+/** What effects are run with. */
+interface Running {
+  readonly options: RoundOptions;
+  /** As it stands whenever something sounds. */
+  readonly volumeNow: RoundOptions['volumeOf'];
+  readonly state: RoundState;
+  readonly send: (event: RoundEvent) => void;
+  readonly wait: (run: () => void, ms: number) => void;
+  readonly giveUpWaiting: () => void;
+}
+
+function run(effect: RoundEffect, running: Running): void {
+  const { handlers } = running.options;
+  switch (effect.kind) {
+    case 'play':
+      return play(effect, running);
+    case 'silence':
+      return stopPlaying();
+    case 'give up waiting':
+      return running.giveUpWaiting();
+    case 'wait':
+      return running.wait(() => running.send({ kind: 'timer', timer: effect.timer }), effect.ms);
+    case 'began':
+      return handlers.began(effect.perMinute);
+    case 'rested':
+      return handlers.rested();
+    case 'report': {
+      const { kind: _, ...round } = effect;
+      return handlers.report(round);
+    }
+    case 'passed':
+      return handlers.passed?.();
+    case 'attend':
+      return handlers.attend?.();
+    case 'first beat':
+      return handlers.firstBeat?.(running.state.rung.perMinute);
+    case 'judge':
+      return handlers.judge?.(effect.since, effect.goesOn);
+  }
+}
+
+function play(
+  { run: number, perMinute, loops }: Extract<RoundEffect, { readonly kind: 'play' }>,
+  { options, volumeNow, send }: Running,
+): void {
+  const sound = options.lay(perMinute, loops);
+  if (!sound) return send({ kind: 'silent', run: number });
+  playScore(sound.score, sound.timbre, {
+    onNote: (id) => {
+      if (id === undefined) send({ kind: 'silent', run: number });
+    },
+    onMark: (mark, time) => send(eventOf(mark, number, time)),
+    volumeOf: volumeNow,
+  }).catch(() => {
+    send({ kind: 'silent', run: number });
+    soundTrouble();
+  });
 }
 
 function eventOf(mark: RoundMark, run: number, time: number): RoundEvent {

@@ -42,10 +42,15 @@ interface SystemProps {
 const EXPECTED = 150 + 2 * SYSTEM_ROW.axis;
 const CURVE_HEIGHT = 36;
 
-/** One system: its staff, the chips under their notes, and the air. It is drawn when it comes near the screen. */
-export const SystemView = memo(function SystemView(props: SystemProps) {
-  const { song, systems, system, width, notes, looped, marked, sounding } = props;
-  const { sides, air, balance, called, breaths, added, second, onSelect } = props;
+/** Draws the staff of a system when it comes near the screen, anew when its line is another, and marks notes of it. */
+function useEngraved({
+  song,
+  systems,
+  system,
+  width,
+  marked,
+  sounding,
+}: Pick<SystemProps, 'song' | 'systems' | 'system' | 'width' | 'marked' | 'sounding'>) {
   const frame = useRef<HTMLDivElement>(null);
   const staff = useRef<HTMLDivElement>(null);
   const [near, setNear] = useState(system < 3);
@@ -89,6 +94,14 @@ export const SystemView = memo(function SystemView(props: SystemProps) {
       mark?.classList.toggle('is-marked', id === marked);
     }
   }, [drawn, sounding, marked]);
+  return { frame, staff, drawn };
+}
+
+/** One system: its staff, the chips under their notes, and the air. It is drawn when it comes near the screen. */
+export const SystemView = memo(function SystemView(props: SystemProps) {
+  const { width, notes, looped, marked, sounding } = props;
+  const { sides, air, balance, called, breaths, added, second, onSelect } = props;
+  const { frame, staff, drawn } = useEngraved(props);
   const placed = (line: ReadonlyMap<string, LineView>) =>
     placedAt(
       (drawn?.notes ?? []).flatMap(({ id, x }) => {
