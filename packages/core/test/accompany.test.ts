@@ -1,5 +1,6 @@
 import { families, FAMILY_IDS } from '../src/families/index.ts';
 import { openInstrument, specFromPreset } from '../src/instrument/instrument.ts';
+import { parsePitch } from '../src/pitch/noteName.ts';
 import { pitchClass } from '../src/pitch/pitch.ts';
 import { soundingPitch } from '../src/pitch/spelledPitch.ts';
 import { expectOk } from '../src/result.ts';
@@ -218,4 +219,70 @@ test('where notes do not ring on a broken chord has its notes with those of the 
   const added = accompaniment(context, song, line, 'broken');
   expect(added.length).toBeGreaterThan(3);
   for (const { onset } of added) expect(onsets.has(onset)).toBe(true);
+});
+
+describe('an English concertina plays chords under E5 G5 C6 G5 A5 | F5 A5 G5 B5, C then F then G7', () => {
+  const melody = songOf('E5 G5 C6 G5*1/2 A5*1/2 | F5 A5 G5 B5', {
+    chords: [
+      { at: 0, symbol: 'C' },
+      { at: quarters(4), symbol: 'F' },
+      { at: quarters(6), symbol: 'G7' },
+    ],
+  });
+  /**
+   * By hand, note by note: the root as low as within 28 semitones below the melody and on the instrument, then fifth and
+   * third, each the nearest below the melody.
+   */
+  const CHORDS = {
+    // From C3 on.
+    'tenor-treble': [
+      ['C3', 'G4', 'E4'],
+      ['C4', 'G4', 'E5'],
+      ['C4', 'G5', 'E5'],
+      ['C4', 'G4', 'E5'],
+      ['C4', 'G5', 'E5'],
+      ['F3', 'C5', 'A4'],
+      ['F3', 'C5', 'A4'],
+      ['G3', 'D5', 'B4'],
+      ['G3', 'D5', 'B4'],
+    ],
+    // From G3 on: no C3, no F3.
+    treble: [
+      ['C4', 'G4', 'E4'],
+      ['C4', 'G4', 'E5'],
+      ['C4', 'G5', 'E5'],
+      ['C4', 'G4', 'E5'],
+      ['C4', 'G5', 'E5'],
+      ['F4', 'C5', 'A4'],
+      ['F4', 'C5', 'A4'],
+      ['G3', 'D5', 'B4'],
+      ['G3', 'D5', 'B4'],
+    ],
+  };
+  /** Places of the notes that get something: where a chord begins, on every beat, all. */
+  const PLACES = { light: [0, 5, 7], medium: [0, 1, 2, 3, 5, 6, 7, 8], full: [0, 1, 2, 3, 4, 5, 6, 7, 8] };
+  const MOST = { light: 1, medium: 2, full: 3 };
+
+  test.each([
+    ['treble', 'light'],
+    ['treble', 'medium'],
+    ['treble', 'full'],
+    ['tenor-treble', 'light'],
+    ['tenor-treble', 'medium'],
+    ['tenor-treble', 'full'],
+  ] as const)('%s, %s', (preset, fullness) => {
+    const instrument = expectOk(openInstrument(specFromPreset('english', preset)));
+    const context = routingContext(instrument, plainPlan(families.english).preferences);
+    const line = melodyLine(melody);
+    const added = accompaniment(context, melody, line, fullness);
+    const byHand = PLACES[fullness].flatMap((place) =>
+      CHORDS[preset][place]!.slice(0, MOST[fullness]).map((name) => ({
+        under: line[place]!.id,
+        onset: line[place]!.onset,
+        length: line[place]!.length,
+        pitch: expectOk(parsePitch(name)),
+      })),
+    );
+    expect(added.map(({ under, onset, length, pitch }) => ({ under, onset, length, pitch }))).toEqual(byHand);
+  });
 });

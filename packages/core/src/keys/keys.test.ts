@@ -295,3 +295,45 @@ describe('which drum', () => {
     expect(five.cell).toMatchObject({ have: 5, of: 7, lies: false });
   });
 });
+
+test.each([
+  // The highest note of each, and where an octave begins that lacks only its last note, by hand.
+  ['whistle', '74', 'major', 'D', [74], [86]], // D5 to C♯7: D7 is not there.
+  ['english', 'treble', 'major', 'Db', [61, 73], [85]], // up to C7: D♭7 is not there.
+  ['english', 'treble', 'major', 'C', [60, 72, 84], []],
+  ['chromatic', '60-12', 'major', 'Eb', [63, 75], [87]], // up to D7: E♭7 is not there.
+  ['diatonic', '60', 'minor-pentatonic', 'D', [62, 74], [86]], // up to C7: D7 is not there.
+] as const)('%s %s in %s on %s: complete octaves, and those that lack only their end', (...told) => {
+  const [id, preset, scaleId, tonic, octaves, almost] = told;
+  const base = open(id, preset);
+  const table = keyTable(base, [scale(scaleId)], defaultPreferences(base.family));
+  const cell = table.rows.flat().find((one) => one.home === notePitchClass(note(tonic)))!;
+  expect(cell.octaves.map(({ from }) => from)).toEqual(octaves);
+  expect(cell.almost).toEqual(almost);
+});
+
+test('ease is the effort of a note in the best octave, and what is lacking beyond one note in twenty counts twice', () => {
+  for (const id of ['diatonic', 'whistle', 'english', 'dulcimer'] as const) {
+    const base = firstOf(id);
+    for (const cell of keyTable(base, [scale('major')], defaultPreferences(base.family)).rows.flat()) {
+      const lacking = 2 * Math.max(0, cell.missing.length / cell.of - 0.05);
+      // Eight notes from home to home; without a complete octave a key does not lie there at all.
+      const effort = cell.best === undefined ? 100 : cell.octaves[cell.best]!.total / 8;
+      expect(cell.ease).toBeCloseTo(effort + lacking, 10);
+    }
+  }
+});
+
+test('on a set of pitches lacking notes weigh before those outside, the fewer pitches and a lowest that is not home', () => {
+  const ease = (preset: string, scaleId: string, tonic: string) => {
+    const base = open('drum', preset);
+    const { rows } = keyTable(base, [scale(scaleId)], defaultPreferences(base.family));
+    return rows.flat().find(({ home }) => home === notePitchClass(note(tonic)))!.ease;
+  };
+  // C major on eight tongues of C major: nothing lacks, nothing is outside, home is lowest.
+  expect(ease('c-major-8', 'major', 'C')).toBeCloseTo(1e-5 * (100 - 8), 12);
+  // The same notes from A on: only that the lowest is not home.
+  expect(ease('c-major-8', 'natural-minor', 'A')).toBeCloseTo(1e-5 * (100 - 8) + 1e-6, 12);
+  // G major lacks F♯, one of seven; F of eight tongues is outside.
+  expect(ease('c-major-8', 'major', 'G')).toBeCloseTo(2 / 7 + 0.1 / 8 + 1e-5 * (100 - 8) + 1e-6, 12);
+});

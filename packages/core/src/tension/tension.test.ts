@@ -80,3 +80,31 @@ test('limits are those of the teacher: what is held, how far a step is, how long
     problems: [{ field: 'step' }, { field: 'gapBeats' }],
   });
 });
+
+test.each([
+  ['heldBeats', 0.25, 8, 0.01],
+  ['step', 1, 4, 0.5],
+  ['gapBeats', 0, 4, 0.25],
+] as const)('the limit %s goes from %d to %d and no further', (field, least, most, beyond) => {
+  const check = (value: unknown) => checkTensionLimits({ ...TENSION_LIMITS, [field]: value });
+  expect([check(least), check(most)]).toMatchObject([
+    { value: { [field]: least } },
+    { value: { [field]: most } },
+  ]);
+  for (const value of [least - beyond, most + beyond, undefined, String(least), NaN])
+    expect(check(value)).toMatchObject({ ok: false, problems: [{ field }] });
+});
+
+test.each([
+  // A silence of half a beat after the note still resolves, one longer does not.
+  ['F4*1/2 -*1/2 E4*3', 'resolved'],
+  ['F4*1/2 -*3/4 E4*11/4', 'open'],
+  // Two semitones are a step, three are none.
+  ['F4*1/2 G4*1/2 C4*3', 'resolved'],
+  ['Db4*1/2 E4*1/2 C4*3', 'open'],
+  // One beat is held, three quarters are not.
+  ['F4 E4*3', 'held'],
+  ['F4*3/4 E4*13/4', 'resolved'],
+] as const)('by the usual limits the first note of %s is %s', (text, kind) => {
+  expect(checkTension(songOf(text, over('C'))).tensions[0]).toMatchObject({ kind });
+});
