@@ -85,13 +85,28 @@ const CELLS: readonly {
   },
 ];
 
-const KEYS = [
-  { tonic: { letter: 'C', accidental: 0 }, scale: 'major' },
-  { tonic: { letter: 'E', accidental: -1 }, scale: 'major' },
-  { tonic: { letter: 'F', accidental: 1 }, scale: 'natural-minor' },
-  { tonic: { letter: 'D', accidental: 0 }, scale: 'dorian' },
-  { tonic: { letter: 'A', accidental: 0 }, scale: 'mixolydian' },
+/** Modes by how many fifths their signature lies below that of major on the same tonic. */
+const MODES = [
+  ['lydian', -1],
+  ['major', 0],
+  ['mixolydian', 1],
+  ['dorian', 2],
+  ['natural-minor', 3],
+  ['phrygian', 4],
+  ['locrian', 5],
 ] as const;
+/** Letters in the order of fifths; C is 0. */
+const FIFTHS = ['F', 'C', 'G', 'D', 'A', 'E', 'B'] as const;
+
+/** Every key of every mode that has at most seven signs. */
+const KEYS = MODES.flatMap(([scale, below]) =>
+  FIFTHS.flatMap((letter, i) =>
+    ([-1, 0, 1] as const).flatMap((accidental) => {
+      const signs = i - 1 + 7 * accidental - below;
+      return Math.abs(signs) <= 7 ? [{ tonic: { letter, accidental }, scale }] : [];
+    }),
+  ),
+);
 
 const METRES = [
   { count: 4, unit: 4 },
@@ -139,7 +154,10 @@ function makeVoice(id: string, bars: readonly { length: number }[], choices: Cho
               ...(choices.pick(10) === 0 && chord.length === 1 && { marks: ['staccato'] as const }),
               ...(choices.pick(3) === 0 &&
                 chord.length === 1 && {
-                  lyrics: [{ text: 'la', ...(choices.pick(2) === 0 && { hyphen: true }) }],
+                  lyrics: [
+                    { text: 'la', ...(choices.pick(2) === 0 && { hyphen: true }) },
+                    ...(choices.pick(2) === 0 ? [{ text: 'lo' }] : []),
+                  ],
                 }),
             });
         }
@@ -175,7 +193,13 @@ export const anySong: fc.Arbitrary<Song> = fc
     pickup: fc.boolean(),
     voices: fc.integer({ min: 1, max: 2 }),
     signs: fc.constantFrom('none', 'repeat', 'endings', 'capo'),
-    tempo: fc.option(fc.integer({ min: 40, max: 200 }), { nil: undefined }),
+    tempo: fc.option(
+      fc.record({
+        beat: fc.constantFrom(quarters(1), quarters(1, 2), quarters(3, 2), quarters(2)),
+        perMinute: fc.integer({ min: 40, max: 200 }),
+      }),
+      { nil: undefined },
+    ),
     seeds: fc.array(fc.nat(1000), { minLength: 40, maxLength: 40 }),
   })
   .map(({ metre, key, second, bars: count, pickup, voices, signs, tempo, seeds }) => {
@@ -211,7 +235,7 @@ export const anySong: fc.Arbitrary<Song> = fc
           ...(second && second !== key && bars.length > 1 ? [{ at: lastBar, ...second }] : []),
         ],
         metres: [{ at: 0, ...metre }],
-        tempos: tempo ? [{ at: 0, beat: quarters(1), perMinute: tempo }] : [],
+        tempos: tempo ? [{ at: 0, ...tempo }] : [],
         bars,
         parts: full
           .filter(({ notes }) => notes.length > 0)
