@@ -1,5 +1,6 @@
 import {
   changeBetween,
+  DEFAULT_SETTINGS,
   recordTitle,
   withoutChange,
   type Fields,
@@ -109,7 +110,7 @@ export class RecordServer {
 
   #answer(url: URL, method: string, body: unknown): unknown {
     const [, , kind, id, act] = url.pathname.split('/');
-    if (method === 'GET') return this.#read(kind as RecordKindId, id, url.searchParams);
+    if (method === 'GET') return this.#read(kind as RecordKindId | 'settings', id, url.searchParams);
     if (act === 'undo') return this.#undo(id!, (body as { anyway: boolean }).anyway);
     const { writes } = body as { writes: readonly Write[] };
     // All or none of them.
@@ -118,7 +119,8 @@ export class RecordServer {
     return this.#noted(writes.map((write) => this.#write(write)));
   }
 
-  #read(kind: RecordKindId, id: string | undefined, query: URLSearchParams): unknown {
+  #read(kind: RecordKindId | 'settings', id: string | undefined, query: URLSearchParams): unknown {
+    if (kind === 'settings') return { value: DEFAULT_SETTINGS, version: 0 };
     const ofKind = this.rows.filter((row) => row.kind === kind);
     const ids = query.get('ids')?.split(',');
     if (ids) return ofKind.filter((row) => ids.includes(row.id)).map(answerOf);

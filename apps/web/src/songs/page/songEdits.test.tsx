@@ -1,48 +1,15 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { checkSong, expectOk, QUARTER, type Fields, type Song, type SongEdit } from '@same-song/core';
+import { QUARTER, type Fields, type Song, type SongEdit } from '@same-song/core';
 import { redo, undo } from '../../../test/history.ts';
+import { QUAY } from '../../../test/quaySong.ts';
 import { RecordServer } from '../../../test/recordServer.ts';
 import { songs } from '../../api/records.ts';
 import { useNotice } from '../../frame/notice.ts';
 import { useEditedSong, useSongEdits } from './songEdits.ts';
 
-/** C, D, E and F of a quarter each in one bar. */
-const SONG: Song = expectOk(
-  checkSong({
-    title: 'Quay',
-    composer: '',
-    source: '',
-    licence: '',
-    tags: ['reel'],
-    keys: [{ at: 0, tonic: { letter: 'C', accidental: 0 }, scale: 'major' }],
-    metres: [{ at: 0, count: 4, unit: 4 }],
-    tempos: [],
-    bars: [{ length: 4 * QUARTER }],
-    parts: [
-      {
-        id: 'p',
-        name: '',
-        voices: [
-          {
-            id: 'v',
-            notes: ['C', 'D', 'E', 'F'].map((letter, i) => ({
-              id: letter,
-              onset: i * QUARTER,
-              length: QUARTER,
-              pitch: { letter, accidental: 0, octave: 4 },
-            })),
-            tuplets: [],
-          },
-        ],
-      },
-    ],
-    melody: 'v',
-    chords: [],
-    phrases: [],
-  }),
-);
+const SONG = QUAY;
 
 const letters = (song: Pick<Song, 'parts'> | null | undefined) =>
   song?.parts[0]!.voices[0]!.notes.map(({ pitch }) => pitch.letter).join('');
