@@ -1,11 +1,13 @@
 import { Controller, Get } from '@nestjs/common';
-import { ApiTags } from '@nestjs/swagger';
+import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
+import { ANSWER_SCHEMAS } from '@same-song/core';
 
 @ApiTags('health')
 @Controller('health')
 export class HealthController {
   /** Answers when the database is open and migrated. */
   @Get()
+  @ApiOkResponse({ schema: ANSWER_SCHEMAS.health })
   health() {
     return { ok: true };
   }

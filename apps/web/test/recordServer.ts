@@ -6,8 +6,8 @@ import {
   type Fields,
   type RecordChange,
   type RecordKindId,
+  type Write,
 } from '@same-song/core';
-import type { Write } from '../src/api/changes.ts';
 
 /** A record as the server has it. */
 export interface Row {

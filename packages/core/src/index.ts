@@ -231,6 +231,18 @@ export {
 export { isSame, mergeFields } from './records/merge.ts';
 export { checkLayoutFile, layoutFile, layoutFileSchema } from './records/layoutFile.ts';
 export { isId } from './records/isId.ts';
+export {
+  ANSWER_SCHEMAS,
+  answerSchema,
+  type ErrorBody,
+  type ImportReport,
+  type KindReport,
+  type Listed,
+  type ListPage,
+  type MadeChange,
+  type SettingsRecord,
+  type Write,
+} from './records/api.ts';
 export { checkContent, contentSchema, recordKind, type ContentOf } from './records/kinds.ts';
 export { KIND_NAMES, RECORD_KIND_IDS, recordTitle, type RecordKindId } from './records/kindNames.ts';
 export type { Kept } from './records/recordKind.ts';

@@ -1,6 +1,7 @@
 import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
 import type { Response } from 'express';
-import { ApiError, type ErrorBody } from './errors.ts';
+import type { ErrorBody } from '@same-song/core';
+import { ApiError } from './errors.ts';
 
 const CODES: Readonly<Record<number, string>> = {
   400: 'bad-request',

@@ -1,18 +1,4 @@
-import type { Problem } from '@same-song/core';
-
-/** The one shape in which the API answers an error. */
-export interface ErrorBody {
-  readonly status: number;
-  /** A stable word for programs: `invalid`, `stale`, `not-found` … */
-  readonly code: string;
-  /** A sentence for the user. */
-  readonly message: string;
-  readonly problems: readonly Problem[];
-  /** With `stale`: the record as it stands on the server. */
-  readonly current?: unknown;
-  /** Of several writes: the place of the one that is refused, counted from 0. */
-  readonly write?: number;
-}
+import type { ErrorBody, Problem } from '@same-song/core';
 
 /** Most problems told in one answer. */
 export const PROBLEMS_TOLD = 50;

@@ -7,6 +7,8 @@ import {
   recordKind,
   RECORD_KIND_IDS,
   type ExchangeFile,
+  type ImportReport,
+  type KindReport,
   type RecordKindId,
 } from '@same-song/core';
 import type { Transaction } from 'sequelize';
@@ -17,19 +19,6 @@ import { RecordsService } from '../records/records.service.ts';
 import { SettingsService } from '../settings/settings.service.ts';
 
 /** What an import changes of one kind of record: titles, and how many are the same already. */
-export interface KindReport {
-  readonly added: string[];
-  readonly changed: string[];
-  same: number;
-}
-
-export type ImportReport = Readonly<Record<RecordKindId, KindReport>> & {
-  readonly applied: boolean;
-  readonly settings: 'changed' | 'same';
-  /** By this the import is taken back; left out where it changed nothing. */
-  readonly change?: string;
-};
-
 /** Records looked up and kept at once. */
 const AT_ONCE = 200;
 
@@ -96,7 +85,9 @@ export class ExchangeService {
   ): Promise<{ readonly report: KindReport; readonly done: readonly Done[] }> {
     const { title } = recordKind(kind);
     const done: Done[] = [];
-    const report: KindReport = { added: [], changed: [], same: 0 };
+    const added: string[] = [];
+    const changed: string[] = [];
+    let same = 0;
     for (let at = 0; at < records.length; at += AT_ONCE) {
       const given = records.slice(at, at + AT_ONCE);
       const standing = await this.records.find(
@@ -111,16 +102,16 @@ export class ExchangeService {
             { field: `${kind}.id`, wrong: id, message: 'This id belongs to a record of another kind.' },
           ]);
         if (there && !there.binnedAt && isDeepStrictEqual(there.content, content)) {
-          report.same += 1;
+          same += 1;
           continue;
         }
-        (there ? report.changed : report.added).push(title(content));
+        (there ? changed : added).push(title(content));
         changes.push({ id, content, there });
       }
       if (apply && changes.length > 0)
         for (const one of await this.changes.keepAll(kind, changes, transaction)) done.push(one);
     }
-    return { report, done };
+    return { report: { added, changed, same }, done };
   }
 }
 

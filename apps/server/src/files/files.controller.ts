@@ -1,6 +1,7 @@
 import { Body, Controller, HttpCode, Post, Query, Req, Res } from '@nestjs/common';
-import { ApiBody, ApiConsumes, ApiTags } from '@nestjs/swagger';
+import { ApiBody, ApiConsumes, ApiDefaultResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
+import { ANSWER_SCHEMAS } from '@same-song/core';
 import { invalid } from '../common/errors.ts';
 import { ArrangementFinder } from './arrangementFinder.ts';
 import { ReadQuery, WriteBody } from './files.dto.ts';
@@ -8,6 +9,7 @@ import { FilesService } from './files.service.ts';
 import type { Written } from './work.ts';
 
 @ApiTags('files')
+@ApiDefaultResponse({ schema: ANSWER_SCHEMAS.error })
 @Controller('files')
 export class FilesController {
   constructor(
@@ -20,6 +22,7 @@ export class FilesController {
   @HttpCode(200)
   @ApiConsumes('application/octet-stream')
   @ApiBody({ schema: { type: 'string', format: 'binary' } })
+  @ApiOkResponse({ schema: { type: 'object' } })
   read(@Query() { name, played, percussion }: ReadQuery, @Req() { body }: Request) {
     if (!Buffer.isBuffer(body))
       throw invalid([{ field: '', wrong: '', message: 'Send the bytes of the file.' }]);
@@ -36,6 +39,7 @@ export class FilesController {
   /** A song as a file. */
   @Post('write')
   @HttpCode(200)
+  @ApiOkResponse({ schema: { type: 'string', format: 'binary' } })
   async write(@Body() { song, as, arrangement }: WriteBody, @Res() response: Response) {
     const on = arrangement === undefined ? undefined : await this.arrangements.found(arrangement);
     const { content, name, type } = (await this.files.run({ kind: 'write', song, as, on })) as Written;

@@ -15,7 +15,7 @@ import {
   ValidateNested,
 } from 'class-validator';
 import { RECORD_KIND_IDS, type RecordKindId } from '@same-song/core';
-import type { Write } from './changes.service.ts';
+import type { UncheckedWrite } from './changes.service.ts';
 
 /** Most writes of one change. */
 export const WRITES_AT_ONCE = 1000;
@@ -26,7 +26,7 @@ const OPS = ['create', 'update', 'bin', 'restore'] as const;
 export class RecordWrite {
   @ApiProperty({ enum: OPS })
   @IsIn(OPS, { message: 'A write is “create”, “update”, “bin” or “restore”.' })
-  declare op: Write['op'];
+  declare op: UncheckedWrite['op'];
 
   @ApiProperty({ enum: RECORD_KIND_IDS })
   @IsIn(RECORD_KIND_IDS, { message: 'There is no such kind of record.' })

@@ -8,8 +8,10 @@ import {
   recordKind,
   withoutChange,
   type Fields,
+  type MadeChange,
   type RecordChange,
   type RecordKindId,
+  type Write,
   type RecordState,
   type Settings,
   type Since,
@@ -24,25 +26,8 @@ import { RecordModel } from './record.model.ts';
 import { answer, RecordsService, type Answer } from './records.service.ts';
 import { ReferencesService } from './references.service.ts';
 
-/** One write; a version is the one that the client saw. */
-export type Write =
-  | { readonly op: 'create'; readonly kind: RecordKindId; readonly content: unknown }
-  | {
-      readonly op: 'update';
-      readonly kind: RecordKindId;
-      readonly id: string;
-      readonly version: number;
-      readonly content: unknown;
-    }
-  | { readonly op: 'bin'; readonly kind: RecordKindId; readonly id: string; readonly version: number }
-  | { readonly op: 'restore'; readonly kind: RecordKindId; readonly id: string };
-
-/** A change that was made: by its id it is taken back. */
-export interface Change {
-  readonly id: string;
-  /** The records as they stand after it, in the order of the writes. */
-  readonly records: readonly Answer[];
-}
+/** A write whose content is not checked yet. */
+export type UncheckedWrite = Write<RecordKindId, unknown>;
 
 /** What was done to a record. */
 export interface Done {
@@ -86,7 +71,7 @@ export class ChangesService {
   }
 
   /** All or nothing. @throws ApiError that names the place of the refused write as `write` */
-  write(writes: readonly Write[]): Promise<Change> {
+  write(writes: readonly UncheckedWrite[]): Promise<MadeChange<Answer>> {
     return this.queue.run(async (transaction) => {
       const done: Done[] = [];
       for (const [at, write] of writes.entries()) {
@@ -101,7 +86,7 @@ export class ChangesService {
   }
 
   /** One write by itself. @returns the record as it stands after it */
-  async writeOne(write: Write): Promise<Answer> {
+  async writeOne(write: UncheckedWrite): Promise<Answer> {
     const { records } = await this.write([write]);
     return records[0]!;
   }
@@ -111,7 +96,7 @@ export class ChangesService {
    * @param anyway also over what was changed since; otherwise that is a 409
    * @throws ApiError 404 when the change is not there any more, 409 `changed-since`
    */
-  undo(id: string, anyway: boolean): Promise<Change> {
+  undo(id: string, anyway: boolean): Promise<MadeChange<Answer>> {
     return this.queue.run(async (transaction) => {
       const change = await this.#changes.findOne({ where: { id }, transaction });
       if (!change) throw notFound('This change');
@@ -183,7 +168,7 @@ export class ChangesService {
     done: readonly Done[],
     settings: SettingsChange | undefined,
     transaction: Transaction,
-  ): Promise<Change> {
+  ): Promise<MadeChange<Answer>> {
     const id = randomUUID();
     const { seq: changeSeq } = await this.#changes.create(
       { id, settings: settings ?? null },
@@ -198,7 +183,7 @@ export class ChangesService {
     return { id, records: done.map(({ record }) => answer(record)) };
   }
 
-  async #carryOut(write: Write, transaction: Transaction): Promise<Done> {
+  async #carryOut(write: UncheckedWrite, transaction: Transaction): Promise<Done> {
     const { kind } = write;
     if (write.op === 'create') return this.#create(kind, write.content, transaction);
     if (recordKind(kind).appendOnly) {

@@ -1,6 +1,13 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query, type Type } from '@nestjs/common';
-import { ApiBody, ApiTags } from '@nestjs/swagger';
-import { contentSchema, recordKind, shown, type RecordKindId } from '@same-song/core';
+import { ApiBody, ApiCreatedResponse, ApiDefaultResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
+import {
+  ANSWER_SCHEMAS,
+  answerSchema,
+  contentSchema,
+  recordKind,
+  shown,
+  type RecordKindId,
+} from '@same-song/core';
 import { invalid } from '../common/errors.ts';
 import { IdParam } from '../common/id.param.ts';
 import { ChangesService } from './changes.service.ts';
@@ -11,7 +18,10 @@ const VERSION = { version: { type: 'integer', minimum: 1 } };
 
 /** The routes of one kind of record: read and add, and but for append-only kinds change, bin and restore. */
 export function recordsController(kind: RecordKindId): Type {
+  const record = { schema: answerSchema(kind) };
+
   @ApiTags(kind)
+  @ApiDefaultResponse({ schema: ANSWER_SCHEMAS.error })
   @Controller(kind)
   class ReadingController {
     constructor(
@@ -21,23 +31,27 @@ export function recordsController(kind: RecordKindId): Type {
 
     /** Ids, versions and titles, page by page. */
     @Get()
+    @ApiOkResponse({ schema: ANSWER_SCHEMAS.page })
     list(@Query() query: ListQuery) {
       return this.records.list(kind, query);
     }
 
     /** Whole records by their ids; those that are not there are left out. */
     @Get('contents')
+    @ApiOkResponse({ schema: { type: 'array', items: answerSchema(kind) } })
     contents(@Query() { ids }: ContentsQuery) {
       return this.records.contents(kind, ids);
     }
 
     @Get(':id')
+    @ApiOkResponse(record)
     get(@Param() { id }: IdParam) {
       return this.records.get(kind, id);
     }
 
     @Post()
     @ApiBody({ schema: contentSchema(kind) })
+    @ApiCreatedResponse(record)
     create(@Body() content: unknown) {
       return this.changes.writeOne({ op: 'create', kind, content });
     }
@@ -49,6 +63,7 @@ export function recordsController(kind: RecordKindId): Type {
   class ChangingController extends ReadingController {
     @Put(':id')
     @ApiBody({ schema: contentSchema(kind, VERSION) })
+    @ApiOkResponse(record)
     update(@Param() { id }: IdParam, @Body() body: unknown) {
       const { version, ...content } = Object(body) as Record<string, unknown>;
       return this.changes.writeOne({ op: 'update', kind, id, version: checkedVersion(version), content });
@@ -56,12 +71,14 @@ export function recordsController(kind: RecordKindId): Type {
 
     /** Into the bin. */
     @Delete(':id')
+    @ApiOkResponse(record)
     bin(@Param() { id }: IdParam, @Query() { version }: VersionQuery) {
       return this.changes.writeOne({ op: 'bin', kind, id, version });
     }
 
     @Post(':id/restore')
     @HttpCode(200)
+    @ApiOkResponse(record)
     restore(@Param() { id }: IdParam) {
       return this.changes.writeOne({ op: 'restore', kind, id });
     }

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { recordKind, type Kept, type RecordKindId } from '@same-song/core';
+import { recordKind, type Kept, type Listed, type ListPage, type RecordKindId } from '@same-song/core';
 import { literal, Op, type Transaction, type WhereOptions } from 'sequelize';
 import { Sequelize, type Repository } from 'sequelize-typescript';
 import { broken, notFound } from '../common/errors.ts';
@@ -10,22 +10,8 @@ import { PAGE, type ListQuery } from './records.dto.ts';
 /** A record as the API answers it. */
 export type Answer = Kept & Readonly<Record<string, unknown>>;
 
-/** As lists show a record; the small fields that its kind lists come with it. */
-export interface Listed extends Kept {
-  readonly title: string;
-  /** Set where the file was damaged and the content cannot be read. */
-  readonly broken?: true;
-}
-
 /** The same as the file has it. */
 type Row = Listed & { readonly sketch: string | null };
-
-/** A page of a list. */
-export interface Page {
-  readonly items: readonly Listed[];
-  /** Where the next page begins; null behind the last. */
-  readonly next: number | null;
-}
 
 /** Whether a content is JSON, as a damaged file may not have it any more. */
 const READABLE = 'json_valid(RecordModel.content)';
@@ -46,7 +32,7 @@ export class RecordsService {
   }
 
   /** In the order in which they were first kept. */
-  async list(kind: RecordKindId, query: ListQuery): Promise<Page> {
+  async list(kind: RecordKindId, query: ListQuery): Promise<ListPage> {
     const { which = 'kept', after = 0, limit = PAGE.usual, from, to } = query;
     const at = { ...(from && { [Op.gte]: from }), ...(to && { [Op.lt]: to }) };
     const { listed } = recordKind(kind);

@@ -1,17 +1,11 @@
 import { Injectable } from '@nestjs/common';
-import { checkSettings, DEFAULT_SETTINGS, type Settings } from '@same-song/core';
+import { checkSettings, DEFAULT_SETTINGS, type Settings, type SettingsRecord } from '@same-song/core';
 import type { Transaction } from 'sequelize';
 import { Sequelize, type Repository } from 'sequelize-typescript';
 import { invalid, stale } from '../common/errors.ts';
 import { WriteQueue } from '../database/writeQueue.ts';
 import { SettingsModel } from './settings.model.ts';
 import type { SettingsBody } from './settings.dto.ts';
-
-/** Settings with the version they stand at; 0 when nothing was saved yet. */
-export interface SettingsRecord {
-  readonly value: Settings;
-  readonly version: number;
-}
 
 @Injectable()
 export class SettingsService {

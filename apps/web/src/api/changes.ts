@@ -1,22 +1,10 @@
-import type { ContentOf, Kept, RecordKindId } from '@same-song/core';
+import type { ContentOf, Kept, MadeChange, RecordKindId, Write } from '@same-song/core';
 import { request } from './client.ts';
 
-/** One write to a record; a version is the one that was seen. */
-export type Write<K extends RecordKindId = RecordKindId> =
-  | { readonly op: 'create'; readonly kind: K; readonly content: ContentOf<K> }
-  | (Kept & { readonly op: 'update'; readonly kind: K; readonly content: ContentOf<K> })
-  | (Kept & { readonly op: 'bin'; readonly kind: K })
-  | { readonly op: 'restore'; readonly kind: K; readonly id: string };
-
-/** A change that the server made. */
-export interface MadeChange<K extends RecordKindId = RecordKindId> {
-  readonly id: string;
-  /** The records as they stand after it, in the order of the writes. */
-  readonly records: readonly (ContentOf<K> & Kept)[];
-}
-
 /** Makes writes, all or none of them. @throws RequestError whose `write` names the one that is refused */
-export function makeChange<K extends RecordKindId>(writes: readonly Write<K>[]): Promise<MadeChange<K>> {
+export function makeChange<K extends RecordKindId>(
+  writes: readonly Write<K>[],
+): Promise<MadeChange<ContentOf<K> & Kept>> {
   return request('POST', '/changes', { writes });
 }
 

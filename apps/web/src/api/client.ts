@@ -1,13 +1,4 @@
-import type { Problem } from '@same-song/core';
-
-/** What the server answers when it refuses. */
-export interface ErrorBody {
-  readonly status: number;
-  readonly code: string;
-  readonly message: string;
-  readonly problems: readonly Problem[];
-  readonly current?: unknown;
-}
+import type { ErrorBody } from '@same-song/core';
 
 /** A refusal by the server, or `offline` when it could not be reached at all. */
 export class RequestError extends Error {

@@ -4,6 +4,8 @@ import {
   type ContentOf,
   type InstrumentSpec,
   type Kept,
+  type Listed,
+  type ListPage,
   type RecordKindId,
   type Song,
 } from '@same-song/core';
@@ -25,13 +27,6 @@ export type ArrangementRecord = RecordOf<'arrangements'>;
 
 export type Which = 'kept' | 'binned';
 
-/** As lists show a record. */
-interface Listed extends Kept {
-  readonly title: string;
-  /** The file was damaged: its content cannot be read. */
-  readonly broken?: true;
-}
-
 /** Most records whose content is asked for at once. */
 const AT_ONCE = 100;
 
@@ -40,10 +35,7 @@ async function wholeList(kind: RecordKindId, which: Which): Promise<readonly Lis
   const all: Listed[] = [];
   let after: number | null = 0;
   while (after !== null) {
-    const page: { items: Listed[]; next: number | null } = await request(
-      'GET',
-      `/${kind}?which=${which}&after=${after}`,
-    );
+    const page: ListPage = await request('GET', `/${kind}?which=${which}&after=${after}`);
     all.push(...page.items);
     after = page.next;
   }

@@ -1,13 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
-import { DEFAULT_SETTINGS, type Family, type Settings } from '@same-song/core';
+import { DEFAULT_SETTINGS, type Family, type Settings, type SettingsRecord } from '@same-song/core';
 import { StoredValues } from '../frame/stored.ts';
 import { isRefused, request, RequestError } from './client.ts';
-
-interface SettingsRecord {
-  readonly value: Settings;
-  readonly version: number;
-}
 
 const KEY = ['settings'];
 /** How long until a server that did not answer is tried again, in ms. */

@@ -1,7 +1,6 @@
 import Button from '@mui/material/Button';
 import { useRef } from 'react';
-import { KIND_NAMES, RECORD_KIND_IDS, type Problem } from '@same-song/core';
-import type { KindReport } from './importing.ts';
+import { KIND_NAMES, RECORD_KIND_IDS, type KindReport, type Problem } from '@same-song/core';
 import { useImport, type Preview } from './useImport.ts';
 
 /** All that a file holds, as a sentence goes on. */

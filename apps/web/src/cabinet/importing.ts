@@ -1,16 +1,5 @@
-import type { ExchangeFile, RecordKindId } from '@same-song/core';
+import type { ExchangeFile, ImportReport } from '@same-song/core';
 import { request } from '../api/client.ts';
-
-export interface KindReport {
-  readonly added: readonly string[];
-  readonly changed: readonly string[];
-  readonly same: number;
-}
-export type ImportReport = Readonly<Record<RecordKindId, KindReport>> & {
-  readonly settings: 'changed' | 'same';
-  /** By this the import is taken back; left out where it changed nothing. */
-  readonly change?: string;
-};
 
 /** Says what a file would change. */
 export function tryImport(file: unknown): Promise<ImportReport> {

@@ -1,6 +1,12 @@
-import { RECORD_KIND_IDS, type ExchangeFile, type Problem, type RecordKindId } from '@same-song/core';
+import {
+  RECORD_KIND_IDS,
+  type ExchangeFile,
+  type Problem,
+  type RecordKindId,
+  type ImportReport,
+} from '@same-song/core';
 import { RequestError } from '../api/client.ts';
-import { tryImport, type ImportReport } from './importing.ts';
+import { tryImport } from './importing.ts';
 
 /** A file without the records that are refused, what it would change, and how those left out are called. */
 export interface Rest {

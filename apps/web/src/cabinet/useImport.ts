@@ -1,11 +1,11 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { ExchangeFile, Problem } from '@same-song/core';
+import type { ExchangeFile, ImportReport, Problem } from '@same-song/core';
 import { RequestError } from '../api/client.ts';
 import { notify } from '../frame/notice.ts';
 import { remember } from '../frame/undo.ts';
 import { reversible } from '../frame/useKeeping.ts';
-import { importFile, tryImport, type ImportReport } from './importing.ts';
+import { importFile, tryImport } from './importing.ts';
 import { canTakeRest, takeRest } from './salvaging.ts';
 
 /** A file that was read and what it would do. */

@@ -1,6 +1,13 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { counted, recordTitle, type ContentOf, type RecordKindId } from '@same-song/core';
-import { makeChange, undoChange, type MadeChange, type Write } from '../api/changes.ts';
+import {
+  counted,
+  recordTitle,
+  type ContentOf,
+  type MadeChange,
+  type RecordKindId,
+  type Write,
+} from '@same-song/core';
+import { makeChange, undoChange } from '../api/changes.ts';
 import { RequestError } from '../api/client.ts';
 import { renewRecords, type Kept, type RecordOf, type Records } from '../api/records.ts';
 import { notify } from './notice.ts';

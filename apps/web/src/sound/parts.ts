@@ -1,5 +1,5 @@
 import { tick, type Timbre } from '@same-song/core';
-import type { ScoreKind } from './score.ts';
+import type { ScoreKind } from './scoreKind.ts';
 import { voicesOf, type VoiceOptions, type Voices } from './voices.ts';
 
 /** What has the sound of the instrument itself. */

@@ -1,10 +1,7 @@
 import { TICK_HZ, type Timbre } from '@same-song/core';
 import type { Clock } from './clock.ts';
 import { partsOf } from './parts.ts';
-
-/** What a score is made of; each can be made louder or silent by itself. */
-export type ScoreKind =
-  'melody' | 'grace' | 'voice' | 'chord' | 'drone' | 'click' | 'bass' | 'kick' | 'snare' | 'hat';
+import type { ScoreKind } from './scoreKind.ts';
 
 /** Something of a score that sounds; times in seconds since its beginning. */
 export interface ScoreSound {

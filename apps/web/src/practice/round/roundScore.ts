@@ -7,7 +7,8 @@ import {
   type BeatNow,
   type Round,
 } from '@same-song/core';
-import { clickAt, type Score, type ScoreKind, type ScoreMark, type ScoreSound } from '../../sound/score.ts';
+import { clickAt, type Score, type ScoreMark, type ScoreSound } from '../../sound/score.ts';
+import type { ScoreKind } from '../../sound/scoreKind.ts';
 import type { Playable } from '../stand/playable.ts';
 
 /** What is heard beside what is played. */

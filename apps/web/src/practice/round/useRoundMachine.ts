@@ -10,7 +10,8 @@ import {
   type Timbre,
 } from '@same-song/core';
 import { playScore, stopPlaying } from '../../sound/player.ts';
-import type { Score, ScoreKind } from '../../sound/score.ts';
+import type { Score } from '../../sound/score.ts';
+import type { ScoreKind } from '../../sound/scoreKind.ts';
 import { soundTrouble } from '../../sound/soundTrouble.ts';
 import type { RoundTold } from '../log/useLog.ts';
 import type { RoundMark } from './roundScore.ts';

@@ -1,7 +1,7 @@
 import { useSyncExternalStore } from 'react';
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
-import { editedBy, type Result, type Song, type SongEdit } from '@same-song/core';
-import { makeChange, type MadeChange } from '../../api/changes.ts';
+import { editedBy, type Result, type Song, type SongEdit, type MadeChange } from '@same-song/core';
+import { makeChange } from '../../api/changes.ts';
 import { isAway, RequestError } from '../../api/client.ts';
 import { putRecord, renewRecords, songOf, type SongRecord } from '../../api/records.ts';
 import { notify } from '../../frame/notice.ts';
