@@ -5,6 +5,10 @@ const TSCONFIGS = ['packages/core', 'packages/formats', 'apps/server', 'apps/web
   (part) => `${part}/tsconfig.json`,
 );
 
+/** What can be exported under a name, and words that say too little of what they name. */
+const NAMED = 'FunctionDeclaration, ClassDeclaration, TSInterfaceDeclaration, TSTypeAliasDeclaration';
+const RIDDLES = /^(told|asked|standing|ground|madeUp)([A-Z]|$)|(Told|Asked|Standing|Ground|MadeUp)([A-Z]|$)/;
+
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/node_modules/**', 'data/**', 'coverage/**'] },
   ...tseslint.configs.recommended,
@@ -40,6 +44,10 @@ export default tseslint.config(
           message: 'Write the properties out.',
         },
         { selector: 'JSXSpreadAttribute > ObjectExpression', message: 'Write the properties out.' },
+        {
+          selector: `ExportNamedDeclaration > :matches(${NAMED})[id.name=${RIDDLES}]`,
+          message: 'Name what it is, in the words of the field or of programming.',
+        },
       ],
       'max-lines': ['error', { max: 350, skipBlankLines: true, skipComments: true }],
     },

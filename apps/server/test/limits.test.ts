@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import { DEFAULT_SETTINGS, EXCHANGE_FORMAT, EXCHANGE_VERSION } from '@same-song/core';
-import { DEEPEST } from '../src/common/depth.ts';
+import { DEEPEST } from '../src/common/bodyDepth.ts';
 import { PROBLEMS_TOLD } from '../src/common/errors.ts';
 import { harmonica, serverForEach, startServer } from './server.ts';
 

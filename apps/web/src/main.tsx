@@ -5,7 +5,7 @@ import { createBrowserRouter, Navigate, redirect } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { RequestError } from './api/client.ts';
 import { Frame } from './frame/Frame.tsx';
-import { fetchedAhead } from './frame/later.tsx';
+import { prefetched } from './frame/lazyPart.tsx';
 import { LostPage, TroublePage } from './frame/TroublePage.tsx';
 import { SongTheme } from './theme/SongTheme.tsx';
 import './theme/fonts.css';
@@ -33,7 +33,7 @@ const router = createBrowserRouter([
         path: 'map',
         errorElement: <TroublePage />,
         HydrateFallback: () => null,
-        lazy: fetchedAhead(async () => ({ Component: (await import('./map/MapPage.tsx')).MapPage })),
+        lazy: prefetched(async () => ({ Component: (await import('./map/MapPage.tsx')).MapPage })),
       },
       // At once, so that no key pressed meanwhile is answered by a page that is left again.
       { path: 'keys', loader: ({ request }) => redirect(`/keys/table${new URL(request.url).search}`) },
@@ -41,13 +41,13 @@ const router = createBrowserRouter([
         path: 'keys/:view',
         errorElement: <TroublePage />,
         HydrateFallback: () => null,
-        lazy: fetchedAhead(async () => ({ Component: (await import('./keys/KeysPage.tsx')).KeysPage })),
+        lazy: prefetched(async () => ({ Component: (await import('./keys/KeysPage.tsx')).KeysPage })),
       },
       {
         path: 'songs',
         errorElement: <TroublePage />,
         HydrateFallback: () => null,
-        lazy: fetchedAhead(async () => ({
+        lazy: prefetched(async () => ({
           Component: (await import('./songs/library/SongsPage.tsx')).SongsPage,
         })),
       },
@@ -55,13 +55,13 @@ const router = createBrowserRouter([
         path: 'songs/:id',
         errorElement: <TroublePage />,
         HydrateFallback: () => null,
-        lazy: fetchedAhead(async () => ({ Component: (await import('./songs/page/SongPage.tsx')).SongPage })),
+        lazy: prefetched(async () => ({ Component: (await import('./songs/page/SongPage.tsx')).SongPage })),
       },
       {
         path: 'practice/play/:id',
         errorElement: <TroublePage />,
         HydrateFallback: () => null,
-        lazy: fetchedAhead(async () => ({
+        lazy: prefetched(async () => ({
           Component: (await import('./practice/stand/PlayPage.tsx')).PlayPage,
         })),
       },
@@ -69,7 +69,7 @@ const router = createBrowserRouter([
         path: 'practice/:view?',
         errorElement: <TroublePage />,
         HydrateFallback: () => null,
-        lazy: fetchedAhead(async () => ({
+        lazy: prefetched(async () => ({
           Component: (await import('./practice/PracticePage.tsx')).PracticePage,
         })),
       },
@@ -77,7 +77,7 @@ const router = createBrowserRouter([
         path: 'cabinet/:id?',
         errorElement: <TroublePage />,
         HydrateFallback: () => null,
-        lazy: fetchedAhead(async () => ({
+        lazy: prefetched(async () => ({
           Component: (await import('./cabinet/CabinetPage.tsx')).CabinetPage,
         })),
       },

@@ -129,7 +129,7 @@ export {
 } from './practice/jam.ts';
 export { KEY_ORDERS, keysInOrder } from './practice/keyOrder.ts';
 export { FACTORS, TEMPO_LIMITS, type Ladder } from './practice/ladder.ts';
-export { standing, type LogEntry } from './practice/log.ts';
+export { currentEntries, type LogEntry } from './practice/log.ts';
 export { waysTogether, type WayCount, type WaySound } from './practice/waySound.ts';
 export { shares, soundReport, timeWords, type SoundReport, type SoundRow } from './practice/soundReport.ts';
 export {

@@ -53,11 +53,11 @@ export async function openDatabase(
     const close = async () => {
       await intoTheFile(sequelize);
       await sequelize.close();
-      await lock.letGo();
+      await lock.release();
     };
     return { sequelize, close };
   } catch (error) {
-    await lock.letGo();
+    await lock.release();
     throw error;
   }
 }
@@ -119,7 +119,7 @@ interface Lock {
   /** The number of the run that had the file last; 0 for none. */
   readonly lastRun: number;
   note(run: number): Promise<void>;
-  letGo(): Promise<void>;
+  release(): Promise<void>;
 }
 
 /**
@@ -145,7 +145,7 @@ async function takeLock(file: string): Promise<Lock> {
       `Another Same Song is already using ${file}. Stop it first, or set SAME_SONG_DB to another file.`,
     );
   }
-  return { lastRun: runIn(path), note: (number) => run(`PRAGMA user_version = ${number}`), letGo };
+  return { lastRun: runIn(path), note: (number) => run(`PRAGMA user_version = ${number}`), release: letGo };
 }
 
 async function connect(file: string, library: typeof sqlite3): Promise<Sequelize> {
@@ -158,7 +158,7 @@ async function connect(file: string, library: typeof sqlite3): Promise<Sequelize
     dialectModule: fullySynchronous(library),
   });
   try {
-    await refuseStranger(sequelize, file);
+    await assertOwnDatabase(sequelize, file);
     await sequelize.query('PRAGMA journal_mode = WAL');
     const rows = await sequelize.query<{ quick_check: string }>('PRAGMA quick_check', {
       type: QueryTypes.SELECT,
@@ -175,7 +175,7 @@ async function connect(file: string, library: typeof sqlite3): Promise<Sequelize
 }
 
 /** A database of another program is left alone. */
-async function refuseStranger(sequelize: Sequelize, file: string): Promise<void> {
+async function assertOwnDatabase(sequelize: Sequelize, file: string): Promise<void> {
   const tables = await sequelize.query<{ name: string }>(
     "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%'",
     { type: QueryTypes.SELECT },

@@ -14,7 +14,7 @@ import {
 import type { Transaction } from 'sequelize';
 import { invalid } from '../common/errors.ts';
 import { WriteQueue } from '../database/writeQueue.ts';
-import { ChangesService, type Checked, type Done } from '../records/changes.service.ts';
+import { ChangesService, type CheckedContent, type AppliedWrite } from '../records/changes.service.ts';
 import { RecordsService } from '../records/records.service.ts';
 import { SettingsService } from '../settings/settings.service.ts';
 
@@ -58,7 +58,7 @@ export class ExchangeService {
     const { settings } = checked.value;
     return this.queue.run(async (transaction) => {
       const reports: [string, KindReport][] = [];
-      const done: Done[] = [];
+      const done: AppliedWrite[] = [];
       for (const kind of RECORD_KIND_IDS) {
         const taken = await this.#take(kind, checked.value[kind], apply, transaction);
         reports.push([kind, taken.report]);
@@ -82,9 +82,9 @@ export class ExchangeService {
     records: readonly ({ readonly id: string } & object)[],
     apply: boolean,
     transaction: Transaction,
-  ): Promise<{ readonly report: KindReport; readonly done: readonly Done[] }> {
+  ): Promise<{ readonly report: KindReport; readonly done: readonly AppliedWrite[] }> {
     const { title } = recordKind(kind);
-    const done: Done[] = [];
+    const done: AppliedWrite[] = [];
     const added: string[] = [];
     const changed: string[] = [];
     let same = 0;
@@ -94,7 +94,7 @@ export class ExchangeService {
         given.map(({ id }) => id),
         transaction,
       );
-      const changes: Checked[] = [];
+      const changes: CheckedContent[] = [];
       for (const { id, ...content } of given) {
         const there = standing.get(id);
         if (there && there.kind !== kind)

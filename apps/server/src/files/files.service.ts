@@ -1,7 +1,7 @@
 import { Injectable, Logger, type OnApplicationShutdown } from '@nestjs/common';
 import { Worker } from 'node:worker_threads';
 import { ApiError, invalid } from '../common/errors.ts';
-import type { Done, Job } from './work.ts';
+import type { FileResult, FileJob } from './work.ts';
 
 /** What a job may take: the server answers others meanwhile, and one that takes more is stopped. */
 const LIMITS = { seconds: 20, megabytes: 700 };
@@ -16,7 +16,7 @@ export class FilesService implements OnApplicationShutdown {
   private last: Promise<unknown> = Promise.resolve();
   private waiting = 0;
 
-  async run(job: Job): Promise<unknown> {
+  async run(job: FileJob): Promise<unknown> {
     if (this.waiting >= WAITING_LIMIT)
       throw new ApiError({
         status: 503,
@@ -40,7 +40,7 @@ export class FilesService implements OnApplicationShutdown {
     await this.thread?.terminate();
   }
 
-  private inThread(job: Job): Promise<Done> {
+  private inThread(job: FileJob): Promise<FileResult> {
     const thread = (this.thread ??= new Worker(new URL('./thread.js', import.meta.url), {
       resourceLimits: { maxOldGenerationSizeMb: LIMITS.megabytes },
     }));
@@ -56,7 +56,7 @@ export class FilesService implements OnApplicationShutdown {
         void thread.terminate();
         resolve({ ok: false, problems: [{ field: '', wrong: '', message }] });
       };
-      const answer = (done: Done) => {
+      const answer = (done: FileResult) => {
         leave();
         resolve(done);
       };

@@ -1,6 +1,6 @@
 import { parentPort } from 'node:worker_threads';
-import { work, type Job } from './work.ts';
+import { work, type FileJob } from './work.ts';
 
-parentPort?.on('message', (job: Job) => {
+parentPort?.on('message', (job: FileJob) => {
   parentPort!.postMessage(work(job));
 });

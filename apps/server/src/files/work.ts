@@ -24,7 +24,7 @@ import {
 } from '@same-song/formats';
 
 /** What the thread is asked. */
-export type Job =
+export type FileJob =
   | {
       readonly kind: 'read';
       readonly name: string;
@@ -47,7 +47,7 @@ export interface GivenArrangement {
   readonly dialect: unknown;
 }
 
-export type Done =
+export type FileResult =
   | { readonly ok: true; readonly value: unknown }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
@@ -59,11 +59,11 @@ export interface Written {
 }
 
 /** Does a job; whatever is thrown is a mistake of ours. */
-export function work(job: Job): Done {
+export function work(job: FileJob): FileResult {
   return job.kind === 'read' ? read(job) : write(job);
 }
 
-function read({ name, bytes, ...options }: Job & { readonly kind: 'read' }): Done {
+function read({ name, bytes, ...options }: FileJob & { readonly kind: 'read' }): FileResult {
   const file = readFile(name, bytes);
   if (!file.ok) return file;
   const { format, songs, refused } = file.value;
@@ -93,7 +93,7 @@ function withNotes(
   return { song, remarks: [...remarks, ...assumed], played: notes };
 }
 
-function write({ song: given, as, on }: Job & { readonly kind: 'write' }): Done {
+function write({ song: given, as, on }: FileJob & { readonly kind: 'write' }): FileResult {
   if (!Object.hasOwn(WRITTEN_FORMATS, as)) {
     const known = Object.keys(WRITTEN_FORMATS).join(', ');
     return {

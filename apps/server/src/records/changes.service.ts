@@ -30,13 +30,13 @@ import { ReferencesService } from './references.service.ts';
 export type UncheckedWrite = Write<RecordKindId, unknown>;
 
 /** What was done to a record. */
-export interface Done {
+export interface AppliedWrite {
   readonly record: RecordModel;
   readonly what: RecordChange | undefined;
 }
 
 /** A content that was checked, and the record that stands under its id. */
-export interface Checked {
+export interface CheckedContent {
   readonly id: string;
   readonly content: object;
   readonly there?: RecordModel | undefined;
@@ -73,7 +73,7 @@ export class ChangesService {
   /** All or nothing. @throws ApiError that names the place of the refused write as `write` */
   write(writes: readonly UncheckedWrite[]): Promise<MadeChange<Answer>> {
     return this.queue.run(async (transaction) => {
-      const done: Done[] = [];
+      const done: AppliedWrite[] = [];
       for (const [at, write] of writes.entries()) {
         try {
           done.push(await this.#carryOut(write, transaction));
@@ -124,7 +124,7 @@ export class ChangesService {
         : undefined;
       if (settings === 'changed') since.push({ title: 'The settings', why: 'changed' });
       if (settings === 'changed' || since.length > 0) throw changedSince(sinceWords(since, parts.length));
-      const done: Done[] = [];
+      const done: AppliedWrite[] = [];
       // The last written first, so that what others name comes back before them and goes after them.
       for (const { record, state } of wanted) done.push(await this.#become(record, state, transaction));
       return this.note(done, settings && (await this.#saveSettings(settings, transaction)), transaction);
@@ -137,9 +137,9 @@ export class ChangesService {
    */
   async keepAll(
     kind: RecordKindId,
-    records: readonly Checked[],
+    records: readonly CheckedContent[],
     transaction: Transaction,
-  ): Promise<readonly Done[]> {
+  ): Promise<readonly AppliedWrite[]> {
     const fresh = await this.#records.bulkCreate(
       records
         .filter(({ there }) => !there)
@@ -147,7 +147,7 @@ export class ChangesService {
       { transaction },
     );
     const { apart } = recordKind(kind);
-    const done: Done[] = fresh.map((record) => ({ record, what: created(record) }));
+    const done: AppliedWrite[] = fresh.map((record) => ({ record, what: created(record) }));
     for (const { there, content } of records) {
       if (!there) continue;
       // Nobody wants the damaged one back.
@@ -165,7 +165,7 @@ export class ChangesService {
 
   /** Notes what was done as one change. */
   async note(
-    done: readonly Done[],
+    done: readonly AppliedWrite[],
     settings: SettingsChange | undefined,
     transaction: Transaction,
   ): Promise<MadeChange<Answer>> {
@@ -183,7 +183,7 @@ export class ChangesService {
     return { id, records: done.map(({ record }) => answer(record)) };
   }
 
-  async #carryOut(write: UncheckedWrite, transaction: Transaction): Promise<Done> {
+  async #carryOut(write: UncheckedWrite, transaction: Transaction): Promise<AppliedWrite> {
     const { kind } = write;
     if (write.op === 'create') return this.#create(kind, write.content, transaction);
     if (recordKind(kind).appendOnly) {
@@ -201,7 +201,7 @@ export class ChangesService {
     return this.#become(record, { content: write.content as Fields, binned: false }, transaction);
   }
 
-  async #create(kind: RecordKindId, content: unknown, transaction: Transaction): Promise<Done> {
+  async #create(kind: RecordKindId, content: unknown, transaction: Transaction): Promise<AppliedWrite> {
     const value = await this.references.checked(kind, content, transaction);
     const id = randomUUID();
     const record = await this.#records.create(
@@ -213,7 +213,7 @@ export class ChangesService {
   }
 
   /** Gives a record another state, if it is another, with its next version. What comes out of the bin is checked anew. */
-  async #become(record: RecordModel, wanted: RecordState, transaction: Transaction): Promise<Done> {
+  async #become(record: RecordModel, wanted: RecordState, transaction: Transaction): Promise<AppliedWrite> {
     const kind = record.kind as RecordKindId;
     const before = stateOf(record);
     const isNew = !isSame(before.content, wanted.content);

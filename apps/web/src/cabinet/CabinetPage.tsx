@@ -2,23 +2,23 @@ import Button from '@mui/material/Button';
 import { useEffect, useRef } from 'react';
 import { NavLink, useNavigate, useParams } from 'react-router';
 import { instruments, type InstrumentRecord } from '../api/records.ts';
-import { later } from '../frame/later.tsx';
+import { lazyPart } from '../frame/lazyPart.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useTitle } from '../frame/useTitle.ts';
 import { InstrumentList } from './InstrumentList.tsx';
 import './cabinet.css';
 
-const InstrumentEditor = later(
+const InstrumentEditor = lazyPart(
   'The instrument',
   async () => (await import('./InstrumentEditor.tsx')).InstrumentEditor,
   { opening: 'Opening the instrument…' },
 );
-const AddInstrument = later(
+const AddInstrument = lazyPart(
   'The list of kinds',
   async () => (await import('./AddInstrument.tsx')).AddInstrument,
 );
-const DataPanel = later('Export and import', async () => (await import('./DataPanel.tsx')).DataPanel);
-const BinPanel = later('The bin', async () => (await import('./BinPanel.tsx')).BinPanel);
+const DataPanel = lazyPart('Export and import', async () => (await import('./DataPanel.tsx')).DataPanel);
+const BinPanel = lazyPart('The bin', async () => (await import('./BinPanel.tsx')).BinPanel);
 
 const PANELS: Readonly<Record<string, string>> = {
   new: 'Add an instrument',

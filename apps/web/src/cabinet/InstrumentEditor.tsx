@@ -1,7 +1,7 @@
 import TextField from '@mui/material/TextField';
 import { withLayout, type Instrument, type InstrumentSpec, type Problem } from '@same-song/core';
 import type { InstrumentRecord } from '../api/records.ts';
-import { later } from '../frame/later.tsx';
+import { lazyPart } from '../frame/lazyPart.tsx';
 import { CapabilityFields } from './CapabilityFields.tsx';
 import { ElementTable } from './ElementTable.tsx';
 import { EditorHead } from './EditorHead.tsx';
@@ -9,14 +9,17 @@ import { LayoutDrawing } from './LayoutDrawing.tsx';
 import { PitchStandardField } from './PitchStandardField.tsx';
 import { useInstrumentEditor, type InstrumentEditorState } from './useInstrumentEditor.ts';
 
-const AlternatesPanel = later(
+const AlternatesPanel = lazyPart(
   'The choice of fingerings',
   async () => (await import('./AlternatesPanel.tsx')).AlternatesPanel,
 );
-const InTheBin = later('What lies in the bin', async () => (await import('./InTheBin.tsx')).InTheBin);
-const KeepLayout = later('Keeping layouts', async () => (await import('./KeepLayout.tsx')).KeepLayout);
-const LayoutFiles = later('Layouts as files', async () => (await import('./LayoutFiles.tsx')).LayoutFiles);
-const ClashChoice = later('The choice', async () => (await import('./ClashChoice.tsx')).ClashChoice);
+const BinnedNotice = lazyPart(
+  'What lies in the bin',
+  async () => (await import('./BinnedNotice.tsx')).BinnedNotice,
+);
+const KeepLayout = lazyPart('Keeping layouts', async () => (await import('./KeepLayout.tsx')).KeepLayout);
+const LayoutFiles = lazyPart('Layouts as files', async () => (await import('./LayoutFiles.tsx')).LayoutFiles);
+const ClashChoice = lazyPart('The choice', async () => (await import('./ClashChoice.tsx')).ClashChoice);
 
 /** One instrument: everything about it can be changed, and the drawing follows at once. */
 export function InstrumentEditor({ record, binned }: { record: InstrumentRecord; binned: boolean }) {
@@ -38,7 +41,7 @@ export function InstrumentEditor({ record, binned }: { record: InstrumentRecord;
         binned={binned}
         onDrop={draft.drop}
       />
-      {binned && <InTheBin record={record} />}
+      {binned && <BinnedNotice record={record} />}
       {clash && <ClashChoice {...clash} />}
       {good && <LayoutDrawing instrument={good} stale={editor.isStale} />}
       <MainFields editor={editor} />

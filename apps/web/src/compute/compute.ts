@@ -10,13 +10,21 @@ import {
   type StoredQuestion,
   type Suggestion,
 } from '@same-song/core';
-import { computed, FOR_GOOD, lasting, quick, sent, thorough, type LazyWorker } from './computed.ts';
+import {
+  computed,
+  IMMUTABLE,
+  keepPrevious,
+  foreground,
+  forWorker,
+  background,
+  type LazyWorker,
+} from './computed.ts';
 import { draftSubject, type Subject } from './subject.ts';
 import type { KeyQuestion } from './worker.ts';
 
 function mapQuery(subject: Subject | undefined, question: StoredQuestion, notation: NotationOptions) {
-  return computed(quick, ['map', subject?.key, question, notation], (compute) =>
-    compute.map(sent(subject), question, notation),
+  return computed(foreground, ['map', subject?.key, question, notation], (compute) =>
+    compute.map(forWorker(subject), question, notation),
   );
 }
 
@@ -26,7 +34,11 @@ export function useMapView(
   question: StoredQuestion,
   notation: NotationOptions,
 ) {
-  return useQuery({ ...mapQuery(subject, question, notation), enabled: subject !== undefined, ...lasting });
+  return useQuery({
+    ...mapQuery(subject, question, notation),
+    enabled: subject !== undefined,
+    ...keepPrevious,
+  });
 }
 
 /** Sets the worker to a map that may be asked for next, while the page still draws the question. */
@@ -44,8 +56,8 @@ export function useMapAhead() {
 }
 
 function alternativesQuery(subject: Subject | undefined, question: StoredQuestion, noteId: string) {
-  return computed(quick, ['alternatives', subject?.key, question, noteId], (compute) =>
-    compute.alternatives(sent(subject), question, noteId),
+  return computed(foreground, ['alternatives', subject?.key, question, noteId], (compute) =>
+    compute.alternatives(forWorker(subject), question, noteId),
   );
 }
 
@@ -79,7 +91,7 @@ function sameTabQuery(
 ) {
   const keys = others.map(({ key }) => key);
   return computed(worker, ['same-tab', subject?.key, question, keys], (compute) =>
-    compute.sameTab(sent(subject), question, others.map(sent)),
+    compute.sameTab(forWorker(subject), question, others.map(forWorker)),
   );
 }
 
@@ -90,7 +102,7 @@ export function useSameTabs(
   others: readonly Subject[],
 ) {
   const { data } = useQuery({
-    ...sameTabQuery(thorough, subject, question, others),
+    ...sameTabQuery(background, subject, question, others),
     enabled: subject !== undefined && others.length > 0,
   });
   return data;
@@ -101,7 +113,7 @@ export function useAskSameTab() {
   const client = useQueryClient();
   return useCallback(
     async (subject: Subject, question: StoredQuestion, other: Subject) => {
-      const [same] = await client.fetchQuery(sameTabQuery(quick, subject, question, [other]));
+      const [same] = await client.fetchQuery(sameTabQuery(foreground, subject, question, [other]));
       return same;
     },
     [client],
@@ -112,10 +124,10 @@ export function useAskSameTab() {
 export function useAlternates(spec: InstrumentSpec, dialect: string, least: number) {
   const subject = draftSubject(spec);
   return useQuery({
-    ...computed(quick, ['alternates', subject.key, dialect, least], (compute) =>
-      compute.alternates(sent(subject), dialect, least),
+    ...computed(foreground, ['alternates', subject.key, dialect, least], (compute) =>
+      compute.alternates(forWorker(subject), dialect, least),
     ),
-    ...lasting,
+    ...keepPrevious,
   });
 }
 
@@ -125,11 +137,11 @@ export function useKeyTable(
   preferences: Preferences,
 ) {
   return useQuery({
-    ...computed(thorough, ['keys', subject?.key, scales, preferences], (compute) =>
-      compute.keyTable(sent(subject), scales, preferences),
+    ...computed(background, ['keys', subject?.key, scales, preferences], (compute) =>
+      compute.keyTable(forWorker(subject), scales, preferences),
     ),
     enabled: subject !== undefined,
-    ...lasting,
+    ...keepPrevious,
   });
 }
 
@@ -141,10 +153,10 @@ export function useKeyOctaves(
   dialect: string,
 ) {
   return useQuery({
-    ...computed(quick, ['octaves', subject.key, question, preferences, dialect], (compute) =>
-      compute.keyOctaves(sent(subject), question, preferences, dialect),
+    ...computed(foreground, ['octaves', subject.key, question, preferences, dialect], (compute) =>
+      compute.keyOctaves(forWorker(subject), question, preferences, dialect),
     ),
-    ...lasting,
+    ...keepPrevious,
   });
 }
 
@@ -160,8 +172,8 @@ export function useEverything(
   const client = useQueryClient();
   const suggestionsOf = (subject: Subject) =>
     client.fetchQuery(
-      computed(thorough, ['suggestions', subject.key, question], (compute) =>
-        compute.suggestions(sent(subject), question),
+      computed(background, ['suggestions', subject.key, question], (compute) =>
+        compute.suggestions(forWorker(subject), question),
       ),
     );
   return useQuery({
@@ -176,15 +188,15 @@ export function useEverything(
       return rankSuggestions(found);
     },
     enabled: subjects.length > 0,
-    ...FOR_GOOD,
-    ...lasting,
+    ...IMMUTABLE,
+    ...keepPrevious,
   });
 }
 
 export function usePresetsFor(family: string, question: KeyQuestion) {
   return useQuery({
-    ...computed(thorough, ['presets', family, question], (compute) => compute.presets(family, question)),
-    ...lasting,
+    ...computed(background, ['presets', family, question], (compute) => compute.presets(family, question)),
+    ...keepPrevious,
   });
 }
 
@@ -195,11 +207,11 @@ export function useSwitching(
   notation: NotationOptions,
 ) {
   return useQuery({
-    ...computed(quick, ['switch', subject?.key, from, to, notation], (compute) =>
-      compute.switching(sent(subject), from, to, notation),
+    ...computed(foreground, ['switch', subject?.key, from, to, notation], (compute) =>
+      compute.switching(forWorker(subject), from, to, notation),
     ),
     enabled: subject !== undefined,
-    ...lasting,
+    ...keepPrevious,
   });
 }
 
@@ -210,11 +222,11 @@ export function useChordScene(
   naming: NamingStyle,
 ) {
   return useQuery({
-    ...computed(quick, ['chord', subject?.key, question, roles, naming], (compute) =>
-      compute.chordScene(sent(subject), question, roles!, naming),
+    ...computed(foreground, ['chord', subject?.key, question, roles, naming], (compute) =>
+      compute.chordScene(forWorker(subject), question, roles!, naming),
     ),
     enabled: subject !== undefined && roles !== undefined,
-    ...lasting,
+    ...keepPrevious,
   });
 }
 

@@ -14,12 +14,12 @@ function lazyWorker() {
 export type LazyWorker = ReturnType<typeof lazyWorker>;
 
 /** Answers what is on screen within a blink. */
-export const quick = lazyWorker();
+export const foreground = lazyWorker();
 /** Works on tables and whole cabinets, so that nothing quick ever waits behind them. */
-export const thorough = lazyWorker();
+export const background = lazyWorker();
 
 /** What was computed once holds for its key, needs no network, and would fail again as it failed. */
-export const FOR_GOOD = { staleTime: Infinity, retry: false, networkMode: 'always' } as const;
+export const IMMUTABLE = { staleTime: Infinity, retry: false, networkMode: 'always' } as const;
 
 /** Something to compute, remembered by its key; what nobody waits for any more is dropped before its turn. */
 export function computed<T>(
@@ -33,15 +33,15 @@ export function computed<T>(
     queryFn: ({ signal }: { signal: AbortSignal }) => worker.jobs.ask(hashKey(queryKey), begin, signal),
     /** The same, computed only when the worker has nothing to do that was asked for. */
     guess: () => worker.jobs.guess(hashKey(queryKey), begin),
-    ...FOR_GOOD,
+    ...IMMUTABLE,
   } as const;
 }
 
 /** Of all that a page knows of an instrument, what the worker needs. It is asked for nothing without one. */
-export function sent(subject: Subject | undefined): Subject {
+export function forWorker(subject: Subject | undefined): Subject {
   const { key, spec } = subject!;
   return { key, spec };
 }
 
 /** An older answer stays on screen until the new one is there. */
-export const lasting = { placeholderData: keepPreviousData } as const;
+export const keepPrevious = { placeholderData: keepPreviousData } as const;

@@ -2,14 +2,14 @@
 import { ear, type HearOptions, type NoteFrame } from '@same-song/core';
 
 /** What the page asks: to listen from now on, for what, to what comes by a port. */
-export interface Asked {
+export interface ListeningRequest {
   readonly rate: number;
   readonly options: Required<HearOptions>;
   readonly port: MessagePort;
 }
 
 /** What is told after every piece. */
-export interface EarTold {
+export interface EarUpdate {
   /** Frames that were decided. Times in seconds of sound since it began to listen. */
   readonly frames: readonly NoteFrame[];
   /** The newest pitch in semitones, not decided yet; null for none. */
@@ -22,7 +22,7 @@ export interface EarTold {
   readonly heard: number;
 }
 
-globalThis.onmessage = ({ data: { rate, options, port } }: MessageEvent<Asked>) => {
+globalThis.onmessage = ({ data: { rate, options, port } }: MessageEvent<ListeningRequest>) => {
   const listener = ear(rate, options);
   let samplesHeard = 0;
   port.onmessage = ({ data: samples }: MessageEvent<Float32Array>) => {
@@ -34,7 +34,7 @@ globalThis.onmessage = ({ data: { rate, options, port } }: MessageEvent<Asked>) 
     }
     samplesHeard += samples.length;
     const { frames, now } = listener.push(samples);
-    const told: EarTold = {
+    const told: EarUpdate = {
       frames,
       now: now?.midi ?? null,
       peak,

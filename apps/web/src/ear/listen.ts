@@ -1,5 +1,5 @@
 import type { HearOptions } from '@same-song/core';
-import type { Asked, EarTold } from './earWorker.ts';
+import type { ListeningRequest, EarUpdate } from './earWorker.ts';
 import { chosenMicrophone } from './microphones.ts';
 
 /** Where sound comes from: the room, a file or a player that is simulated, all through the same chain. */
@@ -42,7 +42,7 @@ export async function listen(
     onTold,
     onEnd,
   }: {
-    readonly onTold: (told: EarTold) => void;
+    readonly onTold: (told: EarUpdate) => void;
     /** @param gone the microphone was taken away; a file has just come to its end */
     readonly onEnd: (gone: boolean) => void;
   },
@@ -63,9 +63,9 @@ export async function listen(
     const copier = new AudioWorkletNode(context, 'copier', { numberOfOutputs: 0, channelCount: 1 });
     const { port1, port2 } = new MessageChannel();
     copier.port.postMessage({ out: port1 }, [port1]);
-    const asked: Asked = { rate: context.sampleRate, options, port: port2 };
+    const asked: ListeningRequest = { rate: context.sampleRate, options, port: port2 };
     worker.postMessage(asked, [port2]);
-    worker.onmessage = ({ data }: MessageEvent<EarTold>) => onTold(data);
+    worker.onmessage = ({ data }: MessageEvent<EarUpdate>) => onTold(data);
     stream?.getTracks().forEach((track) => (track.onended = () => onEnd(true)));
     await context.resume();
     node.connect(copier);

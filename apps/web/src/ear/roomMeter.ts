@@ -1,4 +1,4 @@
-import type { EarTold } from './earWorker.ts';
+import type { EarUpdate } from './earWorker.ts';
 
 /** What the meter says of the room. */
 export type Room = 'quiet' | 'well' | 'loud' | 'noisy' | 'dead';
@@ -27,7 +27,7 @@ function shown(decibels: number): number {
 }
 
 /** Follows how loud a room is: what the ear tells, one after the other. */
-export function roomMeter(): (told: Pick<EarTold, 'power' | 'peak' | 'now' | 'heard'>) => Loudness {
+export function roomMeter(): (told: Pick<EarUpdate, 'power' | 'peak' | 'now' | 'heard'>) => Loudness {
   let lastNote = 0;
   let lastSound = 0;
   let before = 0;

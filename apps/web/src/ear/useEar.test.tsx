@@ -1,6 +1,6 @@
 import { act, renderHook } from '@testing-library/react';
 import type { HearOptions } from '@same-song/core';
-import type { EarTold } from './earWorker.ts';
+import type { EarUpdate } from './earWorker.ts';
 import { CannotListen, type Source } from './listen.ts';
 import { useEar } from './useEar.ts';
 
@@ -8,7 +8,7 @@ import { useEar } from './useEar.ts';
 const mockOpened: {
   source: Source;
   options: HearOptions;
-  tell: (told: EarTold) => void;
+  tell: (told: EarUpdate) => void;
   ended: boolean;
 }[] = [];
 let mockRefused: Error | undefined;
@@ -16,7 +16,7 @@ jest.mock('./listen.ts', () => {
   class Refused extends Error {}
   return {
     CannotListen: Refused,
-    listen(source: Source, options: HearOptions, { onTold }: { onTold: (told: EarTold) => void }) {
+    listen(source: Source, options: HearOptions, { onTold }: { onTold: (told: EarUpdate) => void }) {
       if (mockRefused) return Promise.reject(mockRefused);
       const one = { source, options, tell: onTold, ended: false };
       mockOpened.push(one);
@@ -27,7 +27,7 @@ jest.mock('./listen.ts', () => {
 
 const LOW = { candidates: [50, 52], struck: true };
 const HIGH = { candidates: [70, 72], struck: true };
-const TOLD = { now: 52, heard: 1, power: 0.1, peak: 0.5, frames: [] } as unknown as EarTold;
+const TOLD = { now: 52, heard: 1, power: 0.1, peak: 0.5, frames: [] } as unknown as EarUpdate;
 
 /** Does something and waits for what comes of it. */
 const done = (run: () => void) =>

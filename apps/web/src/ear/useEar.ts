@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { HearOptions, NoteFrame } from '@same-song/core';
-import type { EarTold } from './earWorker.ts';
+import type { EarUpdate } from './earWorker.ts';
 import { roomMeter, type Loudness } from './roomMeter.ts';
 import { CannotListen, listen, type Listening, type Source } from './listen.ts';
 
@@ -25,7 +25,7 @@ const GONE = 'The microphone is gone: it was unplugged, or taken back. Begin aga
  */
 export function useEar(
   options: Required<HearOptions> | undefined,
-  onFrames?: (frames: readonly NoteFrame[], told: EarTold) => void,
+  onFrames?: (frames: readonly NoteFrame[], told: EarUpdate) => void,
   onBegin?: () => void,
 ): Ear {
   const [state, setState] = useState<Ear['state']>('off');
@@ -62,7 +62,7 @@ export function useEar(
       setTrouble(undefined);
       setState('asking');
       const meter = roomMeter();
-      const onTold = (told: EarTold) => {
+      const onTold = (told: EarUpdate) => {
         if (mine !== turn.current) return;
         setNow(told.now);
         setLoudness(meter(told));

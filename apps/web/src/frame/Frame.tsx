@@ -3,10 +3,10 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { NavLink, Outlet, useNavigate } from 'react-router';
 import { useSettings } from '../api/settings.ts';
-import { useGround } from '../theme/SongTheme.tsx';
+import { useColourMode } from '../theme/SongTheme.tsx';
 import { ChangedSince, redo, undo, useHistory, type Wish } from './undo.ts';
 import { notify } from './notice.ts';
-import { later, useFetchAhead } from './later.tsx';
+import { lazyPart, useFetchAhead } from './lazyPart.tsx';
 import { useOnePage } from './onePage.ts';
 import { NoticeBar } from './NoticeBar.tsx';
 import { useShortcuts, useSingleKeys } from './shortcuts.ts';
@@ -14,7 +14,7 @@ import { useOnline } from './useOnline.ts';
 import { usePlaceLinks } from './usePlaceLinks.ts';
 import './frame.css';
 
-const ShortcutSheet = later(
+const ShortcutSheet = lazyPart(
   'The list of shortcuts',
   async () => (await import('./ShortcutSheet.tsx')).ShortcutSheet,
 );
@@ -60,7 +60,7 @@ export function Frame() {
   const linkTo = usePlaceLinks(PATHS, ASKING);
   const { settings, change } = useSettings();
   useSingleKeys(settings.singleKeys);
-  const ground = useGround();
+  const ground = useColourMode();
   const { done, undone } = useHistory();
   const flip = () => change({ theme: ground === 'stage' ? 'paper' : 'stage' });
   useFetchAhead();

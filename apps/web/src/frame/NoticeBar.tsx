@@ -1,7 +1,7 @@
-import { later } from './later.tsx';
+import { lazyPart } from './lazyPart.tsx';
 import { useNotice } from './notice.ts';
 
-const NoticeSnack = later('What was said', async () => (await import('./NoticeSnack.tsx')).NoticeSnack);
+const NoticeSnack = lazyPart('What was said', async () => (await import('./NoticeSnack.tsx')).NoticeSnack);
 
 /** The short message at the foot of the screen, while there is one. */
 export function NoticeBar() {

@@ -122,7 +122,7 @@ export function useKeeping<K extends RecordKindId>(kind: Records<K>) {
     if ((await makeAll(writes, { label })) === writes.length) notify(notice);
   };
   /** @param record with its title at least */
-  const putAway = (record: Kept & object, onGone?: () => unknown) => {
+  const moveToBin = (record: Kept & object, onGone?: () => unknown) => {
     const { id, version } = record;
     void make({ op: 'bin', kind: kind.kind, id, version }).then((made) => {
       const title = recordTitle(kind.kind, record);
@@ -133,7 +133,15 @@ export function useKeeping<K extends RecordKindId>(kind: Records<K>) {
       void onGone?.();
     }, failed);
   };
-  return { keep, keepAll, change, changeAll, putAway, busy: making.isPending, error: making.error };
+  return {
+    keep,
+    keepAll,
+    change,
+    changeAll,
+    putAway: moveToBin,
+    busy: making.isPending,
+    error: making.error,
+  };
 }
 
 /**

@@ -7,7 +7,7 @@ import { useMapView } from '../compute/compute.ts';
 import { Picklist } from '../controls/Picklist.tsx';
 import { InventoryTerms } from '../question/InventoryTerms.tsx';
 import { scaleWords, tonicWords } from '../question/questionWords.ts';
-import { askedOn, choose, refStanding } from '../question/reference.ts';
+import { questionOn, choose, baseRef } from '../question/reference.ts';
 import type { QuestionState } from '../question/useQuestion.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import {
@@ -116,12 +116,12 @@ function Entry({ entry, state, newPage }: EntryProps) {
   const above = state.chosen!;
   const chosen = useMemo(() => choose(entry.ref, cabinet, false), [entry.ref, cabinet]);
   const family = familyById(chosen?.spec.family ?? '');
-  const isGone = chosen !== undefined && refStanding(chosen.ref) !== refStanding(entry.ref);
+  const isGone = chosen !== undefined && baseRef(chosen.ref) !== baseRef(entry.ref);
   const asked = useMemo((): StoredQuestion => {
     const { scale, tonic } = entry;
     const range = rangeForAll(question);
     const inKey = { ...question, scale, tonic, range, chords: ['1'], direction: 'up' as const };
-    return askedOn(inKey, above.spec, chosen?.spec ?? above.spec);
+    return questionOn(inKey, above.spec, chosen?.spec ?? above.spec);
   }, [question, entry, above, chosen]);
   const dialect = family ? dialectOf(settings, family) : '';
   const { data: view, error } = useMapView(isGone ? undefined : chosen, asked, {

@@ -2,7 +2,7 @@ import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import type { ComponentType } from 'react';
 import { Link, Navigate, useLocation, useNavigate, useParams } from 'react-router';
-import { later } from '../frame/later.tsx';
+import { lazyPart } from '../frame/lazyPart.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useTitle } from '../frame/useTitle.ts';
 import { LostInstrument } from '../question/LostInstrument.tsx';
@@ -15,7 +15,7 @@ import './keys.css';
 
 /** Views beyond the first are fetched when they are needed, or ahead. */
 const view = (name: string, load: () => Promise<ComponentType<KeysViewProps>>) =>
-  later(name, load, { opening: 'Opening…' });
+  lazyPart(name, load, { opening: 'Opening…' });
 
 /** The questions about keys, in the order in which they come up in a lesson. */
 const VIEWS = [

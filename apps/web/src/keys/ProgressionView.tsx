@@ -24,11 +24,11 @@ import { FigureTools } from '../controls/FigureTools.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
 import { useKeeping } from '../frame/useKeeping.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
-import { usePractise } from '../practice/usePractise.ts';
+import { useAddToPractice } from '../practice/useAddToPractice.ts';
 import { tonicWords } from '../question/questionWords.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import type { KeysViewProps } from './keysView.ts';
-import { Suits } from './Suits.tsx';
+import { SuitableScales } from './SuitableScales.tsx';
 
 const FIT_WORDS = { chord: 'chord tone', passing: 'passing', blue: 'blue note', clash: 'clashes' } as const;
 
@@ -123,7 +123,7 @@ export function ProgressionView({ state }: KeysViewProps) {
       </div>
       <aside className="keys-side" aria-label="How the scale suits">
         {progression && key && (
-          <Suits
+          <SuitableScales
             progression={progression}
             current={key}
             onScale={(id) => change('the scale', { scale: id })}
@@ -141,7 +141,7 @@ function PractiseProgression({
   text,
   beats,
 }: KeysViewProps & { readonly name: string; readonly text: string; readonly beats: number }) {
-  const practise = usePractise();
+  const practise = useAddToPractice();
   const run = () =>
     practise({
       name: `${name} in ${tonicWords(question)}`,

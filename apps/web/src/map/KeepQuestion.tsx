@@ -1,12 +1,16 @@
 import Button from '@mui/material/Button';
 import Popover from '@mui/material/Popover';
 import { useRef, useState } from 'react';
-import { later } from '../frame/later.tsx';
+import { lazyPart } from '../frame/lazyPart.tsx';
 import type { QuestionState } from '../question/useQuestion.ts';
 
-const KeptQuestions = later('What is kept', async () => (await import('./KeptQuestions.tsx')).KeptQuestions, {
-  opening: 'Opening…',
-});
+const KeptQuestions = lazyPart(
+  'What is kept',
+  async () => (await import('./KeptQuestions.tsx')).KeptQuestions,
+  {
+    opening: 'Opening…',
+  },
+);
 
 /** Keeps the question under a name, and opens those kept before. */
 export function KeepQuestion({ state, title }: { state: QuestionState; title: string }) {

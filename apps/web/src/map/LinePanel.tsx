@@ -1,7 +1,7 @@
 import ToggleButton from '@mui/material/ToggleButton';
 import { memo, useEffect, useMemo, useRef } from 'react';
 import type { AirNames, LineView, MapView, SideNames } from '@same-song/core';
-import { later } from '../frame/later.tsx';
+import { lazyPart } from '../frame/lazyPart.tsx';
 import { AirCurve } from '../scene/row/AirCurve.tsx';
 import { NoteRow } from '../scene/row/NoteRow.tsx';
 import { RowSides } from '../scene/row/RowSides.tsx';
@@ -22,8 +22,8 @@ interface LinePanelProps {
   readonly onStaff?: (shown: boolean) => void;
 }
 
-const StaffHead = later('The clef', async () => (await import('./Staff.tsx')).StaffHead, { quiet: true });
-const StaffNotes = later('The staff', async () => (await import('./Staff.tsx')).StaffNotes);
+const StaffHead = lazyPart('The clef', async () => (await import('./Staff.tsx')).StaffHead, { quiet: true });
+const StaffNotes = lazyPart('The staff', async () => (await import('./Staff.tsx')).StaffNotes);
 
 /** Width of one note in CSS pixels. */
 const COLUMN = { least: 38, leastOfTwoLines: 50, most: 96 };

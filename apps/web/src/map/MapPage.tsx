@@ -2,7 +2,7 @@ import { memo, useCallback, useDeferredValue, useMemo } from 'react';
 import type { MapView } from '@same-song/core';
 import { dialectOf } from '../api/settings.ts';
 import { useAlternatives, useMapView } from '../compute/compute.ts';
-import { later } from '../frame/later.tsx';
+import { lazyPart } from '../frame/lazyPart.tsx';
 import { useTitle } from '../frame/useTitle.ts';
 import { scaleWords, sentence, tonicWords } from '../question/questionWords.ts';
 import { useQuestion, type QuestionState } from '../question/useQuestion.ts';
@@ -20,8 +20,11 @@ import { useSameTab } from './useSameTab.ts';
 import { Verdict } from './Verdict.tsx';
 import './map.css';
 
-const ComparePanel = later('The comparison', async () => (await import('./ComparePanel.tsx')).ComparePanel);
-const ComparisonSheet = later(
+const ComparePanel = lazyPart(
+  'The comparison',
+  async () => (await import('./ComparePanel.tsx')).ComparePanel,
+);
+const ComparisonSheet = lazyPart(
   'The comparison on paper',
   async () => (await import('./ComparisonSheet.tsx')).ComparisonSheet,
   { quiet: true },

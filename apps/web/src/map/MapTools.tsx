@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { NAMINGS, type MapView, type NamingStyle } from '@same-song/core';
-import { later } from '../frame/later.tsx';
+import { lazyPart } from '../frame/lazyPart.tsx';
 import { dialectOf } from '../api/settings.ts';
 import { Check } from '../controls/Check.tsx';
 import { TempoField } from './TempoField.tsx';
@@ -12,7 +12,7 @@ import type { MapSounds } from './useMapSounds.ts';
 import { usePractiseLine } from './usePractiseLine.ts';
 import type { QuestionState } from '../question/useQuestion.ts';
 
-const FilesMenu = later('The list of files', async () => (await import('./FilesMenu.tsx')).FilesMenu);
+const FilesMenu = lazyPart('The list of files', async () => (await import('./FilesMenu.tsx')).FilesMenu);
 
 const NAMING_WORDS: Readonly<Record<NamingStyle, string>> = {
   key: 'as in the key',

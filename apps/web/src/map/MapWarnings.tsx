@@ -1,11 +1,11 @@
 import Button from '@mui/material/Button';
 import type { MapView } from '@same-song/core';
-import { later } from '../frame/later.tsx';
+import { lazyPart } from '../frame/lazyPart.tsx';
 import { LostInstrument } from '../question/LostInstrument.tsx';
 import type { QuestionState } from '../question/useQuestion.ts';
 
-const Borrowed = later('What is on loan', async () => (await import('./OnLoan.tsx')).Borrowed);
-const SetForNow = later('What is set', async () => (await import('./OnLoan.tsx')).SetForNow);
+const Borrowed = lazyPart('What is on loan', async () => (await import('./OnLoan.tsx')).Borrowed);
+const SetForNow = lazyPart('What is set', async () => (await import('./OnLoan.tsx')).SetForNow);
 
 /** Under the question: what could not be taken from the link, and an instrument that is not as the cabinet has it. */
 export function MapWarnings({ state, view }: { state: QuestionState; view: MapView | undefined }) {

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { instruments } from '../api/records.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
-import { refStanding } from '../question/reference.ts';
+import { baseRef } from '../question/reference.ts';
 import type { QuestionState } from '../question/useQuestion.ts';
 
 /** An instrument on loan from the list can be put into the cabinet with one click. */
@@ -29,7 +29,7 @@ export function Borrowed({ state }: { state: QuestionState }) {
 export function SetForNow({ state }: { state: QuestionState }) {
   const { record, todo, spec, ref } = state.chosen!;
   const { change, busy } = useKeeping(instruments);
-  const takeIt = () => state.changeInstrument(refStanding(ref), 'the instrument as it stands');
+  const takeIt = () => state.changeInstrument(baseRef(ref), 'the instrument as it stands');
   return (
     <p className="map-warning map-borrowed">
       First {todo.join(', ')}.

@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import type { LineView, MapView, Technique } from '@same-song/core';
-import { later } from '../frame/later.tsx';
+import { lazyPart } from '../frame/lazyPart.tsx';
 import { InventoryTerms } from '../question/InventoryTerms.tsx';
 import { SceneView } from '../scene/SceneView.tsx';
 
@@ -13,7 +13,7 @@ interface PrintSheetProps {
   readonly staff: boolean;
 }
 
-const StaffSystems = later('The staff', async () => (await import('./Staff.tsx')).StaffSystems, {
+const StaffSystems = lazyPart('The staff', async () => (await import('./Staff.tsx')).StaffSystems, {
   quiet: true,
 });
 

@@ -20,13 +20,13 @@ import {
   readChords,
 } from '../question/questionWords.ts';
 import { answering, InstrumentWord, ScaleWord, TonicWord } from '../question/KeyWords.tsx';
-import { later } from '../frame/later.tsx';
+import { lazyPart } from '../frame/lazyPart.tsx';
 import { rangeChoices } from './rangeChoices.ts';
 import { among, useSentence } from '../question/useSentence.ts';
 import type { QuestionState } from '../question/useQuestion.ts';
 import { WordPicker, type Choice } from '../question/WordPicker.tsx';
 
-const PreferenceWeights = later(
+const PreferenceWeights = lazyPart(
   'The weights',
   async () => (await import('./PreferenceWeights.tsx')).PreferenceWeights,
 );

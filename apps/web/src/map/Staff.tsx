@@ -27,12 +27,12 @@ const STEM = 7;
 const LINES = [-4, -2, 0, 2, 4];
 
 /** A drawn staff: its height, and where a place lies in it. */
-interface Ground {
+interface StaffMetrics {
   readonly height: number;
   y(place: number): number;
 }
 
-export function groundOf({ clef, notes }: Staff): Ground {
+export function metricsOf({ clef, notes }: Staff): StaffMetrics {
   const reaches = notes.flatMap(({ place }) => [place - 2, place + 2, stemEnd(place)]);
   const lowest = Math.min(CLEF_REACH[clef][0], ...reaches);
   const highest = Math.max(CLEF_REACH[clef][1], ...reaches);
@@ -41,7 +41,7 @@ export function groundOf({ clef, notes }: Staff): Ground {
 
 /** Clef and key signature, to stand before the notes. @param width in CSS pixels, over which the lines go */
 export function StaffHead({ staff, width }: { staff: Staff; width: number }) {
-  const ground = groundOf(staff);
+  const ground = metricsOf(staff);
   const { signature } = staff;
   const each = Math.min(SIGN_WIDTH, (width - CLEF_WIDTH - 4) / Math.max(1, signature.length));
   return (
@@ -59,7 +59,7 @@ function headWords({ clef, signature }: Staff): string {
   return `Staff: ${CLEFS[clef].label}, ${signs}`;
 }
 
-function HeadParts({ staff, ground, each }: { staff: Staff; ground: Ground; each: number }) {
+function HeadParts({ staff, ground, each }: { staff: Staff; ground: StaffMetrics; each: number }) {
   const { clef, signature } = staff;
   return (
     <>
@@ -85,7 +85,7 @@ interface StaffNotesProps {
 
 /** The notes of a staff, each in the middle of its column. Said by the line below it, so unseen by readers of the screen. */
 export function StaffNotes({ line, staff, column, marked, onSelect }: StaffNotesProps) {
-  const ground = groundOf(staff);
+  const ground = metricsOf(staff);
   const width = column * staff.notes.length;
   const at = line.find((note) => note.id === marked)?.index;
   return (
@@ -112,7 +112,7 @@ const WORDS = 16;
 
 /** The whole staff in systems of equal length, with a word under every note. */
 export function StaffSystems({ staff, words }: { staff: Staff; words: readonly string[] }) {
-  const ground = groundOf(staff);
+  const ground = metricsOf(staff);
   const count = staff.notes.length;
   const size = Math.min(count, SYSTEMS.find((each) => count <= 2 * each) ?? SYSTEMS.at(-1)!);
   const starts = staff.notes.flatMap((_, i) => (i % size === 0 ? [i] : []));
@@ -143,7 +143,7 @@ export function StaffSystems({ staff, words }: { staff: Staff; words: readonly s
   });
 }
 
-function Lines({ ground, width }: { ground: Ground; width: number }) {
+function Lines({ ground, width }: { ground: StaffMetrics; width: number }) {
   return <path className="staff-line" d={LINES.map((l) => `M-4 ${ground.y(l)}H${width}`).join('')} />;
 }
 
@@ -152,7 +152,7 @@ function stemEnd(place: number): number {
   return place >= 0 ? Math.min(0, place - STEM) : Math.max(0, place + STEM);
 }
 
-function NoteHead({ note, x, ground }: { note: StaffNote; x: number; ground: Ground }) {
+function NoteHead({ note, x, ground }: { note: StaffNote; x: number; ground: StaffMetrics }) {
   const y = ground.y(note.place);
   const side = note.place >= 0 ? -1 : 1;
   return (

@@ -17,7 +17,7 @@ import { pinAsItIs } from './pinAsItIs.ts';
 import { SameTabPart } from './SameTabPart.tsx';
 import type { Selection } from './selection.ts';
 import type { SameTabs } from './useSameTab.ts';
-import { Asks } from '../controls/Asks.tsx';
+import { EffortBreakdown } from '../controls/EffortBreakdown.tsx';
 import '../controls/verdict.css';
 
 /** `IV`, `IV and V7`, `IV, V7 and ii`. */
@@ -44,7 +44,7 @@ export function Verdict(props: VerdictProps) {
     <aside className="verdict" aria-label="Verdict">
       <CoveragePart view={view} />
       {selection.note || selection.way ? <SelectedPart {...props} /> : null}
-      <Asks effort={view.effort} exact={view.exact} />
+      <EffortBreakdown effort={view.effort} exact={view.exact} />
       <AirPart view={view} />
       <Remarks remarks={view.remarks} line={view.line} onSelect={props.onSelectNote} />
       <MissingPart view={view} />

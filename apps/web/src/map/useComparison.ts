@@ -10,7 +10,7 @@ import {
 import { dialectOf } from '../api/settings.ts';
 import { useMapView } from '../compute/compute.ts';
 import type { Subject } from '../compute/subject.ts';
-import { askedOn, choose } from '../question/reference.ts';
+import { questionOn, choose } from '../question/reference.ts';
 import type { QuestionState } from '../question/useQuestion.ts';
 
 /** What stands beside the map: its own question, its map once it is there, and how the two differ. */
@@ -47,7 +47,7 @@ export function useComparison(state: QuestionState, view: MapView | undefined): 
     return {
       key: found.key,
       spec: found.spec,
-      question: askedOn(question, chosen.spec, found.spec),
+      question: questionOn(question, chosen.spec, found.spec),
       name: found.spec.name,
       sameInstrument: false,
     };

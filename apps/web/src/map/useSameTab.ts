@@ -5,7 +5,7 @@ import { notify } from '../frame/notice.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { scaleWords, tonicWords } from '../question/questionWords.ts';
 import { allOfFamily, type OneOfFamily } from '../question/othersOfFamily.ts';
-import { isBorrowed, refStanding } from '../question/reference.ts';
+import { isBorrowed, baseRef } from '../question/reference.ts';
 import type { QuestionState } from '../question/useQuestion.ts';
 
 /** How many are listed with the key that comes out; the key goes through all. */
@@ -28,7 +28,7 @@ export function useSameTab(state: QuestionState) {
   const { chosen, question, cabinet } = state;
   const ask = useAskSameTab();
   const all = useMemo(() => allOfFamily(chosen?.spec.family, chosen?.ref, cabinet), [chosen, cabinet]);
-  const standing = chosen && refStanding(chosen.ref);
+  const standing = chosen && baseRef(chosen.ref);
   const others = useMemo(() => all.filter(({ ref }) => ref !== standing), [all, standing]);
   // Whoever has a cabinet is told of what lies in it; the key goes on to what can be borrowed all the same.
   const isTold = cabinet.length === 0 || others.some(({ ref }) => !isBorrowed(ref));

@@ -1,18 +1,21 @@
-import { NavLink, useParams } from 'react-router';
-import { later } from '../frame/later.tsx';
+import { Link, useParams } from 'react-router';
+import { lazyPart } from '../frame/lazyPart.tsx';
 import { useTitle } from '../frame/useTitle.ts';
 import { TodayView } from './today/TodayView.tsx';
-import { usePractice } from './usePractice.ts';
+import { usePracticeData } from './usePracticeData.ts';
 import './practice.css';
 
-const ItemsView = later('What is practised', async () => (await import('./items/ItemsView.tsx')).ItemsView);
-const ProgressView = later(
+const ItemsView = lazyPart(
+  'What is practised',
+  async () => (await import('./items/ItemsView.tsx')).ItemsView,
+);
+const ProgressView = lazyPart(
   'Progress',
   async () => (await import('./progress/ProgressView.tsx')).ProgressView,
 );
-const LogView = later('The log', async () => (await import('./log/LogView.tsx')).LogView);
+const LogView = lazyPart('The log', async () => (await import('./log/LogView.tsx')).LogView);
 
-const ListenView = later('Listening', async () => (await import('../ear/ListenView.tsx')).ListenView);
+const ListenView = lazyPart('Listening', async () => (await import('../ear/ListenView.tsx')).ListenView);
 
 const VIEWS = [
   { id: 'today', name: 'Today' },
@@ -25,15 +28,15 @@ const VIEWS = [
 /** Practice: the plan of the day, all that is practised, how it goes, and what was played. */
 export function PracticePage() {
   const { view = 'today' } = useParams();
-  const practice = usePractice();
+  const practice = usePracticeData();
   useTitle(VIEWS.find(({ id }) => id === view)?.name, 'Practice');
   return (
     <div className="practice">
       <nav className="practice-views" aria-label="Practice">
         {VIEWS.map(({ id, name }) => (
-          <NavLink key={id} to={`/practice/${id}`}>
+          <Link key={id} to={`/practice/${id}`} aria-current={id === view ? 'page' : undefined}>
             {name}
-          </NavLink>
+          </Link>
         ))}
       </nav>
       {practice.error && <p role="alert">What is practised cannot be read: {practice.error.message}</p>}

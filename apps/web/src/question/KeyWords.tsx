@@ -18,7 +18,7 @@ import {
   type StoredQuestion,
 } from '@same-song/core';
 import { scaleWords, tonicWords } from './questionWords.ts';
-import { presetRef, refStanding } from './reference.ts';
+import { presetRef, baseRef } from './reference.ts';
 import type { QuestionState } from './useQuestion.ts';
 import { WordPicker, type Choice } from './WordPicker.tsx';
 
@@ -131,7 +131,7 @@ function tonicChoices(text: string, { question }: QuestionState) {
 
 /** Instruments of the cabinet, then presets on loan, that fit a typed text. */
 export function instrumentChoices(text: string, { cabinet, chosen }: QuestionState) {
-  const standing = chosen && refStanding(chosen.ref);
+  const standing = chosen && baseRef(chosen.ref);
   const own = cabinet.map((record): Choice => {
     const family = familyById(record.family);
     const opened = family?.open(record.layout, {});

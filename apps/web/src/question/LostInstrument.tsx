@@ -1,7 +1,10 @@
-import { later } from '../frame/later.tsx';
+import { lazyPart } from '../frame/lazyPart.tsx';
 import type { QuestionState } from './useQuestion.ts';
 
-const Lost = later('What the link names', async () => (await import('./Lost.tsx')).Lost);
+const Lost = lazyPart(
+  'What the link names',
+  async () => (await import('./NotFoundNotice.tsx')).NotFoundNotice,
+);
 
 /** The link names an instrument that lies in the bin, or that is not known here. */
 export function LostInstrument({ state }: { state: QuestionState }) {

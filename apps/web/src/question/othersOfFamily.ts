@@ -1,7 +1,7 @@
 import { familyById, type InstrumentSpec } from '@same-song/core';
 import type { InstrumentRecord } from '../api/records.ts';
 import { subjectOf } from '../compute/subject.ts';
-import { borrowedInstrument, presetRef, refStanding } from './reference.ts';
+import { borrowedInstrument, presetRef, baseRef } from './reference.ts';
 
 /** Another instrument of a family, as a link names it. */
 export interface OneOfFamily {
@@ -23,7 +23,7 @@ export function allOfFamily(
     .filter(({ family }) => family === familyId)
     .map((record): OneOfFamily => ({ ref: record.id, ...subjectOf(record) }));
   const presets = familyId === undefined ? [] : (familyById(familyId)?.presets ?? []);
-  const isOther = own.some(({ ref }) => ref !== chosen && ref !== refStanding(chosen ?? ''));
+  const isOther = own.some(({ ref }) => ref !== chosen && ref !== baseRef(chosen ?? ''));
   if (isOther) return own;
   return presets.map(({ id }): OneOfFamily => {
     const ref = presetRef(familyId!, id);

@@ -1,6 +1,6 @@
 import { families, familyById, specFromPreset } from '@same-song/core';
 import type { InstrumentRecord } from '../api/records.ts';
-import { choose, ownKeyOf, presetRef, refStanding, refWith } from './reference.ts';
+import { choose, ownKeyOf, presetRef, baseRef, refWith } from './reference.ts';
 
 const dulcimer: InstrumentRecord = {
   ...specFromPreset('dulcimer', families.dulcimer.presets[0]!.id),
@@ -20,7 +20,7 @@ test('one of the cabinet as it stands, and set for the time being, which its rec
   expect(chosen).toMatchObject({ ref, record: dulcimer, todo: ['put the capo on fret 6½'] });
   expect(capoOf({ ...dulcimer, layout: chosen.spec.layout })).toBe('6½');
   expect(capoOf(chosen.record!)).toBe('0');
-  expect(refStanding(ref)).toBe('oda');
+  expect(baseRef(ref)).toBe('oda');
 });
 
 test('one on loan can be set too, and needs no cabinet', () => {

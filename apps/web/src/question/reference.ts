@@ -40,7 +40,7 @@ export function refWith(ref: string, settings: readonly Adjustment[]): string {
 }
 
 /** The instrument as it stands. */
-export function refStanding(ref: string): string {
+export function baseRef(ref: string): string {
   return ref.split('~')[0]!;
 }
 
@@ -92,7 +92,11 @@ export function borrowedInstrument(ref: string): Subject | undefined {
 }
 
 /** What is asked on one instrument, asked on another: without its pins, by its preferences where the family is the same. */
-export function askedOn(question: StoredQuestion, from: InstrumentSpec, to: InstrumentSpec): StoredQuestion {
+export function questionOn(
+  question: StoredQuestion,
+  from: InstrumentSpec,
+  to: InstrumentSpec,
+): StoredQuestion {
   const family = familyById(to.family);
   const isOther = from.family !== to.family && family !== undefined;
   return { ...question, pins: [], ...(isOther ? { preferences: defaultPreferences(family) } : {}) };

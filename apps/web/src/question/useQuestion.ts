@@ -15,7 +15,7 @@ import { useMapAhead } from '../compute/compute.ts';
 import { dialectOf, useSettings } from '../api/settings.ts';
 import { useLink, type Link } from '../frame/useLink.ts';
 import { useLinkParams } from '../frame/useLinkParams.ts';
-import { choose, ownKeyOf, isBorrowed, refStanding } from './reference.ts';
+import { choose, ownKeyOf, isBorrowed, baseRef } from './reference.ts';
 
 /** Parts of a question on which pins depend: their notes belong to one key. */
 const OTHER_NOTES = ['tonic', 'scale'];
@@ -28,7 +28,7 @@ function useChosenInstrument(ref: string | null) {
   const waiting = !error && (isPending || (!loaded && ref === null));
   const chosen = useMemo(() => choose(wanted, cabinet, waiting), [wanted, cabinet, waiting]);
   const family: Family = familyById(chosen?.spec.family ?? '') ?? families[FAMILY_IDS[0]!];
-  const isAnother = ref !== null && chosen && refStanding(ref) !== refStanding(chosen.ref);
+  const isAnother = ref !== null && chosen && baseRef(ref) !== baseRef(chosen.ref);
   return {
     cabinet,
     error,
@@ -39,7 +39,7 @@ function useChosenInstrument(ref: string | null) {
     chosen,
     family,
     /** The instrument that the link names and that is not there; another one is shown in its place. */
-    lost: isAnother ? refStanding(ref) : undefined,
+    lost: isAnother ? baseRef(ref) : undefined,
   };
 }
 
@@ -122,7 +122,7 @@ export function useQuestion() {
   const changeInstrument = useCallback(
     (ref: string, label: string, asked?: StoredQuestion) => {
       write(onInstrument(ref, asked), label);
-      if (!isBorrowed(ref)) changeSettings({ lastInstrument: refStanding(ref) });
+      if (!isBorrowed(ref)) changeSettings({ lastInstrument: baseRef(ref) });
     },
     [onInstrument, write, changeSettings],
   );

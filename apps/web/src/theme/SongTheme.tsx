@@ -4,7 +4,7 @@ import { ThemeProvider } from '@mui/material/styles';
 import { useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react';
 import type { ThemeChoice } from '@same-song/core';
 import { useSettings } from '../api/settings.ts';
-import { themeFor, type Ground } from './theme.ts';
+import { themeFor, type ColourMode } from './theme.ts';
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? '';
 const cache = createCache({ key: 'song', nonce });
@@ -15,20 +15,20 @@ function subscribe(changed: () => void): () => void {
   return () => dark.removeEventListener('change', changed);
 }
 
-function groundOf(choice: ThemeChoice, systemDark: boolean): Ground {
+function modeFor(choice: ThemeChoice, systemDark: boolean): ColourMode {
   if (choice === 'system') return systemDark ? 'stage' : 'paper';
   return choice;
 }
 
 /** The ground in force: the user's choice, or the system's. */
-export function useGround(): Ground {
+export function useColourMode(): ColourMode {
   const { settings } = useSettings();
   const systemDark = useSyncExternalStore(subscribe, () => dark.matches);
-  return groundOf(settings.theme, systemDark);
+  return modeFor(settings.theme, systemDark);
 }
 
 export function SongTheme({ children }: { children: ReactNode }) {
-  const ground = useGround();
+  const ground = useColourMode();
   const theme = useMemo(() => themeFor(ground), [ground]);
   useEffect(() => {
     document.documentElement.dataset['theme'] = ground;

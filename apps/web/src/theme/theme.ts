@@ -1,6 +1,6 @@
 import { createTheme, type Theme } from '@mui/material/styles';
 
-export type Ground = 'paper' | 'stage';
+export type ColourMode = 'paper' | 'stage';
 
 /** Colours that MUI must compute with; everything drawn by hand uses the same ones as CSS variables in base.css. */
 const COLOURS = Object.freeze({
@@ -25,7 +25,7 @@ const COLOURS = Object.freeze({
 });
 
 /** A box to tick or a ring to choose: its lines are drawn by `controls/`. */
-function mark({ ink, leaf, soft, chord }: (typeof COLOURS)[Ground]) {
+function mark({ ink, leaf, soft, chord }: (typeof COLOURS)[ColourMode]) {
   return {
     padding: 3,
     '& .mark': {
@@ -46,7 +46,7 @@ const TEXT_FACE = 'var(--text-face)';
 const HEADING_FACE = 'var(--heading-face)';
 
 /** The component library dressed in paper, ink and brass: no capitals, no shadows, square-ish corners, large type. */
-export function themeFor(ground: Ground): Theme {
+export function themeFor(ground: ColourMode): Theme {
   const c = COLOURS[ground];
   const outline = `1.5px solid ${c.rule}`;
   return createTheme({

@@ -1,5 +1,5 @@
 import type { Fourier } from './fft.ts';
-import { hertz, LISTENING, midiOf, REACH } from './listening.ts';
+import { hertz, LISTENING, midiOf, PITCH_TOLERANCE } from './listening.ts';
 import { partialFinder } from './partials.ts';
 import { ringingJudge } from './ringing.ts';
 
@@ -108,8 +108,8 @@ export function frameReader(
   const judge = (i: number): void => {
     const period = lows[i]!;
     let periods = max(1, min(PERIODS, floor((TELLING * rate) / period)));
-    if (periods * period * 2 ** (REACH / 12) > longest) periods = 1;
-    let top = topNear(periods * period, periods * period * (2 ** (REACH / 12) - 1));
+    if (periods * period * 2 ** (PITCH_TOLERANCE / 12) > longest) periods = 1;
+    let top = topNear(periods * period, periods * period * (2 ** (PITCH_TOLERANCE / 12) - 1));
     scores[i] = 0;
     pitches[i] = candidates[i]!;
     if (!top) return;
@@ -124,7 +124,7 @@ export function frameReader(
     }
     const hz = (rate * periods) / top.lag;
     const midi = midiOf(hz);
-    if (abs(midi - candidates[i]!) > REACH) return;
+    if (abs(midi - candidates[i]!) > PITCH_TOLERANCE) return;
     scores[i] = min(1, value) - PENALTY * max(0, 1 - partials.sharesOf(hz, hann, total).own / OWN);
     pitches[i] = midi;
   };

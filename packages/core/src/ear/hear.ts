@@ -4,7 +4,7 @@ import { frameReader, frameSize } from './frame.ts';
 import { highpass } from './highpass.ts';
 import { ALL_PITCHES, hertz, LISTENING } from './listening.ts';
 import { notesOf, type HeardFrame, type HeardNote, type NoteFrame } from './notes.ts';
-import { thinner } from './thinner.ts';
+import { decimator } from './decimator.ts';
 
 /** What is known before it is listened. */
 export interface HearOptions {
@@ -21,7 +21,7 @@ export interface Hearing {
 }
 
 /** What is told while it is listened. */
-export interface Told {
+export interface HearUpdate {
   /** Frames that are decided now, in their order. */
   readonly frames: readonly NoteFrame[];
   /** What the newest frame seems to be, shown at once and decided a little later. */
@@ -40,7 +40,7 @@ export function ear(
   transformOf: (size: number) => Fourier = fourier,
 ) {
   const rising = [...candidates].sort((a, b) => a - b);
-  const thin = thinner(sampleRate);
+  const thin = decimator(sampleRate);
   const size = frameSize(thin.rate);
   const reader = frameReader(thin.rate, rising, transformOf(2 * size), struck);
   const clean = highpass(thin.rate, BELOW * hertz(rising[0] ?? 36));
@@ -56,7 +56,7 @@ export function ear(
     return { time, power, edge, candidate, clarity, midi: candidate < 0 ? null : midi };
   };
   return {
-    push(samples: Float32Array): Told {
+    push(samples: Float32Array): HearUpdate {
       const more = clean(thin.push(samples));
       const all = new Float32Array(rest.length + more.length);
       all.set(rest);

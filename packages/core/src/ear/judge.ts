@@ -1,4 +1,4 @@
-import { REACH } from './listening.ts';
+import { PITCH_TOLERANCE } from './listening.ts';
 import type { HeardNote } from './notes.ts';
 
 /** A note that is to be played. Times in seconds on the clock of what is heard. */
@@ -11,11 +11,11 @@ export interface WantedNote {
 }
 
 /** How a wanted note went. */
-export type NoteFate = 'hit' | 'early' | 'late' | 'off' | 'missed';
+export type NoteResult = 'hit' | 'early' | 'late' | 'off' | 'missed';
 
 export interface JudgedNote {
   readonly id: string;
-  readonly fate: NoteFate;
+  readonly fate: NoteResult;
   /** Cents above what was wanted; undefined where nothing was heard for it. */
   readonly cents?: number;
   /** Seconds after it was wanted; before where negative. */
@@ -100,13 +100,13 @@ function together({ midi, at }: WantedNote, heard: HeardNote): number {
   const late = Math.abs(heard.onset - at);
   if (late > FARTHEST) return Infinity;
   const off = Math.abs(heard.midi - midi);
-  return late + (off <= REACH ? 0.2 * off : 0.35);
+  return late + (off <= PITCH_TOLERANCE ? 0.2 * off : 0.35);
 }
 
 function judge({ id, midi, at }: WantedNote, heard: HeardNote, leniency: Leniency): JudgedNote {
   const cents = 100 * (heard.midi - midi);
   const after = heard.onset - at;
-  const fate: NoteFate =
+  const fate: NoteResult =
     Math.abs(cents) > leniency.cents
       ? 'off'
       : Math.abs(after) <= leniency.seconds
@@ -139,7 +139,9 @@ export function extraNotes(
       0,
       wanted.findLastIndex(({ at }) => at <= onset),
     );
-    return !wanted.slice(Math.max(0, due - 1), due + 2).some((near) => Math.abs(near.midi - midi) <= REACH);
+    return !wanted
+      .slice(Math.max(0, due - 1), due + 2)
+      .some((near) => Math.abs(near.midi - midi) <= PITCH_TOLERANCE);
   });
 }
 

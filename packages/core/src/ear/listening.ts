@@ -14,7 +14,7 @@ export const LISTENING = Object.freeze({
 });
 
 /** How far a pitch may lie from what an instrument is laid out for and still be that, in semitones. */
-export const REACH = 0.6;
+export const PITCH_TOLERANCE = 0.6;
 
 /** Pitches that are listened for where no instrument says which: C2 to D8. */
 export const ALL_PITCHES: readonly number[] = Object.freeze(Array.from({ length: 75 }, (_, i) => 36 + i));

@@ -2,7 +2,7 @@ import type { Way } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import { frequency } from '../pitch/pitch.ts';
 import type { HearOptions } from './hear.ts';
-import { midiOf, REACH } from './listening.ts';
+import { midiOf, PITCH_TOLERANCE } from './listening.ts';
 
 /** A way that may have made what was heard. */
 export interface Meant {
@@ -70,7 +70,7 @@ export function waysMeant(instrument: Instrument, midi: number): readonly Meant[
     order.indexOf(way.technique) + (way.able ? 0 : 100) + (way.redundantTo === undefined ? 0 : 50);
   return instrument.ways
     .map((way): Meant => ({ way, cents: 100 * (midi - soundsAt(instrument, way)) }))
-    .filter(({ cents }) => Math.abs(cents) <= 100 * REACH)
+    .filter(({ cents }) => Math.abs(cents) <= 100 * PITCH_TOLERANCE)
     .sort((a, b) => {
       const nearer = Math.abs(a.cents) - Math.abs(b.cents);
       return Math.abs(nearer) > 1 ? nearer : ease(a) - ease(b);

@@ -2,7 +2,7 @@ import type { Way } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import type { HeardNote } from './notes.ts';
 import { tunedAt, waysMeant } from './meant.ts';
-import { middle } from './middle.ts';
+import { median } from './median.ts';
 
 /** What was heard of one way. */
 export interface Measurement {
@@ -34,7 +34,7 @@ export function measure(
   return instrument.ways.flatMap((way): Measurement[] => {
     const all = of.get(way.id)?.sort((a, b) => a - b);
     if (!all) return [];
-    return [{ way, count: all.length, cents: middle(all), spread: all.at(-1)! - all[0]! }];
+    return [{ way, count: all.length, cents: median(all), spread: all.at(-1)! - all[0]! }];
   });
 }
 
@@ -66,7 +66,7 @@ export function pitchStandard(
     .map(({ cents }) => cents)
     .sort((a, b) => a - b);
   if (all.length < STANDARD_LEAST) return undefined;
-  const cents = middle(all);
+  const cents = median(all);
   const spread = all.at(-1)! - all[0]!;
   return { a4: instrument.spec.a4 * 2 ** (cents / 1200), cents, spread, uneven: spread > UNEVEN };
 }

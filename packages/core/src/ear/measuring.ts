@@ -3,7 +3,7 @@ import { CENTS_RANGE, type Measured } from '../instrument/personal.ts';
 import { A4_RANGE, type Pitch } from '../pitch/pitch.ts';
 import { fail, isRecord, ok, shown, type Problem, type Result } from '../result.ts';
 import type { Measurement } from './measure.ts';
-import { middle } from './middle.ts';
+import { median } from './median.ts';
 
 /** What was heard of one way when an instrument was measured. */
 export interface WayMeasured {
@@ -67,7 +67,7 @@ export function middles(instrument: Instrument, measurings: readonly Measuring[]
         return heard?.pitch === way.pitch ? [heard.cents + 1200 * Math.log2(a4 / instrument.spec.a4)] : [];
       });
       if (all.length === 0) return [];
-      const cents = Math.round(middle(all));
+      const cents = Math.round(median(all));
       return cents < lowest || cents > highest ? [] : [[way.id, { pitch: way.pitch, cents }] as const];
     }),
   );

@@ -1,5 +1,5 @@
-import { hertz, midiOf, REACH } from './listening.ts';
-import { lowest } from './lowest.ts';
+import { hertz, midiOf, PITCH_TOLERANCE } from './listening.ts';
+import { slidingMinimum } from './slidingMinimum.ts';
 import { between, partialFinder, SPREAD, topIn } from './partials.ts';
 
 /** Looked up once: these are called millions of times a minute. */
@@ -21,7 +21,7 @@ const OWN = 0.025;
 /** What is taken off for it. */
 const PENALTY = 0.7;
 /** How far a note may lie from its candidate, as a ratio of frequencies. */
-const APART = 2 ** (REACH / 12);
+const APART = 2 ** (PITCH_TOLERANCE / 12);
 
 /** What is told of each candidate, as `FrameEvidence` says. */
 interface Told {
@@ -42,13 +42,13 @@ export function ringingJudge(size: number, rate: number, candidates: readonly nu
   const places = candidates.map((midi) => (hertz(midi) * size) / rate);
   /** Power at the partials of each candidate, now and in the frames before. */
   const powers = new Float64Array(candidates.length);
-  const recent = lowest(candidates.length, RECENT);
+  const recent = slidingMinimum(candidates.length, RECENT);
   /** Spectra of these frames, and what of the newest was in none of them. */
-  const spectra = lowest(bins, RECENT);
+  const spectra = slidingMinimum(bins, RECENT);
   const added = new Float64Array(bins);
   /** What part of all there is was new, now and in these frames. */
   const parts = new Float64Array(1);
-  const recentParts = lowest(1, RECENT);
+  const recentParts = slidingMinimum(1, RECENT);
   const shares = new Float64Array(candidates.length);
   const sharesAdded = new Float64Array(candidates.length);
   const scoresAdded = new Float64Array(candidates.length);
@@ -99,7 +99,7 @@ export function ringingJudge(size: number, rate: number, candidates: readonly nu
       pitches[i] = midi;
       const hz = frequencyOf(spectrum, i);
       const pitch = hz > 0 ? midiOf(hz) : Infinity;
-      if (abs(pitch - midi) > REACH) continue;
+      if (abs(pitch - midi) > PITCH_TOLERANCE) continue;
       pitches[i] = pitch;
       const now = partials.sharesOf(hz, spectrum, total);
       powers[i] = (now.share * total) / SPREAD;

@@ -1,4 +1,4 @@
-import { middle } from './middle.ts';
+import { median } from './median.ts';
 import type { NoteFrame } from './notes.ts';
 
 /** A note that has begun and stands. */
@@ -53,7 +53,7 @@ export function steadyNotes(struck: boolean) {
         }
         if (told || run.length < needed) continue;
         told = true;
-        notes.push({ time: run[0]!.time, midi: middle(run.flatMap(({ midi }) => midi ?? [])) });
+        notes.push({ time: run[0]!.time, midi: median(run.flatMap(({ midi }) => midi ?? [])) });
         // What follows is not remembered: a note may be held for minutes.
         run = [run[0]!];
       }

@@ -1,5 +1,5 @@
 import type { Pitch } from '../pitch/pitch.ts';
-import { middle } from './middle.ts';
+import { median } from './median.ts';
 
 /** A pitch that was struck on an instrument that nobody has described yet. */
 export interface StruckPitch {
@@ -20,12 +20,12 @@ export function writtenDown(notes: readonly { readonly midi: number }[], a4: num
   const places: number[][] = [];
   for (const { midi } of notes) {
     const own = midi - standard;
-    const place = places.find((known) => Math.abs(middle(known) - own) < SAME);
+    const place = places.find((known) => Math.abs(median(known) - own) < SAME);
     if (place) place.push(own);
     else places.push([own]);
   }
   return places.map((struck): StruckPitch => {
-    const sounds = middle(struck);
+    const sounds = median(struck);
     const pitch = Math.round(sounds);
     return { pitch, cents: Math.round(100 * (sounds - pitch)), times: struck.length };
   });

@@ -41,7 +41,7 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
   }
 
   /** What setting a layout for a key leaves as it is. */
-  function standing(layout: Layout) {
+  function layoutFacts(layout: Layout) {
     return {
       ...faceOf(layout),
       marks: definition.marks?.(layout) ?? [],
@@ -56,7 +56,7 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
     };
   }
 
-  function opened(layout: Layout, capability: Capability, facts = standing(layout)): OpenLayout {
+  function opened(layout: Layout, capability: Capability, facts = layoutFacts(layout)): OpenLayout {
     const ways = definition.ways(layout, canOf(facts.capabilityGroups, capability));
     /** Made when first asked for: of many settings only the costs that a setting changes are asked. */
     let byId: ReadonlyMap<string, W> | undefined;

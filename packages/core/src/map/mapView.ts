@@ -18,7 +18,7 @@ import { aboveHome, type Key } from '../scale/scale.ts';
 import type { Scene } from '../scene/scene.ts';
 import { staffOf, type Staff } from '../staff/staff.ts';
 import { writeTabLine, type TabItem } from '../tab/tabLine.ts';
-import { asked } from './asked.ts';
+import { prepareMap } from './prepareMap.ts';
 import { coverageOf, type Coverage } from './coverage.ts';
 import { sceneIn, waysIn, type WayView } from './instrumentView.ts';
 import { keyFacts, type KeyFacts } from './keyFacts.ts';
@@ -64,7 +64,7 @@ export interface MapView {
 
 /** Computes Map. Pure; some milliseconds for any instrument served. */
 export function mapView(base: Instrument, question: Question, notation: NotationOptions): MapView {
-  const { key, instrument, context, line, roles, chords } = asked(base, question);
+  const { key, instrument, context, line, roles, chords } = prepareMap(base, question);
   const route = routeLine(context, line, { pins: question.pins });
   const remarks = route.remarks();
   const name = namer(key, notation.naming);
@@ -121,7 +121,7 @@ export function alternativesView(
   question: Question,
   noteId: string,
 ): readonly AlternativeView[] {
-  const { context, line } = asked(base, question);
+  const { context, line } = prepareMap(base, question);
   return routeLine(context, line, { pins: question.pins }).alternatives(noteId).map(alternativeView);
 }
 

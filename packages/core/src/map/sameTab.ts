@@ -11,7 +11,7 @@ import { CHROMATIC_DEGREES } from '../scale/degree.ts';
 import { formulaText } from '../scale/formula.ts';
 import { fitsFrom } from '../scale/identify.ts';
 import { aboveHome, customScale, usualTonic, type Key, type Scale } from '../scale/scale.ts';
-import { asked } from './asked.ts';
+import { prepareMap } from './prepareMap.ts';
 import { sameTabOn } from './sameTabOn.ts';
 
 /** What comes out when the tab of a question is played on another instrument of its family. */
@@ -35,7 +35,7 @@ interface Moved {
  * Undefined where nothing of it can be played there.
  */
 export function sameTab(from: Instrument, question: Question, to: Instrument): SameTab | undefined {
-  const { key, context, limits, line } = asked(from, question);
+  const { key, context, limits, line } = prepareMap(from, question);
   if (!limits || from.family.id !== to.family.id) return undefined;
   const { notes } = routeLine(context, line, { pins: question.pins });
   const there = sameTabOn(from, to);
@@ -90,7 +90,7 @@ function pinned(to: Instrument, there: StoredQuestion, moved: readonly Moved[]):
   const checked = checkQuestion(to.family, there);
   // Moved so far that it can no longer be asked.
   if (!checked.ok) return undefined;
-  const { context, line } = asked(to, checked.value);
+  const { context, line } = prepareMap(to, checked.value);
   const isSameLine =
     line.length === moved.length && line.every(({ pitch }, i) => (moved[i]!.there?.pitch ?? pitch) === pitch);
   const route = routeLine(context, line).notes;

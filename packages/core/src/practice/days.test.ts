@@ -1,4 +1,4 @@
-import { checkLogEntry, standing, type LogEntry } from './log.ts';
+import { checkLogEntry, currentEntries, type LogEntry } from './log.ts';
 import { planDay, type PlannedFrom } from './plan.ts';
 import { dayOf, minutesByDay, minutesByKey, tempoCourses, waysOf, weightOf } from './progress.ts';
 import { expectOk } from '../result.ts';
@@ -128,7 +128,7 @@ test('of several tellings of an entry the last holds; what was put away is gone'
     entry(3),
     entry(3, { revision: 2, gone: true }),
   ];
-  expect(standing(list).map(({ entry: id, minutes }) => [id, minutes])).toEqual([
+  expect(currentEntries(list).map(({ entry: id, minutes }) => [id, minutes])).toEqual([
     [uuid(2), 9],
     [uuid(1), 6],
   ]);

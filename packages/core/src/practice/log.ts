@@ -116,7 +116,7 @@ export function checkLogEntry(content: Readonly<Record<string, unknown>>): Resul
 }
 
 /** What holds of a log: of each entry its last telling, none that was put away; rising by time. */
-export function standing<T extends LogEntry>(entries: readonly T[]): readonly T[] {
+export function currentEntries<T extends LogEntry>(entries: readonly T[]): readonly T[] {
   const last = new Map<string, T>();
   for (const one of entries) {
     const known = last.get(one.entry);

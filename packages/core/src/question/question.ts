@@ -20,7 +20,7 @@ export interface Question {
   readonly range: LineRange;
   readonly direction: Direction;
   /** What sounds beneath; one at least. */
-  readonly chords: readonly AskedChord[];
+  readonly chords: readonly QuestionChord[];
   readonly layer: LayerId;
   readonly pattern: PatternId;
   /** Which note from the lowest an anchored pattern comes back to, 0 to 2. */
@@ -30,7 +30,7 @@ export interface Question {
 }
 
 /** A chord as it was asked for, and what it is over the scale. */
-export interface AskedChord {
+export interface QuestionChord {
   /** `4` for the scale's own triad on a degree, or a chord such as `IV7`. */
   readonly written: string;
   readonly chord: Chord;
@@ -155,7 +155,7 @@ function textOf(value: unknown): string {
 /** Most chords that can be asked over at once. */
 export const CHORDS_LIMIT = 12;
 
-function checkChords(value: unknown, scale: Scale): Result<readonly AskedChord[]> {
+function checkChords(value: unknown, scale: Scale): Result<readonly QuestionChord[]> {
   const isList = Array.isArray(value) && value.every((text): text is string => typeof text === 'string');
   if (!isList || value.length === 0 || value.length > CHORDS_LIMIT)
     return fail({

@@ -7,7 +7,7 @@ import { bellowsFor } from './bellows.ts';
 import type { RoutingContext } from './context.ts';
 import { effortOf, type Effort } from './effort.ts';
 import type { Onset } from './onsets.ts';
-import { isCrowded, type StateSet, type When } from './states.ts';
+import { exceedsLimit, type StateSet, type When } from './states.ts';
 
 /** The best path through the onsets of a line, and what is needed to ask for others. */
 export interface Plan {
@@ -64,9 +64,9 @@ function layOut(
   for (let i = 0; i < onsets.length; i += 1) {
     const { choices, length } = onsets[i]!;
     let entered = states.enter(sets[i - 1], choices, { timing: timings[i]!, length, bellows });
-    if (isCrowded(entered.set, choices)) {
+    if (exceedsLimit(entered.set, choices)) {
       for (; upTo < i; upTo += 1) reached = reachedBy(reached, layers[upTo]!);
-      entered = states.thinned(entered, reachedBy(reached, entered.layer));
+      entered = states.pruned(entered, reachedBy(reached, entered.layer));
       exact = false;
     }
     sets.push(entered.set);

@@ -22,7 +22,7 @@ export interface StateTable {
    * Of too many states the cheapest of every hold, and some more.
    * @param reached what it costs to have come to each of the states
    */
-  thinned(entered: Entered, reached: readonly number[]): Entered;
+  pruned(entered: Entered, reached: readonly number[]): Entered;
 }
 
 export interface Choices {
@@ -166,7 +166,7 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
   };
 
   /** The states of one hold; writes down to which of them each state before leads, and at what cost. */
-  const reach = (
+  const transition = (
     before: StateSet,
     hold: Hold,
     number: number,
@@ -216,7 +216,7 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
     );
   };
 
-  const goOn = (before: StateSet, { holds, numbers: held }: Choices, when: When): Entered => {
+  const expand = (before: StateSet, { holds, numbers: held }: Choices, when: When): Entered => {
     const size = before.states.length;
     const found = { target: new Array<Target>(size), cost: new Array<number>(size) };
     const begin = [0];
@@ -224,7 +224,7 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
     const cost = new Array<number>(size * holds.length);
     const states: State[] = [];
     for (let i = 0; i < holds.length; i += 1) {
-      for (const target of reach(before, holds[i]!, held[i]!, when, found)) {
+      for (const target of transition(before, holds[i]!, held[i]!, when, found)) {
         target.next = begin[states.length]!;
         states.push(target.state);
         begin.push(target.next + target.steps);
@@ -241,7 +241,7 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
   };
 
   const thinned = ({ set, layer }: Entered, reached: readonly number[]): Entered => {
-    const kept = cheapest(set.states, reached);
+    const kept = keepCheapest(set.states, reached);
     const all = layer.steps!;
     const begin = [0];
     const from: number[] = [];
@@ -280,7 +280,7 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
   };
 
   return {
-    thinned,
+    pruned: thinned,
     choicesOf,
     choicesAmong(ways, fingered) {
       let name = '';
@@ -294,7 +294,7 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
       const key = timeNumber(when) * HOLDS + open.id;
       let found = known.get(key);
       if (!found) {
-        found = before ? goOn(before, open, when) : start(open, when);
+        found = before ? expand(before, open, when) : start(open, when);
         known.set(key, found);
       }
       return found;
@@ -303,12 +303,12 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
 }
 
 /** Whether so many states came together that not all can go on: more than the limit, and several of a hold. */
-export function isCrowded({ states }: StateSet, { holds }: Choices): boolean {
+export function exceedsLimit({ states }: StateSet, { holds }: Choices): boolean {
   return states.length > Math.max(STATES_LIMIT, holds.length);
 }
 
 /** Numbers of the states that are kept, rising: the cheapest of each hold, then the cheapest of all. */
-function cheapest(states: readonly State[], reached: readonly number[]): readonly number[] {
+function keepCheapest(states: readonly State[], reached: readonly number[]): readonly number[] {
   const rising = states.map((_, state) => state).sort((a, b) => reached[a]! - reached[b]! || a - b);
   const best = new Map<number, number>();
   for (const state of rising) {

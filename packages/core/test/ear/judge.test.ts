@@ -2,9 +2,9 @@ import { families, FAMILY_IDS } from '../../src/families/index.ts';
 import {
   centsWords,
   earFor,
-  follow,
+  matchRound,
   extraNotes,
-  followedWords,
+  matchWords,
   hear,
   isClean,
   judgeLine,
@@ -189,7 +189,7 @@ test('wrong notes between the right ones make a round unclean, a right one begun
     [65, 3],
   ] as const;
   const round = (...more: readonly { midi: number; onset: number; end: number }[]) =>
-    follow(
+    matchRound(
       wanted,
       [...heard(...right), ...more].sort((a, b) => a.onset - b.onset),
     );
@@ -197,7 +197,7 @@ test('wrong notes between the right ones make a round unclean, a right one begun
   expect(wrong.notes.every(({ fate }) => fate === 'hit')).toBe(true);
   expect(wrong.extra.map(({ midi }) => midi)).toEqual([71, 58]);
   expect(wrong.clean).toBe(false);
-  expect(followedWords(wrong)).toBe('All 4 notes were hit, and 2 others were played.');
+  expect(matchWords(wrong)).toBe('All 4 notes were hit, and 2 others were played.');
   // The D once more, an E early in its place, a click of 50 ms, and what is played before and after the line.
   for (const fine of [
     { midi: 62.2, onset: 1.5, end: 1.9 },
@@ -210,13 +210,13 @@ test('wrong notes between the right ones make a round unclean, a right one begun
 });
 
 test('what all notes are late together is the devices’, and what one is late is the player’s', () => {
-  const late = follow(wanted, heard([60, 0.21], [62, 1.2], [64, 2.2], [65, 3.19]));
+  const late = matchRound(wanted, heard([60, 0.21], [62, 1.2], [64, 2.2], [65, 3.19]));
   expect(late.clean).toBe(true);
   expect(late.delay).toBeCloseTo(0.2);
-  expect(followedWords(late)).toBe('All 4 notes were hit.');
-  const one = follow(wanted, heard([60, 0.2], [62, 1.4], [64, 2.2], [65, 3.2]));
+  expect(matchWords(late)).toBe('All 4 notes were hit.');
+  const one = matchRound(wanted, heard([60, 0.2], [62, 1.4], [64, 2.2], [65, 3.2]));
   expect(one.notes.map(({ fate }) => fate)).toEqual(['hit', 'late', 'hit', 'hit']);
-  expect(followedWords(one)).toBe('3 of 4 notes were hit.');
-  expect(followedWords(follow(wanted, []))).toBe('0 of 4 notes were hit.');
-  expect(follow(wanted, []).clean).toBe(false);
+  expect(matchWords(one)).toBe('3 of 4 notes were hit.');
+  expect(matchWords(matchRound(wanted, []))).toBe('0 of 4 notes were hit.');
+  expect(matchRound(wanted, []).clean).toBe(false);
 });

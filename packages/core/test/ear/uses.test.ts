@@ -4,8 +4,8 @@ import {
   centsAround,
   earFor,
   ear,
-  follow,
-  followedWays,
+  matchRound,
+  matchedWays,
   hear,
   holding,
   isPlayersOwn,
@@ -275,7 +275,7 @@ test('a round that was followed tells of each way how it sounded', () => {
     onset: at + after[i]!,
     end: at + 0.9,
   }));
-  const ways = followedWays(harmonica, wanted, follow(wanted, heard));
+  const ways = matchedWays(harmonica, wanted, matchRound(wanted, heard));
   expect(ways).toEqual({
     // 12 cents are too sharp for a plain note, 14 are not for a bend; late is 200 ms.
     '4b': {

@@ -19,8 +19,8 @@ import { useMapView } from '../../compute/compute.ts';
 import { playScore } from '../../sound/player.ts';
 import type { ScoreSound } from '../../sound/score.ts';
 import { soundTrouble } from '../../sound/soundTrouble.ts';
-import { groundOf } from '../stand/ground.ts';
-import { useChosen, type OnStand } from '../stand/onStand.ts';
+import { playingContext } from '../stand/playingContext.ts';
+import { useItemInstrument, type OnStand } from '../stand/onStand.ts';
 import { usePlayedAnswer } from './usePlayedAnswer.ts';
 import { useTunes } from './useTunes.ts';
 
@@ -38,7 +38,7 @@ export interface Answered {
 
 /** A round of questions: asked, heard, answered one by one, and told to the log. */
 export function useDrill({ practice, item, rest, told }: OnStand) {
-  const chosen = useChosen(practice, item);
+  const chosen = useItemInstrument(practice, item);
   const { settings } = useSettings();
   if (item.what.kind !== 'drill') throw new Error(`useDrill: ${item.what.kind} is no drill`);
   const { drill: id, question: asks } = item.what;
@@ -115,7 +115,7 @@ function useDrillRound({
   drill,
   question,
 }: Pick<OnStand, 'practice' | 'item'> & {
-  readonly chosen: ReturnType<typeof useChosen>;
+  readonly chosen: ReturnType<typeof useItemInstrument>;
   readonly drill: Drill;
   readonly question: StoredQuestion;
 }) {
@@ -130,7 +130,7 @@ function useDrillRound({
   const context = useMemo(
     (): DrillContext | undefined =>
       chosen && {
-        ...groundOf(chosen, question),
+        ...playingContext(chosen, question),
         ...(tunes && { tunes }),
         weight: (about) => weightOf(weights.get(about)),
       },

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { tuneOf, type Tune } from '@same-song/core';
 import { contentsOf, songOf, songs, type SongRecord } from '../../api/records.ts';
-import type { Practice } from '../usePractice.ts';
+import type { Practice } from '../usePracticeData.ts';
 
 /** As many songs are asked from at once. */
 const MOST = 24;

@@ -21,7 +21,7 @@ import { useKeeping } from '../../frame/useKeeping.ts';
 import { HowFields } from './HowFields.tsx';
 import { playLink } from '../stand/playLink.ts';
 import { dueWords } from '../today/today.ts';
-import type { Practice } from '../usePractice.ts';
+import type { Practice } from '../usePracticeData.ts';
 
 /** Everything that is practised, how, and when it comes again; routines, and new drills and progressions. */
 export function ItemsView({ practice }: { readonly practice: Practice }) {

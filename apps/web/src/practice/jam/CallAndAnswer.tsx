@@ -4,7 +4,7 @@ import { NumberField } from '../../controls/NumberField.tsx';
 import { Picklist } from '../../controls/Picklist.tsx';
 import { Meter } from '../../ear/Meter.tsx';
 import { useShortcuts } from '../../frame/shortcuts.ts';
-import { Fate } from '../stand/fates.tsx';
+import { ResultMark } from '../stand/ResultMark.tsx';
 import { useCall, type CallOptions } from './useCall.ts';
 
 /** The call is the count of the answer, which is the round that is listened to. */
@@ -30,7 +30,7 @@ export function CallAndAnswer(options: CallOptions) {
           {tabs.map((tab, i) => (
             <li key={i}>
               {tab}
-              {heard && <Fate fate={heard.fates.get(String(i)) ?? 'missed'} />}
+              {heard && <ResultMark fate={heard.fates.get(String(i)) ?? 'missed'} />}
             </li>
           ))}
         </ol>

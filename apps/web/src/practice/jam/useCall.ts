@@ -3,7 +3,7 @@ import type { DifficultyId, Instrument, Key, LaidStage, MapView, Timbre } from '
 import type { HeardRound } from '../round/heardRound.ts';
 import { useRoundListening } from '../round/useRoundListening.ts';
 import { useRoundMachine } from '../round/useRoundMachine.ts';
-import { MADE_UP } from '../stand/faults.ts';
+import { SIMULATED_PLAYERS } from '../stand/simulatedPlayers.ts';
 import { callScore, phraseFor, wantedAnswer } from './callScore.ts';
 
 export interface CallOptions {
@@ -24,7 +24,7 @@ export interface CallOptions {
 
 const NONE: readonly string[] = [];
 const ONE_TEMPO = Object.freeze({ from: 60, to: 60, step: 1, raiseAfter: 1, fallAfter: 1 });
-const PLAYS_WELL = MADE_UP[0]!;
+const PLAYS_WELL = SIMULATED_PLAYERS[0]!;
 
 /** A phrase that is called, the silence to answer it in, and how the answer was heard. The same number calls the same again. */
 export function useCall(options: CallOptions) {

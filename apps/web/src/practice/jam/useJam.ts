@@ -28,8 +28,8 @@ import { useMapView } from '../../compute/compute.ts';
 import type { ChosenInstrument } from '../../question/reference.ts';
 import { USUAL_MIX, volumeIn } from '../round/roundScore.ts';
 import { useRoundMachine } from '../round/useRoundMachine.ts';
-import { groundOf } from '../stand/ground.ts';
-import { useChosen, type OnStand } from '../stand/onStand.ts';
+import { playingContext } from '../stand/playingContext.ts';
+import { useItemInstrument, type OnStand } from '../stand/onStand.ts';
 import { jamScore } from './jamScore.ts';
 
 type Jam = Extract<Practised, { readonly kind: 'jam' }>;
@@ -48,7 +48,7 @@ const ONE_TEMPO = Object.freeze({ step: 1, raiseAfter: 1, fallAfter: 1 });
 
 /** A progression that goes round and round, and the stage that is played over it. */
 export function useJam({ practice, item, begin, rest, told }: OnStand) {
-  const chosen = useChosen(practice, item);
+  const chosen = useItemInstrument(practice, item);
   const { settings } = useSettings();
   if (item.what.kind !== 'jam') throw new Error(`useJam: ${item.what.kind} is no jam`);
   const { question, beats } = item.what;
@@ -134,7 +134,7 @@ function useJamContext(
 ): JamContext | undefined {
   return useMemo(() => {
     if (!chosen) return undefined;
-    const { key, instrument } = groundOf(chosen, question);
+    const { key, instrument } = playingContext(chosen, question);
     const progression = expectOk(parseProgression('', text, beats, key.tonic));
     const chords = progression.bars.flat();
     const all = [

@@ -1,9 +1,9 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { useSyncExternalStore } from 'react';
-import { standing, type LogEntry } from '@same-song/core';
+import { currentEntries, type LogEntry } from '@same-song/core';
 import { redo, undo } from '../../../test/history.ts';
 import { pageAt } from '../../../test/page.tsx';
-import type { Practice } from '../usePractice.ts';
+import type { Practice } from '../usePracticeData.ts';
 import { LogView } from './LogView.tsx';
 import { entriesSeen, keepEntry, onEntries } from './outbox.ts';
 
@@ -28,7 +28,7 @@ const entry = (id: string, part: Partial<LogEntry> = {}): LogEntry => ({
 /** The log as the page has it: what waits, with the newest revision of each. */
 function Log() {
   const waiting = useSyncExternalStore(onEntries, entriesSeen);
-  const practice = { entries: standing(waiting), who: '' } as unknown as Practice;
+  const practice = { entries: currentEntries(waiting), who: '' } as unknown as Practice;
   return <LogView practice={practice} />;
 }
 

@@ -4,7 +4,7 @@ import type { LogEntry } from '@same-song/core';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import { VirtualTable, type Column } from '../../controls/VirtualTable.tsx';
 import { download } from '../../frame/files.ts';
-import type { Practice } from '../usePractice.ts';
+import type { Practice } from '../usePracticeData.ts';
 import { EntryFields } from './EntryFields.tsx';
 import { logCsv } from './logCsv.ts';
 import { RefusedEntries } from './RefusedEntries.tsx';

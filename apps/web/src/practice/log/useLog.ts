@@ -10,7 +10,7 @@ interface Played {
 }
 
 /** What one round adds to an entry. */
-export interface RoundTold {
+export interface RoundResult {
   /** Left out where nobody judged it: then only its time counts. */
   readonly clean?: boolean;
   readonly tempo: number;
@@ -19,7 +19,7 @@ export interface RoundTold {
 }
 
 /** What is played while time runs. */
-export type RoundBegun = Pick<RoundTold, 'tempo' | 'keys'>;
+export type RoundBegun = Pick<RoundResult, 'tempo' | 'keys'>;
 
 /** What is left sooner was a false start, in ms: it makes no entry of its own. */
 const FALSE_START = 5_000;
@@ -33,7 +33,7 @@ export function useLog(played: Played | undefined) {
   const time = useRef(NO_TIME_SPENT);
   const begun = useRef<RoundBegun | undefined>(undefined);
   const write = useCallback(
-    ({ clean, tempo, keys, ways = {} }: RoundTold) => {
+    ({ clean, tempo, keys, ways = {} }: RoundResult) => {
       const { ms } = time.current;
       const before = entry.current;
       if (!played || (!before && clean === undefined && ms < FALSE_START)) return;
@@ -66,7 +66,7 @@ export function useLog(played: Played | undefined) {
     if (sounded && begun.current) write(begun.current);
   }, [write]);
   const told = useCallback(
-    (round: RoundTold) => {
+    (round: RoundResult) => {
       time.current = countTime(time.current, performance.now());
       write(round);
     },

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { minutesByDay, minutesByKey, noteText, USUAL_KEYS, type LogEntry } from '@same-song/core';
 import { localOffset } from '../today/today.ts';
-import type { Practice } from '../usePractice.ts';
+import type { Practice } from '../usePracticeData.ts';
 import { AsTable } from './AsTable.tsx';
 import { BarChart } from './charts.tsx';
 import { SoundSection } from './SoundSection.tsx';

@@ -18,7 +18,7 @@ import { Picklist } from '../../controls/Picklist.tsx';
 import { AsTable } from './AsTable.tsx';
 import { ShareChart } from './charts.tsx';
 import { localOffset } from '../today/today.ts';
-import type { Practice } from '../usePractice.ts';
+import type { Practice } from '../usePracticeData.ts';
 
 const WEEKS = 8;
 

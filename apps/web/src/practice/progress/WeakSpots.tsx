@@ -5,7 +5,7 @@ import { useMapView } from '../../compute/compute.ts';
 import { InstrumentPicklist } from '../../controls/InstrumentPicklist.tsx';
 import { choose } from '../../question/reference.ts';
 import { SceneView } from '../../scene/SceneView.tsx';
-import type { Practice } from '../usePractice.ts';
+import type { Practice } from '../usePracticeData.ts';
 
 /** Steps of heat, by the share that went wrong. */
 const HEAT = [0.1, 0.25, 0.45] as const;

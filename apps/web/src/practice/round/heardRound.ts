@@ -1,26 +1,26 @@
 import {
-  follow,
-  followedWays,
-  followedWords,
-  REACH,
-  type Followed,
+  matchRound,
+  matchedWays,
+  matchWords,
+  PITCH_TOLERANCE,
+  type MatchedRound,
   type HeardNote,
   type Instrument,
   type JudgedNote,
-  type NoteFate,
+  type NoteResult,
   type WantedWay,
   type WayCount,
 } from '@same-song/core';
 
 /** How a note went, as the page tells it: what is off is flat or sharp where it is that note at all. */
-export type ShownFate = Exclude<NoteFate, 'off'> | 'flat' | 'sharp' | 'another';
+export type ShownResult = Exclude<NoteResult, 'off'> | 'flat' | 'sharp' | 'another';
 
 /** How a round was heard: in words, by note and by way. */
 export interface HeardRound {
-  readonly followed: Followed;
+  readonly followed: MatchedRound;
   readonly words: string;
   /** By id of the wanted note. */
-  readonly fates: ReadonlyMap<string, ShownFate>;
+  readonly fates: ReadonlyMap<string, ShownResult>;
   readonly ways: Readonly<Record<string, WayCount>>;
 }
 
@@ -31,17 +31,17 @@ export function heardRound(
   notes: readonly HeardNote[],
   delay?: number,
 ): HeardRound {
-  const followed = follow(wanted, notes, delay);
+  const followed = matchRound(wanted, notes, delay);
   return {
     followed,
-    words: followedWords(followed),
+    words: matchWords(followed),
     fates: new Map(followed.notes.map((note) => [note.id, shown(note)])),
-    ways: followedWays(instrument, wanted, followed),
+    ways: matchedWays(instrument, wanted, followed),
   };
 }
 
-function shown({ fate, cents = 0 }: JudgedNote): ShownFate {
+function shown({ fate, cents = 0 }: JudgedNote): ShownResult {
   if (fate !== 'off') return fate;
-  if (Math.abs(cents) > 100 * REACH) return 'another';
+  if (Math.abs(cents) > 100 * PITCH_TOLERANCE) return 'another';
   return cents > 0 ? 'sharp' : 'flat';
 }

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { earFor, isPlayersOwn, simulatedPlayer, type Instrument, type WantedWay } from '@same-song/core';
-import { heldNotes, type MadeUp } from '../stand/faults.ts';
+import { heldNotes, type SimulatedPlayer } from '../stand/simulatedPlayers.ts';
 import { useSteady } from './useSteady.ts';
 import { heardRound, type HeardRound } from './heardRound.ts';
 import { useFrameRecorder } from './useFrameRecorder.ts';
@@ -29,7 +29,7 @@ interface RoundListening {
   /** @param perMinute counted beats a minute */
   readonly wanted: (perMinute: number) => WantedRound;
   /** The simulated player plays along, to see how listening works. */
-  readonly simulated: MadeUp | undefined;
+  readonly simulated: SimulatedPlayer | undefined;
 }
 
 /** Listens while a round is played, and lays what was heard beside what was wanted. */

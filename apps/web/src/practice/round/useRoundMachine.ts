@@ -13,7 +13,7 @@ import { playScore, stopPlaying } from '../../sound/player.ts';
 import type { Score } from '../../sound/score.ts';
 import type { ScoreKind } from '../../sound/scoreKind.ts';
 import { soundTrouble } from '../../sound/soundTrouble.ts';
-import type { RoundTold } from '../log/useLog.ts';
+import type { RoundResult } from '../log/useLog.ts';
 import type { RoundMark } from './roundScore.ts';
 
 /** What a round does besides sounding; each is called as the machine comes to it. */
@@ -22,7 +22,7 @@ export interface RoundHandlers {
   readonly began: (perMinute: number) => void;
   readonly rested: () => void;
   /** A round was played to its end, or is judged. */
-  readonly report: (round: Pick<RoundTold, 'clean' | 'tempo' | 'ways'>) => void;
+  readonly report: (round: Pick<RoundResult, 'clean' | 'tempo' | 'ways'>) => void;
   /** What is played may change now. */
   readonly passed?: () => void;
   readonly attend?: () => void;

@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { HowToPractise, Ladder } from '@same-song/core';
-import type { MadeUp } from '../stand/faults.ts';
+import type { SimulatedPlayer } from '../stand/simulatedPlayers.ts';
 import type { Playable } from '../stand/playable.ts';
-import type { RoundBegun, RoundTold } from '../log/useLog.ts';
+import type { RoundBegun, RoundResult } from '../log/useLog.ts';
 import { roundScore, USUAL_MIX, volumeIn } from './roundScore.ts';
 import { useClickAlone } from './useClickAlone.ts';
 import { useRoundListening } from './useRoundListening.ts';
@@ -23,7 +23,7 @@ interface StandPlayer {
   readonly onBegin: (round: RoundBegun) => void;
   /** Nothing sounds any more. */
   readonly onRest: () => void;
-  readonly onRound: (told: RoundTold) => void;
+  readonly onRound: (told: RoundResult) => void;
   /** A round is done with: what is played may change now. */
   readonly onPassed: () => void;
 }
@@ -40,7 +40,7 @@ export function useStandPlayer(player: StandPlayer) {
   }));
   const [groove, setGroove] = useState(how.groove);
   const [mix, setMix] = useState(USUAL_MIX);
-  const [simulated, setSimulated] = useState<MadeUp | undefined>(undefined);
+  const [simulated, setSimulated] = useState<SimulatedPlayer | undefined>(undefined);
   const { line, instrument } = playable;
   const wayIds = useMemo(() => [...line.values()].flatMap(({ wayId }) => wayId ?? []), [line]);
   const wanted = useCallback((perMinute: number) => wantedRound(playable, perMinute), [playable]);

@@ -4,7 +4,7 @@ import { ANCHORS, expectOk, keysInOrder, notePitchClass, parseNote, patternById 
 import { useShortcuts } from '../../frame/shortcuts.ts';
 import { ANCHOR_WORDS } from '../../question/questionWords.ts';
 import { lastTempo } from './lastTempo.ts';
-import { useChosen, type OnStand } from './onStand.ts';
+import { useItemInstrument, type OnStand } from './onStand.ts';
 import { Player } from './Player.tsx';
 import { announced, inKey, useLinePlayable } from './useLinePlayable.ts';
 
@@ -30,7 +30,7 @@ export function LineStand({
   const now = useMemo(() => ({ ...inKey(question!, keys[place]!), anchor }), [question, keys, place, anchor]);
   const { anchored = false } = patternById(question!.pattern);
   const swapAnchor = () => setAnchor((anchor + 1) % ANCHORS.length);
-  const { playable, error } = useLinePlayable(item, now, useChosen(practice, item));
+  const { playable, error } = useLinePlayable(item, now, useItemInstrument(practice, item));
   const [tempo] = useState(() => lastTempo(practice, item));
   const share = Math.max(LEAST_IN_KEY, (minutes * 60_000) / keys.length);
   const nextKey = keys.length > 1 ? keys[(place + 1) % keys.length]! : undefined;

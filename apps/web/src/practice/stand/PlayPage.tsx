@@ -3,26 +3,26 @@ import { useCallback, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { dayOf } from '@same-song/core';
 import type { ItemRecord } from '../../api/records.ts';
-import { later } from '../../frame/later.tsx';
+import { lazyPart } from '../../frame/lazyPart.tsx';
 import { useShortcuts } from '../../frame/shortcuts.ts';
 import { useLink } from '../../frame/useLink.ts';
 import { useTitle } from '../../frame/useTitle.ts';
 import type { OnStand } from './onStand.ts';
 import { playLink, readSteps } from './playLink.ts';
 import { keepPlan, keptPlan, localOffset } from '../today/today.ts';
-import { useLog, type RoundTold } from '../log/useLog.ts';
-import { usePractice, type Practice } from '../usePractice.ts';
+import { useLog, type RoundResult } from '../log/useLog.ts';
+import { usePracticeData, type Practice } from '../usePracticeData.ts';
 import '../practice.css';
 
-const LineStand = later('The stand', async () => (await import('./LineStand.tsx')).LineStand);
-const SongStand = later('The stand', async () => (await import('./SongStand.tsx')).SongStand);
-const DrillPlayer = later('The drill', async () => (await import('../drill/DrillPlayer.tsx')).DrillPlayer);
-const JamPlayer = later('The accompaniment', async () => (await import('../jam/JamPlayer.tsx')).JamPlayer);
+const LineStand = lazyPart('The stand', async () => (await import('./LineStand.tsx')).LineStand);
+const SongStand = lazyPart('The stand', async () => (await import('./SongStand.tsx')).SongStand);
+const DrillPlayer = lazyPart('The drill', async () => (await import('../drill/DrillPlayer.tsx')).DrillPlayer);
+const JamPlayer = lazyPart('The accompaniment', async () => (await import('../jam/JamPlayer.tsx')).JamPlayer);
 
 /** One item on the stand, with what comes after it. */
 export function PlayPage() {
   const { id = '' } = useParams();
-  const practice = usePractice();
+  const practice = usePracticeData();
   const item = practice.items.find((one) => one.id === id);
   useTitle(item?.name, 'Practice');
   if (practice.isPending) return <p className="loading">Opening what is practised…</p>;
@@ -53,7 +53,7 @@ function OneItem({ practice, item }: { readonly practice: Practice; readonly ite
   );
   const { begin, rest, told: tellLog, end, minutes: minutesSpent } = useLog(played);
   const told = useCallback(
-    (round: RoundTold) => {
+    (round: RoundResult) => {
       tellLog(round);
       setSpent(minutesSpent());
       markDone(item.id, who);

@@ -10,7 +10,7 @@ import { Beats } from '../round/Beats.tsx';
 import { useStandPlayer, type StandPlayerState } from '../round/useStandPlayer.ts';
 import { Stand } from './Stand.tsx';
 import { useStandKeys } from './useStandKeys.ts';
-import type { RoundBegun, RoundTold } from '../log/useLog.ts';
+import type { RoundBegun, RoundResult } from '../log/useLog.ts';
 
 interface PlayerProps {
   readonly playable: Playable;
@@ -24,7 +24,7 @@ interface PlayerProps {
   readonly onBegin: (round: RoundBegun) => void;
   /** Nothing sounds any more. */
   readonly onRest: () => void;
-  readonly onRound: (told: RoundTold) => void;
+  readonly onRound: (told: RoundResult) => void;
   /** A round is done with: what is played may change now. */
   readonly onPassed?: () => void;
   readonly children?: ReactNode;

@@ -3,7 +3,7 @@ import { FACTORS, GROOVES, TEMPO_LIMITS, type Instrument, type RepeatMode } from
 import { Disclosure } from '../../controls/Disclosure.tsx';
 import { Picklist } from '../../controls/Picklist.tsx';
 import { TempoField } from '../../map/TempoField.tsx';
-import { MADE_UP, simulatedOn } from './faults.ts';
+import { SIMULATED_PLAYERS, simulatedOn } from './simulatedPlayers.ts';
 import { Mixer } from './Mixer.tsx';
 import type { StandPlayerState } from '../round/useStandPlayer.ts';
 
@@ -74,7 +74,7 @@ export function PlayerSettings({
           label="somebody made up"
           value={simulated?.id ?? ''}
           choices={[{ id: '', label: 'does not play' }, ...simulatedOn(instrument)]}
-          onChange={(id) => setSimulated(MADE_UP.find((one) => one.id === id))}
+          onChange={(id) => setSimulated(SIMULATED_PLAYERS.find((one) => one.id === id))}
         />
         <Button size="small" variant="outlined" aria-pressed={isMirrored} onClick={onMirror}>
           {isMirrored ? 'Seen from opposite' : 'Seen by the player'}

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { lastTempo } from './lastTempo.ts';
-import { useChosen, type OnStand } from './onStand.ts';
+import { useItemInstrument, type OnStand } from './onStand.ts';
 import { Player } from './Player.tsx';
 import { useSongPlayable } from './useSongPlayable.ts';
 
@@ -13,7 +13,7 @@ export function SongStand({
   told,
   next,
 }: OnStand & { readonly next: string | undefined }) {
-  const { playable, error, isLost } = useSongPlayable(item, useChosen(practice, item));
+  const { playable, error, isLost } = useSongPlayable(item, useItemInstrument(practice, item));
   const [tempo] = useState(() => lastTempo(practice, item));
   const home = playable?.home;
   const keys = useMemo(() => (home === undefined ? [] : [home]), [home]);

@@ -3,7 +3,7 @@ import { NoteRow } from '../../scene/row/NoteRow.tsx';
 import { RowSides } from '../../scene/row/RowSides.tsx';
 import { STAND_ROW, type PlacedNote } from '../../scene/row/rowSize.ts';
 import { SceneView } from '../../scene/SceneView.tsx';
-import { Fate } from './fates.tsx';
+import { ResultMark } from './ResultMark.tsx';
 import type { HeardRound } from '../round/heardRound.ts';
 import { standRows, type Playable } from './playable.ts';
 import { useWide } from './useWide.ts';
@@ -95,7 +95,7 @@ function StandRow({ playable, row, at, width, label, fates, onNote }: StandRowPr
         sounding={at === undefined ? undefined : String(at)}
         extra={(key) => {
           const fate = fates?.get(key);
-          return fate && <Fate fate={fate} />;
+          return fate && <ResultMark fate={fate} />;
         }}
         onSelect={(key) => onNote(Number(key))}
       />

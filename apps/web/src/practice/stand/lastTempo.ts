@@ -1,5 +1,5 @@
 import type { ItemRecord } from '../../api/records.ts';
-import type { Practice } from '../usePractice.ts';
+import type { Practice } from '../usePracticeData.ts';
 
 /** Tempo with which an item was left. */
 export function lastTempo({ entries }: Practice, { id, how }: ItemRecord): number {

@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
 import type { ItemRecord } from '../../api/records.ts';
 import { choose } from '../../question/reference.ts';
-import type { RoundBegun, RoundTold } from '../log/useLog.ts';
-import type { Practice } from '../usePractice.ts';
+import type { RoundBegun, RoundResult } from '../log/useLog.ts';
+import type { Practice } from '../usePracticeData.ts';
 
 /** What all kinds of items have in common while they are played. */
 export interface OnStand {
@@ -13,10 +13,10 @@ export interface OnStand {
   /** Nothing sounds any more: of what follows no more than a short pause counts. */
   readonly rest: () => void;
   /** A round is over. */
-  readonly told: (round: RoundTold) => void;
+  readonly told: (round: RoundResult) => void;
 }
 
 /** The instrument of an item. */
-export function useChosen({ cabinet }: Practice, { instrumentId }: ItemRecord) {
+export function useItemInstrument({ cabinet }: Practice, { instrumentId }: ItemRecord) {
   return useMemo(() => choose(instrumentId, cabinet, cabinet.length === 0), [instrumentId, cabinet]);
 }

@@ -3,7 +3,7 @@ import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-
 import type { CSSProperties } from 'react';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import { SignButton } from '../../controls/SignButton.tsx';
-import type { Practice } from '../usePractice.ts';
+import type { Practice } from '../usePracticeData.ts';
 import { whyWords, type TodayRow } from './today.ts';
 import type { PlanOfDay } from './usePlanOfDay.ts';
 

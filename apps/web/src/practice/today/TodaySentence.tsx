@@ -4,7 +4,7 @@ import { useKeeping } from '../../frame/useKeeping.ts';
 import { answering } from '../../question/KeyWords.tsx';
 import { among, useSentence } from '../../question/useSentence.ts';
 import { WordPicker } from '../../question/WordPicker.tsx';
-import type { Practice } from '../usePractice.ts';
+import type { Practice } from '../usePracticeData.ts';
 
 const MINUTES = [5, 10, 15, 20, 30, 45, 60, 90] as const;
 const SOMEBODY_NEW = 'new';

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { counted } from '@same-song/core';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import { useShortcuts } from '../../frame/shortcuts.ts';
-import type { Practice } from '../usePractice.ts';
+import type { Practice } from '../usePracticeData.ts';
 import { PlanRows } from './PlanRows.tsx';
 import { TodaySentence } from './TodaySentence.tsx';
 import { usePlanOfDay } from './usePlanOfDay.ts';

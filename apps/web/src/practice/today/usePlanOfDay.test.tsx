@@ -3,7 +3,7 @@ import { useLocation } from 'react-router';
 import type { ItemRecord } from '../../api/records.ts';
 import { redo, undo } from '../../../test/history.ts';
 import { pageAt } from '../../../test/page.tsx';
-import type { Practice } from '../usePractice.ts';
+import type { Practice } from '../usePracticeData.ts';
 import { usePlanOfDay } from './usePlanOfDay.ts';
 
 /** Items of five minutes each, none of them played yet. */

@@ -3,7 +3,7 @@ import { useNavigate } from 'react-router';
 import { dayOf, PLAN_MINUTES } from '@same-song/core';
 import { remember } from '../../frame/undo.ts';
 import { playLink } from '../stand/playLink.ts';
-import type { Practice } from '../usePractice.ts';
+import type { Practice } from '../usePracticeData.ts';
 import { keepPlan, keptPlan, localOffset, moved, movedTo, proposed, type TodayRow } from './today.ts';
 
 /** The plan of a day: proposed from what is due, or as it was changed or begun, which is kept. */

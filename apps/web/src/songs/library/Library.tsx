@@ -5,7 +5,7 @@ import { LinkButton } from '../../controls/LinkButton.tsx';
 import { arrangements, songs } from '../../api/records.ts';
 import { VirtualTable, type Column } from '../../controls/VirtualTable.tsx';
 import { useKeeping } from '../../frame/useKeeping.ts';
-import { keyWords, type FoundSong, type LibraryState, type ListedSong } from './useLibrary.ts';
+import { keyWords, type LibraryRow, type LibraryState, type ListedSong } from './useLibrary.ts';
 
 /** The songs that answer what is asked, a row each. */
 export function Library({ library, onWrite }: { library: LibraryState; onWrite: () => void }) {
@@ -71,7 +71,7 @@ const COLUMNS: readonly (Column & { readonly id?: string })[] = [
 ];
 
 interface SongCellsProps {
-  readonly row: FoundSong;
+  readonly row: LibraryRow;
   /** The instrument on which it is to fit. */
   readonly on: string | undefined;
   readonly knows: boolean;
@@ -126,7 +126,7 @@ function counts(list: readonly string[]): ReadonlyMap<string, number> {
 const NAMED = 3;
 
 /** `D`, or `D, but for C♯5`. */
-function fitText({ fit, song }: FoundSong): string {
+function fitText({ fit, song }: LibraryRow): string {
   const { keyName, missing } = fit!;
   if (missing.length === 0) return keyName;
   const scale = expectOk(scaleById(song.keys![0]!.scale));

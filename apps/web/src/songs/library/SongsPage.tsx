@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import OutlinedInput from '@mui/material/OutlinedInput';
 import { useRef, useState, type DragEvent } from 'react';
 import { songs } from '../../api/records.ts';
-import { later } from '../../frame/later.tsx';
+import { lazyPart } from '../../frame/lazyPart.tsx';
 import { useShortcuts } from '../../frame/shortcuts.ts';
 import { useTitle } from '../../frame/useTitle.ts';
 import { Library } from './Library.tsx';
@@ -12,8 +12,11 @@ import { unfinishedSong } from '../editor/unfinished.ts';
 import { useLibrary } from './useLibrary.ts';
 import '../songs.css';
 
-const Tags = later('The tags', async () => (await import('./Tags.tsx')).Tags);
-const NewSong = later('The box for a new song', async () => (await import('../editor/NewSong.tsx')).NewSong);
+const Tags = lazyPart('The tags', async () => (await import('./Tags.tsx')).Tags);
+const NewSong = lazyPart(
+  'The box for a new song',
+  async () => (await import('../editor/NewSong.tsx')).NewSong,
+);
 
 /** Every song, found by any of its words; new ones by text, by file, or dropped onto the page. */
 export function SongsPage() {

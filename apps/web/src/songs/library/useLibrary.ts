@@ -29,7 +29,7 @@ export type ListedSong = Kept & { readonly title: string; readonly sketch?: Melo
   >;
 
 /** One row of the library, and what the search has to say about it. */
-export interface FoundSong {
+export interface LibraryRow {
   readonly song: ListedSong;
   /** Where its melody goes as the first notes that were asked for; undefined where it was not found by them. */
   readonly opens?: number;
@@ -141,9 +141,9 @@ interface Asked {
 function rowsOf(
   list: readonly ListedSong[],
   { asked, openings, fitter, degrees, groups, isTwice }: Asked,
-): readonly FoundSong[] {
+): readonly LibraryRow[] {
   const groupOf = (song: ListedSong) => groups?.find((group) => group.includes(list.indexOf(song)));
-  const more = ({ song }: FoundSong): Partial<FoundSong> => {
+  const more = ({ song }: LibraryRow): Partial<LibraryRow> => {
     const { keys, sketch } = song;
     if (!keys?.[0] || !sketch) return {};
     const fit = fitter?.({ keys, sketch });
@@ -184,7 +184,7 @@ function degreeName(semitones: number): string {
 }
 
 /** What is nearest comes first; where nothing of the kind was asked all are alike. */
-function farness({ fit, lacks }: FoundSong): number {
+function farness({ fit, lacks }: LibraryRow): number {
   return (fit?.missing.length ?? 0) + (lacks?.length ?? 0);
 }
 
@@ -193,10 +193,10 @@ function byName(
   list: readonly ListedSong[],
   text: string,
   openings: readonly Opening[],
-): readonly FoundSong[] {
+): readonly LibraryRow[] {
   if (text.trim() === '') return list.map((song) => ({ song }));
   const begins = list
-    .flatMap((song): FoundSong[] => {
+    .flatMap((song): LibraryRow[] => {
       const at = openings.flatMap((opening) => (song.sketch && opensAt(song.sketch, opening)) ?? []);
       return at.length > 0 ? [{ song, opens: Math.min(...at) }] : [];
     })

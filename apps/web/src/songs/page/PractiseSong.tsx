@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import type { SongView } from '@same-song/core';
 import { useShortcuts } from '../../frame/shortcuts.ts';
-import { usePractise } from '../../practice/usePractise.ts';
+import { useAddToPractice } from '../../practice/useAddToPractice.ts';
 import type { SongState } from './useSong.ts';
 
 interface PractiseSongProps {
@@ -13,7 +13,7 @@ interface PractiseSongProps {
 /** The song as it is arranged, or the passage that is marked, as something to practise; from half its tempo on. */
 export function PractiseSong({ state, view, perMinute }: PractiseSongProps) {
   const { record, chosen, plan, loop } = state;
-  const practise = usePractise();
+  const practise = useAddToPractice();
   const run = () =>
     practise({
       name: loop ? `${view.song.title}, a passage` : view.song.title,

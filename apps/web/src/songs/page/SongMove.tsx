@@ -5,7 +5,7 @@ import { useSameSongTabs, useSongTabs } from '../../compute/computeSongs.ts';
 import { dialectOf } from '../../api/settings.ts';
 import { Picklist } from '../../controls/Picklist.tsx';
 import { allOfFamily } from '../../question/othersOfFamily.ts';
-import { refStanding } from '../../question/reference.ts';
+import { baseRef } from '../../question/reference.ts';
 import { fitWords } from './sentenceChoices.ts';
 import { unbroken } from './unbroken.ts';
 import type { SongState } from './useSong.ts';
@@ -93,7 +93,7 @@ const TABS_LISTED = 8;
 function SameTabOn({ state }: { readonly state: SongState }) {
   const { chosen, cabinet, asked, plan, take } = state;
   const others = useMemo(() => {
-    const standing = chosen && refStanding(chosen.ref);
+    const standing = chosen && baseRef(chosen.ref);
     return allOfFamily(chosen?.spec.family, chosen?.ref, cabinet ?? [])
       .filter(({ ref }) => ref !== standing)
       .slice(0, TABS_LISTED);

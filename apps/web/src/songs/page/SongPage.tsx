@@ -3,7 +3,7 @@ import { Link, useParams } from 'react-router';
 import { noteCode, noteText, type SongView } from '@same-song/core';
 import type { SongRecord } from '../../api/records.ts';
 import { dialectOf } from '../../api/settings.ts';
-import { later } from '../../frame/later.tsx';
+import { lazyPart } from '../../frame/lazyPart.tsx';
 import { usePrinting } from '../../frame/usePrinting.ts';
 import { useTitle } from '../../frame/useTitle.ts';
 import { SceneView } from '../../scene/SceneView.tsx';
@@ -18,11 +18,11 @@ import { useSong, type SongState } from './useSong.ts';
 import { useSongScreen } from './useSongScreen.ts';
 import '../songs.css';
 
-const Systems = later('The staff', async () => (await import('../staff/Systems.tsx')).Systems, {
+const Systems = lazyPart('The staff', async () => (await import('../staff/Systems.tsx')).Systems, {
   opening: 'Engraving…',
 });
-const NewSong = later('The text of the song', async () => (await import('../editor/NewSong.tsx')).NewSong);
-const SongMove = later('Moving the song', async () => (await import('./SongMove.tsx')).SongMove);
+const NewSong = lazyPart('The text of the song', async () => (await import('../editor/NewSong.tsx')).NewSong);
+const SongMove = lazyPart('Moving the song', async () => (await import('./SongMove.tsx')).SongMove);
 
 /** A song on an instrument: staff and chips, the drawing, and what it asks. */
 export function SongPage() {

@@ -1,14 +1,14 @@
 import Button from '@mui/material/Button';
 import { barAt, barStarts, QUARTER, type SongView } from '@same-song/core';
-import { later } from '../../frame/later.tsx';
+import { lazyPart } from '../../frame/lazyPart.tsx';
 import { TempoField } from '../../map/TempoField.tsx';
 import { HearMenu } from './HearMenu.tsx';
 import { PractiseSong } from './PractiseSong.tsx';
 import type { SongState } from './useSong.ts';
 import type { SongScreen } from './useSongScreen.ts';
 
-const PrintMenu = later('Print', async () => (await import('./PrintMenu.tsx')).PrintMenu, { quiet: true });
-const SongFiles = later('Files', async () => (await import('./SongFiles.tsx')).SongFiles, { quiet: true });
+const PrintMenu = lazyPart('Print', async () => (await import('./PrintMenu.tsx')).PrintMenu, { quiet: true });
+const SongFiles = lazyPart('Files', async () => (await import('./SongFiles.tsx')).SongFiles, { quiet: true });
 
 interface SongToolsProps {
   readonly state: SongState;

@@ -6,11 +6,11 @@ import type { SongRecord } from '../../api/records.ts';
 import { Breaths } from './Breaths.tsx';
 import { KeptArrangements } from './KeptArrangements.tsx';
 import { NoteEdits } from './NoteEdits.tsx';
-import { OnWhatIHave } from './OnWhatIHave.tsx';
+import { CabinetFits } from './CabinetFits.tsx';
 import { fitWords } from './sentenceChoices.ts';
-import { AddedHere, WithTheMelody } from './WithTheMelody.tsx';
+import { AddedHere, Accompaniment } from './Accompaniment.tsx';
 import type { SongState } from './useSong.ts';
-import { Asks } from '../../controls/Asks.tsx';
+import { EffortBreakdown } from '../../controls/EffortBreakdown.tsx';
 import { Ornaments } from './Ornaments.tsx';
 import { TensionLimitFields } from './TensionLimitFields.tsx';
 import '../../controls/verdict.css';
@@ -33,12 +33,12 @@ export function SongVerdict({
       <Missing state={state} view={view} />
       <Easier state={state} />
       <Decided state={state} record={record} />
-      <WithTheMelody state={state} view={view} />
+      <Accompaniment state={state} view={view} />
       <Breaths state={state} view={view} />
-      <Asks effort={view.effort} exact={view.exact} />
+      <EffortBreakdown effort={view.effort} exact={view.exact} />
       <AgainstChords state={state} view={view} />
       <Remarks state={state} view={view} />
-      <OnWhatIHave state={state} />
+      <CabinetFits state={state} />
       <KeptArrangements state={state} />
       {view.cautions.map((caution) => (
         <p key={caution} className="verdict-caution">

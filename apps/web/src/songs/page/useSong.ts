@@ -16,7 +16,12 @@ import {
 } from '@same-song/core';
 import { instruments, songOf, songs, type InstrumentRecord } from '../../api/records.ts';
 import { dialectOf, useSettings } from '../../api/settings.ts';
-import { useSongAlternatives, useSongKeys, useSongView, type AskedSong } from '../../compute/computeSongs.ts';
+import {
+  useSongAlternatives,
+  useSongKeys,
+  useSongView,
+  type SongSubject,
+} from '../../compute/computeSongs.ts';
 import { useLink, type Link } from '../../frame/useLink.ts';
 import { choose } from '../../question/reference.ts';
 import { useEditedSong } from './songEdits.ts';
@@ -143,7 +148,7 @@ export function useSong(id: string) {
     [search, family],
   );
   const asked = useMemo(
-    (): AskedSong | undefined => (record && key !== undefined ? { key, song: songOf(record) } : undefined),
+    (): SongSubject | undefined => (record && key !== undefined ? { key, song: songOf(record) } : undefined),
     [record, key],
   );
   const notation = { naming: settings.naming, dialect: dialectOf(settings, family) };
@@ -177,7 +182,7 @@ export function useSong(id: string) {
 /** What stands beside: the same song on an instrument of its own, moved by as much as the link says. */
 function useBeside(
   params: URLSearchParams,
-  asked: AskedSong | undefined,
+  asked: SongSubject | undefined,
   { mode }: ArrangementPlan,
   {
     cabinet,

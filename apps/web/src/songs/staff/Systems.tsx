@@ -25,7 +25,7 @@ interface Beside {
 }
 
 /** `the whistle, in D`. */
-export function calledOf(name: string, { song }: SongView): string {
+export function labelOf(name: string, { song }: SongView): string {
   return `${name}, in ${noteText(song.keys[0]!.tonic)}`;
 }
 
@@ -49,7 +49,7 @@ export function Systems(props: SystemsProps) {
       secondNotes && {
         notes: secondNotes,
         sides: second.family.sides,
-        called: calledOf(second.name, second.view),
+        called: labelOf(second.name, second.view),
       },
     [second, secondNotes],
   );

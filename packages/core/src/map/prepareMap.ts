@@ -10,7 +10,7 @@ import { limitsOf } from '../route/range.ts';
 import { keyOf, type Key } from '../scale/scale.ts';
 
 /** What a question comes down to on an instrument. */
-export function asked(
+export function prepareMap(
   base: Instrument,
   question: Question,
 ): {

@@ -20,7 +20,7 @@ interface SuitsProps {
 }
 
 /** How a scale suits a progression, where it clashes, and which scales would suit better. */
-export function Suits({ progression, current, onScale }: SuitsProps) {
+export function SuitableScales({ progression, current, onScale }: SuitsProps) {
   const own = scaleFit(current.scale, progression);
   const { scales, blues } = useMemo(() => suitableScales(progression), [progression]);
   const clashes = progression.bars.flatMap((chords, i) =>

@@ -5,7 +5,7 @@ const { min } = Math;
  * The least of each figure among the last so many rows of them; nothing but zeros came before the first.
  * A block of rows at a time is turned into what is least from each on, so that a row costs the same however many count.
  */
-export function lowest(figures: number, rows: number) {
+export function slidingMinimum(figures: number, rows: number) {
   /** Of the block before, by row: what is least from it to the block's end; rows of the newest block take their places. */
   const block = Array.from({ length: rows }, () => new Float64Array(figures));
   /** Of the newest block so far. */

@@ -1,5 +1,5 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
-import { later, useFetchAhead } from './later.tsx';
+import { lazyPart, useFetchAhead } from './lazyPart.tsx';
 
 function Page() {
   useFetchAhead();
@@ -8,7 +8,7 @@ function Page() {
 
 test('a part that cannot be fetched says so in its own place, and comes when it is tried again', async () => {
   let away = true;
-  const Staff = later('The staff', () =>
+  const Staff = lazyPart('The staff', () =>
     away
       ? Promise.reject(new TypeError('no network'))
       : Promise.resolve(({ of }: { of: string }) => <p>Staff of {of}</p>),
@@ -35,9 +35,9 @@ test('parts are fetched once the page stands, one that fails takes none with it,
     fetched.push(name);
     return Promise.resolve(() => <p>{name}</p>);
   };
-  later('None', () => Promise.reject(new TypeError('never')));
-  const First = later('First', part('first'));
-  later('Second', part('second'));
+  lazyPart('None', () => Promise.reject(new TypeError('never')));
+  const First = lazyPart('First', part('first'));
+  lazyPart('Second', part('second'));
   render(<Page />);
   await act(() => jest.advanceTimersByTimeAsync(2_000));
   expect(fetched).toEqual([]);

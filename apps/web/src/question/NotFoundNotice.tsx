@@ -4,7 +4,7 @@ import { notify } from '../frame/notice.ts';
 import type { QuestionState } from './useQuestion.ts';
 
 /** Says what became of the instrument, and what to do. */
-export function Lost({ id, state }: { id: string; state: QuestionState }) {
+export function NotFoundNotice({ id, state }: { id: string; state: QuestionState }) {
   const { data: bin, isPending } = instruments.useTitles('binned');
   const { mutate: restore, isPending: busy } = instruments.useRestore();
   if (isPending) return null;

@@ -5,7 +5,7 @@ import type { ErrorBody } from '@same-song/core';
 export const DEEPEST = 24;
 
 /** Refuses bodies nested so deep that a walk over them could run out of stack, before anything walks over them. */
-export function refuseDeep(request: Request, response: Response, next: NextFunction): void {
+export function refuseDeepBodies(request: Request, response: Response, next: NextFunction): void {
   if (Buffer.isBuffer(request.body) || !isDeeper(request.body, DEEPEST)) return next();
   const message = `This is nested more than ${DEEPEST} deep, which nothing here is.`;
   const body: ErrorBody = { status: 400, code: 'bad-request', message, problems: [] };

@@ -11,7 +11,7 @@ import {
 import type { ChosenInstrument } from '../../question/reference.ts';
 
 /** An instrument in the key of a question, to ask and to play over. */
-export function groundOf(
+export function playingContext(
   { spec }: ChosenInstrument,
   question: Pick<StoredQuestion, 'scale' | 'tonic'>,
 ): { readonly key: Key; readonly instrument: Instrument } {

@@ -1,5 +1,5 @@
 /** The middle of some numbers, of an even count the mean of the two in the middle. @throws where there is none */
-export function middle(numbers: readonly number[]): number {
+export function median(numbers: readonly number[]): number {
   if (numbers.length === 0) throw new Error('middle: of no numbers');
   const rising = [...numbers].sort((a, b) => a - b);
   const half = Math.floor(rising.length / 2);

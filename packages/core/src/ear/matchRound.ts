@@ -2,12 +2,12 @@ import type { Instrument } from '../instrument/instrument.ts';
 import { waysTogether, type WayCount } from '../practice/waySound.ts';
 import { extraNotes, isClean, judgeLine, type JudgedNote, type WantedNote } from './judge.ts';
 import { counted } from '../words.ts';
-import { REACH } from './listening.ts';
+import { PITCH_TOLERANCE } from './listening.ts';
 import { isPlayersOwn, tuned } from './meant.ts';
 import type { HeardNote } from './notes.ts';
 
 /** How a round was followed. */
-export interface Followed {
+export interface MatchedRound {
   readonly notes: readonly JudgedNote[];
   /** Notes that were played and not wanted; rising. */
   readonly extra: readonly HeardNote[];
@@ -25,11 +25,11 @@ const TOGETHER = 0.08;
  * Follows a round: the delay that all notes have in common is taken out, then each is judged. @param wanted and @param
  * heard in seconds on one clock, rising @param most delay that the devices can have, in seconds
  */
-export function follow(
+export function matchRound(
   wanted: readonly WantedNote[],
   heard: readonly HeardNote[],
   most: number = DELAYS.most,
-): Followed {
+): MatchedRound {
   const delay = commonDelay(wanted, heard, most);
   const moved = heard.map((note) => ({ ...note, onset: note.onset - delay, end: note.end - delay }));
   const { notes, unused } = judgeLine(wanted, moved);
@@ -41,7 +41,7 @@ export function follow(
 function commonDelay(wanted: readonly WantedNote[], heard: readonly HeardNote[], most: number): number {
   const apart = wanted.flatMap(({ midi, at }) =>
     heard
-      .filter((note) => Math.abs(note.midi - midi) <= REACH)
+      .filter((note) => Math.abs(note.midi - midi) <= PITCH_TOLERANCE)
       .map(({ onset }) => onset - at)
       .filter((by) => by >= DELAYS.least - TOGETHER && by <= most + TOGETHER),
   );
@@ -63,15 +63,15 @@ export interface WantedWay extends WantedNote {
  * How each way went in a round that was followed, and how it sounded. What was another pitch altogether tells nothing of
  * how its way sounds. @param wanted as they were followed
  */
-export function followedWays(
+export function matchedWays(
   instrument: Instrument,
   wanted: readonly WantedWay[],
-  { notes }: Followed,
+  { notes }: MatchedRound,
 ): Readonly<Record<string, WayCount>> {
   const own = new Map(instrument.ways.map((way) => [way.id, isPlayersOwn(instrument, way)]));
   return notes.reduce<Readonly<Record<string, WayCount>>>((sum, { fate, cents, after }, i) => {
     const { wayId } = wanted[i]!;
-    const isHeard = cents !== undefined && after !== undefined && Math.abs(cents) <= 100 * REACH;
+    const isHeard = cents !== undefined && after !== undefined && Math.abs(cents) <= 100 * PITCH_TOLERANCE;
     const how = isHeard ? tuned(cents, own.get(wayId)) : undefined;
     const count: WayCount = {
       played: 1,
@@ -98,7 +98,7 @@ function round(value: number): number {
 }
 
 /** `All 8 notes were hit.`, `6 of 8 notes were hit, and 1 was played that is not in the line.` */
-export function followedWords({ notes, extra }: Followed): string {
+export function matchWords({ notes, extra }: MatchedRound): string {
   const hit = notes.filter(({ fate }) => fate === 'hit').length;
   const words =
     hit === notes.length ? `All ${hit} notes were hit` : `${hit} of ${notes.length} notes were hit`;

@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
-import { standing, type LogEntry } from '@same-song/core';
+import { currentEntries, type LogEntry } from '@same-song/core';
 import { instruments, items, log, people, routines, type LogRecord } from '../api/records.ts';
 import { useSettings } from '../api/settings.ts';
 import { useOnline } from '../frame/useOnline.ts';
@@ -32,7 +32,7 @@ export function useSending(): void {
 }
 
 /** What somebody practises, and what was played of it so far, here not sent yet included. */
-export function usePractice() {
+export function usePracticeData() {
   const { settings, change } = useSettings();
   const { data: list, error } = items.useList();
   const { data: written = [], isPending } = log.useList();
@@ -43,7 +43,7 @@ export function usePractice() {
   useSending();
   const who = persons.some(({ id }) => id === settings.person) ? settings.person : '';
   const entries = useMemo(
-    () => standing([...written.map(entryOf), ...waiting]).filter(({ personId }) => personId === who),
+    () => currentEntries([...written.map(entryOf), ...waiting]).filter(({ personId }) => personId === who),
     [written, waiting, who],
   );
   const schedules = useMemo(() => {
@@ -73,4 +73,4 @@ export function usePractice() {
   };
 }
 
-export type Practice = ReturnType<typeof usePractice>;
+export type Practice = ReturnType<typeof usePracticeData>;

@@ -7,7 +7,7 @@ import { useSongOnAll } from '../../compute/computeSongs.ts';
 import type { SongState } from './useSong.ts';
 
 /** The song on every instrument of the cabinet: in the key it has now, and where it would lie better. */
-export function OnWhatIHave({ state }: { state: SongState }) {
+export function CabinetFits({ state }: { state: SongState }) {
   const [asked, setAsked] = useState(false);
   return (
     <section>

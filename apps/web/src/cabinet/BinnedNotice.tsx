@@ -3,7 +3,7 @@ import { instruments, type InstrumentRecord } from '../api/records.ts';
 import { notify } from '../frame/notice.ts';
 
 /** The instrument was put into the bin, here or elsewhere; whatever was typed of it is still on the page. */
-export function InTheBin({ record }: { record: InstrumentRecord }) {
+export function BinnedNotice({ record }: { record: InstrumentRecord }) {
   const { mutateAsync: restore, isPending } = instruments.useRestore();
   // What follows hangs on the promise: once the instrument is back, this is no longer on the page.
   const putBack = () =>

@@ -16,7 +16,7 @@ interface ToPractise {
 }
 
 /** Makes something an item of practice with one key, and offers to play it at once. */
-export function usePractise() {
+export function useAddToPractice() {
   const { keep, busy } = useKeeping(items);
   const navigate = useNavigate();
   const { settings } = useSettings();

@@ -1,7 +1,7 @@
-import type { ShownFate } from '../round/heardRound.ts';
+import type { ShownResult } from '../round/heardRound.ts';
 
 /** How a note went, by a shape and a word. */
-const FATES: Readonly<Record<ShownFate, { readonly shape: string; readonly word: string }>> = {
+const FATES: Readonly<Record<ShownResult, { readonly shape: string; readonly word: string }>> = {
   hit: { shape: 'M2 7L6 11L13 3', word: 'hit' },
   early: { shape: 'M11 2L4 7L11 12', word: 'early' },
   late: { shape: 'M4 2L11 7L4 12', word: 'late' },
@@ -12,7 +12,7 @@ const FATES: Readonly<Record<ShownFate, { readonly shape: string; readonly word:
 };
 
 /** Beside a note that was followed. What was hit needs no word. */
-export function Fate({ fate }: { readonly fate: ShownFate }) {
+export function ResultMark({ fate }: { readonly fate: ShownResult }) {
   const { shape, word } = FATES[fate];
   return (
     <span className={`fate fate-${fate}`}>

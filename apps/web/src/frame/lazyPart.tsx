@@ -10,7 +10,7 @@ const parts: (() => Promise<unknown>)[] = [];
  * Has a part of the application fetched once the page stands, so that a server gone later takes nothing away.
  * @param load fetches it; asked again it fetches what could not be had
  */
-export function fetchedAhead<T>(load: () => Promise<T>): () => Promise<T> {
+export function prefetched<T>(load: () => Promise<T>): () => Promise<T> {
   parts.push(load);
   return load;
 }
@@ -39,13 +39,13 @@ interface LaterOptions {
  * offers to try again; the page around it stays.
  * @param what after “cannot be shown”: `The staff`
  */
-export function later<Props extends object>(
+export function lazyPart<Props extends object>(
   what: string,
   load: () => Promise<ComponentType<Props>>,
   { opening, quiet = false }: LaterOptions = {},
 ): ComponentType<Props> {
   let loaded: ComponentType<Props> | undefined;
-  const fetched = fetchedAhead(async () => (loaded ??= await load()));
+  const fetched = prefetched(async () => (loaded ??= await load()));
   return function Later(props: Props) {
     const [Part, setPart] = useState(() => loaded);
     const [failed, setFailed] = useState(false);

@@ -2,7 +2,7 @@ import type { MapView } from '@same-song/core';
 import './verdict.css';
 
 /** What a line asks of its player, part by part, each against the costliest. */
-export function Asks({ effort, exact }: Pick<MapView, 'effort' | 'exact'>) {
+export function EffortBreakdown({ effort, exact }: Pick<MapView, 'effort' | 'exact'>) {
   const terms = effort.terms.filter(({ count }) => count > 0);
   const most = Math.max(...terms.map(({ cost }) => cost), 1e-9);
   return (

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
-import { lowest } from './lowest.ts';
+import { slidingMinimum } from './slidingMinimum.ts';
 
 test('what is least among the last rows is what a look at all of them finds', () => {
   const rowsOf = fc.array(fc.tuple(fc.nat(9), fc.nat(9)), { maxLength: 40 });
   fc.assert(
     fc.property(fc.integer({ min: 1, max: 6 }), rowsOf, (count, rows) => {
-      const least = lowest(2, count);
+      const least = slidingMinimum(2, count);
       const seen: (readonly [number, number])[] = Array.from({ length: count }, () => [0, 0]);
       for (const row of rows) {
         const last = seen.slice(-count);

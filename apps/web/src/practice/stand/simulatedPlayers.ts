@@ -1,7 +1,7 @@
 import { isPlayersOwn, NO_FAULTS, type Faults, type Instrument, type WantedWay } from '@same-song/core';
 
 /** Somebody who is made up, and what goes wrong when he plays. */
-export interface MadeUp {
+export interface SimulatedPlayer {
   readonly id: string;
   readonly label: string;
   readonly faults: Faults;
@@ -10,7 +10,7 @@ export interface MadeUp {
 }
 
 /** Who can play instead of somebody in the room, to see how listening works. */
-export const MADE_UP: readonly MadeUp[] = [
+export const SIMULATED_PLAYERS: readonly SimulatedPlayer[] = [
   { id: 'well', label: 'plays it well', faults: NO_FAULTS },
   { id: 'flat', label: 'plays bends too flat', faults: NO_FAULTS, bendsFlat: 45 },
   { id: 'late', label: 'is late at every other note', faults: { ...NO_FAULTS, late: 0.2 } },
@@ -20,9 +20,9 @@ export const MADE_UP: readonly MadeUp[] = [
 ];
 
 /** Who can play an instrument: bends go flat only where pitches are the player's own to find. */
-export function simulatedOn(instrument: Instrument): readonly MadeUp[] {
+export function simulatedOn(instrument: Instrument): readonly SimulatedPlayer[] {
   const canBend = instrument.ways.some((way) => isPlayersOwn(instrument, way));
-  return MADE_UP.filter(({ bendsFlat }) => bendsFlat === undefined || canBend);
+  return SIMULATED_PLAYERS.filter(({ bendsFlat }) => bendsFlat === undefined || canBend);
 }
 
 /** Share of its time for which a note is held. */

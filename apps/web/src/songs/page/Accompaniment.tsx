@@ -22,7 +22,7 @@ export function AddedHere({ state, view, noteId }: { state: SongState; view: Son
 }
 
 /** What is played with the melody, and what that costs. */
-export function WithTheMelody({ state, view }: { state: SongState; view: SongView }) {
+export function Accompaniment({ state, view }: { state: SongState; view: SongView }) {
   const { adds } = state.plan;
   if (!adds) return null;
   const { notes, price } = view.added;

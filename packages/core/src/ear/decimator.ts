@@ -14,7 +14,7 @@ export interface Thinner {
 const HALF = 10;
 
 /** @param rate samples a second that come in; up to 22050 are left as they are */
-export function thinner(rate: number): Thinner {
+export function decimator(rate: number): Thinner {
   const factor = Math.max(1, Math.floor(rate / LISTENING.rate));
   const weights = lowpass(factor);
   const half = (weights.length - 1) / 2;
