@@ -100,7 +100,7 @@ interface OwnLayoutsProps {
 /** Layouts of one's own, kept from an instrument's page. */
 function OwnLayouts({ id, busy, onChoose }: OwnLayoutsProps) {
   const { data } = layouts.useList();
-  const { putAway } = useKeeping(layouts);
+  const { moveToBin } = useKeeping(layouts);
   const own = data?.filter((record) => record.family === id) ?? [];
   if (own.length === 0) return null;
   return (
@@ -117,7 +117,10 @@ function OwnLayouts({ id, busy, onChoose }: OwnLayoutsProps) {
             >
               {record.name}
             </Button>
-            <LinkButton onClick={() => putAway(record)} label={`Put the layout ${record.name} into the bin`}>
+            <LinkButton
+              onClick={() => moveToBin(record)}
+              label={`Put the layout ${record.name} into the bin`}
+            >
               into the bin
             </LinkButton>
           </span>

@@ -17,7 +17,7 @@ interface EditorHeadProps {
 /** Name of the instrument and what can be done with it as a whole. */
 export function EditorHead({ record, spec, changed, busy, binned, onDrop }: EditorHeadProps) {
   const navigate = useNavigate();
-  const { keep, putAway, busy: keeping } = useKeeping(instruments);
+  const { keep, moveToBin, busy: keeping } = useKeeping(instruments);
   /** A second instrument with the same layout, to be changed from there. */
   const copy = () =>
     keep(
@@ -39,7 +39,7 @@ export function EditorHead({ record, spec, changed, busy, binned, onDrop }: Edit
         Copy
       </Button>
       {!binned && (
-        <Button variant="text" onClick={() => putAway(record, () => navigate('/cabinet'))}>
+        <Button variant="text" onClick={() => moveToBin(record, () => navigate('/cabinet'))}>
           Into the bin
         </Button>
       )}

@@ -110,7 +110,7 @@ const api = {
     const wanted = preferences ?? defaultPreferences(instrument.family);
     return (await songJobs()).keys(instrument, song, wanted, mode);
   },
-  /** The same with the tab of each. */
+  /** How the song lies in every key, with its tab in each. */
   async songTabs(...[subject, ...asked]: SongJob<SongJobs['tabs']>): Promise<readonly SongInKey[]> {
     return (await songJobs()).tabs(open(subject), ...asked);
   },

@@ -104,7 +104,7 @@ function Measured({ chosen, instrument, measurements, gathering }: MeasuredProps
           {kept.map((one) => (
             <li key={one.id}>
               Measured on {dateWords(one.at)}: {counted(Object.keys(one.ways).length, 'way')}.{' '}
-              <Button size="small" variant="text" onClick={() => own.putAway(one)}>
+              <Button size="small" variant="text" onClick={() => own.moveToBin(one)}>
                 Put away
               </Button>
             </li>

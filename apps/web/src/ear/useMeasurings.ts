@@ -68,6 +68,6 @@ export function useMeasurings(
     take,
     canTake: taken.length > 0 && !changing.busy,
     tick,
-    putAway: keeping.putAway,
+    moveToBin: keeping.moveToBin,
   };
 }

@@ -27,10 +27,10 @@ export function useFetchAhead(): void {
   }, []);
 }
 
-interface LaterOptions {
-  /** What is said while it comes; nothing when left out. */
+interface LazyPartOptions {
+  /** Placeholder while it loads; none by default. */
   readonly opening?: string;
-  /** True where something else on the page says that it could not be fetched. */
+  /** Something else on the page says that it could not be fetched. */
   readonly quiet?: boolean;
 }
 
@@ -42,7 +42,7 @@ interface LaterOptions {
 export function lazyPart<Props extends object>(
   what: string,
   load: () => Promise<ComponentType<Props>>,
-  { opening, quiet = false }: LaterOptions = {},
+  { opening, quiet = false }: LazyPartOptions = {},
 ): ComponentType<Props> {
   let loaded: ComponentType<Props> | undefined;
   const fetched = prefetched(async () => (loaded ??= await load()));

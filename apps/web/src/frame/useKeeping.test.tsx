@@ -45,14 +45,14 @@ test('what is put away comes back by the notice and by undo, and goes again by r
   act(() => hook.result.current.kept.keep(content('Ours'), words));
   await waitFor(() => expect(names()).toEqual(['Ours']));
   let gone = 0;
-  const putAway = () =>
-    act(() => hook.result.current.kept.putAway(hook.result.current.list![0]!, () => (gone += 1)));
-  putAway();
+  const moveToBin = () =>
+    act(() => hook.result.current.kept.moveToBin(hook.result.current.list![0]!, () => (gone += 1)));
+  moveToBin();
   await waitFor(() => expect(names()).toEqual([]));
   expect([gone, hook.result.current.notice?.text]).toEqual([1, 'Ours is in the bin.']);
   act(() => hook.result.current.notice!.action!.run());
   await waitFor(() => expect(names()).toEqual(['Ours']));
-  putAway();
+  moveToBin();
   await waitFor(() => expect(names()).toEqual([]));
   await act(async () => expect(await undo()).toBe('putting Ours into the bin'));
   await waitFor(() => expect(names()).toEqual(['Ours']));
@@ -98,8 +98,8 @@ test('a row that goes with its record still says so, and undo brings both back',
   }) as typeof fetch;
   backend.add('layouts', 'row-0', content('Quay'));
   function Row({ record }: { record: LayoutRecord }) {
-    const { putAway } = useKeeping(layouts);
-    return <button onClick={() => putAway(record)}>{record.name}</button>;
+    const { moveToBin } = useKeeping(layouts);
+    return <button onClick={() => moveToBin(record)}>{record.name}</button>;
   }
   function Page() {
     const notice = useNotice();

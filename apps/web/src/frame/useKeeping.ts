@@ -138,7 +138,7 @@ export function useKeeping<K extends RecordKindId>(kind: Records<K>) {
     keepAll,
     change,
     changeAll,
-    putAway: moveToBin,
+    moveToBin,
     busy: making.isPending,
     error: making.error,
   };

@@ -274,9 +274,9 @@ function KeepProgression({ text, beats, sound }: { text: string; beats: number; 
 
 /** A progression of one's own goes to the bin, and comes back by undo. */
 function BinProgression({ record, onGone }: { record: ProgressionRecord; onGone: () => void }) {
-  const { putAway, busy } = useKeeping(progressions);
+  const { moveToBin, busy } = useKeeping(progressions);
   return (
-    <Button size="small" variant="text" onClick={() => putAway(record, onGone)} disabled={busy}>
+    <Button size="small" variant="text" onClick={() => moveToBin(record, onGone)} disabled={busy}>
       Put “{record.name}” into the bin
     </Button>
   );

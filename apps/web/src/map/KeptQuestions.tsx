@@ -105,7 +105,7 @@ interface KeptRowProps {
 
 function KeptRow({ kept, instrument, family, onOpened }: KeptRowProps) {
   const navigate = useNavigate();
-  const { putAway } = useKeeping(questions);
+  const { moveToBin } = useKeeping(questions);
   const preference = family.preferences.find((p) => p.id === kept.question.preferences.preset)?.label ?? '';
   const link = `/map?${new URLSearchParams({ on: kept.instrumentId, ...questionToLink(kept.question, family) }).toString()}`;
   const open = () => {
@@ -123,7 +123,7 @@ function KeptRow({ kept, instrument, family, onOpened }: KeptRowProps) {
       <Button
         size="small"
         variant="text"
-        onClick={() => putAway(kept)}
+        onClick={() => moveToBin(kept)}
         aria-label={`Put “${kept.name}” into the bin`}
       >
         Bin

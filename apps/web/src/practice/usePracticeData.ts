@@ -31,7 +31,7 @@ export function useSending(): void {
   }, [online, client, waiting]);
 }
 
-/** What somebody practises, and what was played of it so far, here not sent yet included. */
+/** What a person practises and has played so far, entries that wait for the server included. */
 export function usePracticeData() {
   const { settings, change } = useSettings();
   const { data: list, error } = items.useList();

@@ -19,7 +19,7 @@ const SILENT = 0.42;
 /** What it costs to begin and to end, and to go on to another pitch, with what each semitone of the leap adds. */
 const BEGIN = 0.6;
 const CHANGE = 1.1;
-/** And what rings already and is no louder than it was: nobody struck it. */
+/** Cost of entering a candidate that rings already and did not grow: nobody struck it. */
 const STALE = 3;
 const LEAP = 0.015;
 /** What is taken off where a note was struck just now: it is meant, though others ring louder. */

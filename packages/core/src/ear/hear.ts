@@ -6,7 +6,7 @@ import { ALL_PITCHES, hertz, LISTENING } from './listening.ts';
 import { notesOf, type HeardFrame, type HeardNote, type NoteFrame } from './notes.ts';
 import { decimator } from './decimator.ts';
 
-/** What is known before it is listened. */
+/** Options of the listener. */
 export interface HearOptions {
   /** Pitches that can sound, in semitones with cents as a fraction; C2 to D8 when left out. */
   readonly candidates?: readonly number[];

@@ -27,7 +27,10 @@ const DIVIDED_BY = Array.from({ length: HARMONICS + 1 }, (_, h) =>
 export interface PartialShare {
   /** Of all the power there is; over 1 where the partials are narrower than most. */
   share: number;
-  /** Of it what lies at partials that no multiple of the frequency has, the least of several. */
+  /**
+   * Share of the power at partials that only this fundamental has, and not twice or three times it; the smallest over these.
+   * Near 0 the true pitch is an octave or a twelfth higher.
+   */
   own: number;
 }
 

@@ -1,7 +1,7 @@
 import type { NoteTiming } from '../time/noteTiming.ts';
 import type { FingeredWay, Hold, Way } from './way.ts';
 
-/** What a term of the effort is called and how it is told; the part of it that is not computation. */
+/** Id, label, explanation and default weight of a term of the effort: all of it but its cost functions. */
 export interface TermInfo {
   readonly id: string;
   readonly label: string;

@@ -15,7 +15,7 @@ export interface Coverage {
   readonly octavesFrom: readonly Pitch[];
 }
 
-/** @param usable the ways that may be used, all others being out of account */
+/** @param usable the ways that may be used; all others are ignored */
 export function coverageOf(
   instrument: Instrument,
   key: Key,

@@ -4,11 +4,11 @@ import { fail, isRecord, ok, shown, type Problem, type Result } from '../result.
 import type { WayCount } from './waySound.ts';
 
 /**
- * What was played: written by the player as it goes on, and never changed. Of those with one `entry` the one with the
- * highest `revision` holds, so that a session that grows, or is set right by hand, is told again.
+ * A session of practice. Entries are never changed: a session that grows, or is corrected by hand, is written again with
+ * the same `entry` and a higher `revision`.
  */
 export interface LogEntry {
-  /** UUID of what is told, and which telling of it this is, from 1 on. */
+  /** `entry` (a UUID) names the session; `revision` rises by one with every rewrite, from 1 on, and the highest holds. */
   readonly entry: string;
   readonly revision: number;
   /** Put away by hand. */

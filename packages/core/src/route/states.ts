@@ -99,7 +99,7 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
     return number;
   };
 
-  /** What is carried after a hold, by numbers. */
+  /** What the line leaves behind after a hold (place of the hand, levers, bellows), by number of the hold. */
   const carry = (before: number, number: number, hold: Hold): number => {
     const key = before * HOLDS + number;
     const known = carriedOn.get(key);

@@ -91,7 +91,7 @@ const KINDS: Readonly<Record<PracticeItem['what']['kind'], string>> = {
 };
 
 function Row({ item, on, due, persons, open, onOpen, chosen, onChoose }: RowProps) {
-  const { change, putAway, busy } = useKeeping(items);
+  const { change, moveToBin, busy } = useKeeping(items);
   const { how } = item;
   const put = (part: { readonly [K in keyof PracticeItem]?: PracticeItem[K] | undefined }, label: string) => {
     const { personId, ...others } = { ...itemOf(item), ...part };
@@ -127,7 +127,7 @@ function Row({ item, on, due, persons, open, onOpen, chosen, onChoose }: RowProp
           >
             {item.set ? 'no longer set' : 'set'}
           </LinkButton>
-          <LinkButton label={`bin: ${item.name}`} disabled={busy} onClick={() => putAway(item)}>
+          <LinkButton label={`bin: ${item.name}`} disabled={busy} onClick={() => moveToBin(item)}>
             bin
           </LinkButton>
         </span>
@@ -153,7 +153,7 @@ function Routines({
   readonly onKept: () => void;
 }) {
   const { routines: kept, items: list } = practice;
-  const { keep, putAway } = useKeeping(routines);
+  const { keep, moveToBin } = useKeeping(routines);
   const [name, setName] = useState('');
   const steps = chosen.flatMap((id) => {
     const item = list.find((one) => one.id === id);
@@ -169,7 +169,7 @@ function Routines({
             {routine.steps
               .map(({ itemId }) => list.find(({ id }) => id === itemId)?.name ?? 'gone')
               .join(', ')}{' '}
-            <LinkButton label={`bin: ${routine.name}`} onClick={() => putAway(routine)}>
+            <LinkButton label={`bin: ${routine.name}`} onClick={() => moveToBin(routine)}>
               bin
             </LinkButton>
           </li>

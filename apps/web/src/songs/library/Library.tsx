@@ -11,7 +11,7 @@ import { keyWords, type LibraryRow, type LibraryState, type ListedSong } from '.
 export function Library({ library, onWrite }: { library: LibraryState; onWrite: () => void }) {
   const { list, rows, asked, instrument, degrees, twice, searching } = library;
   const { data: kept = [] } = arrangements.useTitles('kept');
-  const { putAway } = useKeeping(songs);
+  const { moveToBin } = useKeeping(songs);
   const arranged = useMemo(() => counts(kept.map(({ songId }) => songId ?? '')), [kept]);
   if (list.length === 0)
     return (
@@ -50,7 +50,7 @@ export function Library({ library, onWrite }: { library: LibraryState; onWrite: 
           on={on}
           knows={knows}
           arranged={arranged.get(row.song.id) ?? 0}
-          onPutAway={putAway}
+          onBin={moveToBin}
         />
       )}
     </VirtualTable>
@@ -76,10 +76,10 @@ interface SongCellsProps {
   readonly on: string | undefined;
   readonly knows: boolean;
   readonly arranged: number;
-  readonly onPutAway: (song: ListedSong) => void;
+  readonly onBin: (song: ListedSong) => void;
 }
 
-function SongCells({ row, on, knows, arranged, onPutAway }: SongCellsProps) {
+function SongCells({ row, on, knows, arranged, onBin }: SongCellsProps) {
   const { song, fit, lacks, opens, twins } = row;
   const { id, title, keys, metres, tags = [], composer = '' } = song;
   const link = new URLSearchParams({
@@ -107,7 +107,7 @@ function SongCells({ row, on, knows, arranged, onPutAway }: SongCellsProps) {
       </td>
       <td className="songs-more">{arranged > 0 ? arranged : ''}</td>
       <td>
-        <LinkButton label={`Put ${title} into the bin`} onClick={() => onPutAway(song)}>
+        <LinkButton label={`Put ${title} into the bin`} onClick={() => onBin(song)}>
           bin
         </LinkButton>
       </td>

@@ -42,7 +42,7 @@ export function useTagChanges(tag: TagInUse, list: readonly ListedSong[], record
         attempt(renameInAll(wanted.name, `calling ${tag.name} ${wanted.name}`));
     },
     takeOff: () => {
-      if (record) ofTags.putAway(record);
+      if (record) ofTags.moveToBin(record);
       if (tag.songs > 0)
         attempt(renameInAll(undefined, `taking ${tag.name} off ${counted(tag.songs, 'song')}`));
     },

@@ -74,7 +74,7 @@ function Row({
   readonly state: SongState;
 }) {
   const navigate = useNavigate();
-  const { putAway } = useKeeping(arrangements);
+  const { moveToBin } = useKeeping(arrangements);
   const instrument = state.cabinet?.find(({ id }) => id === kept.instrumentId);
   const family = familyById(instrument?.family ?? '');
   const open = () => {
@@ -95,7 +95,7 @@ function Row({
       <LinkButton current={current} onClick={open}>
         {kept.name}
       </LinkButton>{' '}
-      <LinkButton label={`Put ${kept.name} into the bin`} onClick={() => putAway(kept)}>
+      <LinkButton label={`Put ${kept.name} into the bin`} onClick={() => moveToBin(kept)}>
         bin
       </LinkButton>
     </li>
