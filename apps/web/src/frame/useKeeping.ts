@@ -35,6 +35,10 @@ interface Changing<Content, Record> {
 /** Writes of one request: a thousand songs are kept in a few of them. */
 const WRITES_AT_ONCE = 100;
 
+function failed(error: Error): void {
+  notify(error.message, { kind: 'error' });
+}
+
 interface ManyWords {
   readonly label: string;
   readonly onProgress?: (done: number) => void;
@@ -71,7 +75,6 @@ export function useKeeping<K extends RecordKindId>(kind: Records<K>) {
     mutationFn: (writes: readonly Write<K>[]) => makeChange(writes),
     onSettled: renew,
   });
-  const failed = (error: Error) => notify(error.message, { kind: 'error' });
   // What follows hangs on the promise: whoever began it may have left the screen with the record's row.
   const make = (write: Write<K>) => making.mutateAsync([write]);
   const keep = (content: Content, { label, notice, onKept, onUndone }: Words<Record>) =>
