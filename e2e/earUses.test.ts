@@ -301,7 +301,7 @@ test('a drum is struck, written down and put into the cabinet', async () => {
     () => page.$$eval('.struck b', (all) => all.length),
     (count) => expect(count).toBe(7),
   );
-  await page.type('.tool-number input', 'Found in the boathouse');
+  await page.type('::-p-aria([name="Call it"][role="textbox"])', 'Found in the boathouse');
   await click(page, 'Put it into the cabinet');
   await sees(page, 'Found in the boathouse is in the cabinet.');
   await page.waitForFunction(() => /cabinet\/[0-9a-f-]{36}/.test(location.pathname));

@@ -2,7 +2,7 @@ import type { Page } from 'puppeteer-core';
 import { eventually } from './stage.ts';
 
 /** Notes of a row: of a line on Map, of a song, on the stand. */
-export const NOTE = '[role="listbox"] > [role="option"]';
+export const NOTE = '[role="listbox"][aria-orientation="horizontal"] > [role="option"]';
 /** What stands at the end of a pinned note's name. */
 export const PINNED = '[title*=", pinned"]';
 export const PINNED_NOTE = NOTE + PINNED;

@@ -17,6 +17,11 @@ export interface Ear extends Loudness {
 }
 
 const SILENT: Loudness = { level: 0, noise: 0, room: 'well' };
+/** Whether the meter looks the same: nothing is drawn again for that. */
+function isAsLoud(a: Loudness, b: Loudness): boolean {
+  return a.level === b.level && a.noise === b.noise && a.room === b.room;
+}
+
 const GONE = 'The microphone is gone: it was unplugged, or taken back. Begin again with another.';
 
 /**
@@ -65,7 +70,8 @@ export function useEar(
       const onTold = (told: EarUpdate) => {
         if (mine !== turn.current) return;
         setNow(told.now);
-        setLoudness(meter(told));
+        const next = meter(told);
+        setLoudness((before) => (isAsLoud(before, next) ? before : next));
         latest.current.onFrames?.(told.frames, told);
       };
       const onEnd = (gone: boolean) => {

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import {
   drillById,
   drillFits,
@@ -79,11 +79,13 @@ export function useDrill({ practice, item, rest, told }: OnStand) {
     onAnswer: answer,
   });
   const hear = useHearing(showing ? undefined : question, family?.timbre, played.sounding);
+  const goOnByItself = useEffectEvent(goOn);
   useEffect(() => {
     if (!showing?.right) return undefined;
-    const timer = window.setTimeout(goOn, GOES_ON);
+    // Once for each answer: a page that is drawn again while it listens does not put it off.
+    const timer = window.setTimeout(() => goOnByItself(), GOES_ON);
     return () => window.clearTimeout(timer);
-  });
+  }, [showing]);
   return {
     drill,
     view,
