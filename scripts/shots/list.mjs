@@ -4,7 +4,7 @@ const LOW_E_FLAT = id(1);
 const B_FLAT = id(3);
 
 /** Something practised, by its number. */
-const stand = (n) => ({ path: `/practice/play/${id(n)}`, ready: '.stand-note' });
+const stand = (n) => ({ path: `/practice/play/${id(n)}`, ready: '.note-row [role="option"]' });
 
 export const SHOTS = [
   {
@@ -29,7 +29,7 @@ export const SHOTS = [
   {
     name: 'song',
     path: `/songs/${id(502)}?on=${LOW_E_FLAT}&by=5&at=n3`,
-    ready: '.system-note',
+    ready: '.note-row [role="option"]',
   },
   {
     name: 'song-beside',
