@@ -4,7 +4,7 @@ import { NAMINGS, type MapView, type NamingStyle } from '@same-song/core';
 import { lazyPart } from '../frame/lazyPart.tsx';
 import { dialectOf } from '../api/settings.ts';
 import { Check } from '../controls/Check.tsx';
-import { TempoField } from './TempoField.tsx';
+import { TempoField } from '../controls/TempoField.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
 import { CompareButton } from './CompareButton.tsx';
 import { KeepQuestion } from './KeepQuestion.tsx';

@@ -22,6 +22,7 @@ import {
 import { answering, InstrumentWord, ScaleWord, TonicWord } from '../question/KeyWords.tsx';
 import { lazyPart } from '../frame/lazyPart.tsx';
 import { rangeChoices } from './rangeChoices.ts';
+import { preferenceChoices } from '../question/preferenceChoices.ts';
 import { among, useSentence } from '../question/useSentence.ts';
 import type { QuestionState } from '../question/useQuestion.ts';
 import { WordPicker, type Choice } from '../question/WordPicker.tsx';
@@ -90,14 +91,7 @@ export function QuestionLine({ state, view }: { state: QuestionState; view: MapV
           {...picker('preference')}
           word={changed ? `${preset.label}, adjusted` : preset.label}
           placeholder="Smoothest air, no bends …"
-          search={among(
-            family.preferences.map(({ id, label, about }) => ({
-              id,
-              label,
-              about,
-              current: id === preset.id,
-            })),
-          )}
+          search={among(preferenceChoices(family, preset.id))}
           onChoose={(id) => choosePreference(state, id)}
           footer={<PreferenceWeights state={state} />}
         />

@@ -1,11 +1,11 @@
 import { useMemo, useState } from 'react';
 import type { MapView, Timbre } from '@same-song/core';
-import { TEMPO } from './TempoField.tsx';
+import { USUAL_TEMPO } from '../controls/TempoField.tsx';
 import { usePlayer } from './usePlayer.ts';
 
 /** How the line of a map is heard: its tempo, with drones or without. */
 export function useMapSounds(view: MapView, timbre: Timbre) {
-  const [tempo, setTempo] = useState<number>(TEMPO.usual);
+  const [tempo, setTempo] = useState(USUAL_TEMPO);
   const [hasDrones, setHasDrones] = useState(true);
   const voice = useMemo(
     () => ({ timbre, drones: hasDrones ? view.drones : [] }),

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { counted, GROOVES } from '@same-song/core';
 import { Picklist } from '../../controls/Picklist.tsx';
-import { TempoField } from '../../map/TempoField.tsx';
+import { TempoField } from '../../controls/TempoField.tsx';
 import { Mixer } from '../stand/Mixer.tsx';
 import type { JamState } from './useJam.ts';
 

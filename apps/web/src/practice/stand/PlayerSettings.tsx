@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { FACTORS, GROOVES, TEMPO_LIMITS, type Instrument, type RepeatMode } from '@same-song/core';
 import { Disclosure } from '../../controls/Disclosure.tsx';
 import { Picklist } from '../../controls/Picklist.tsx';
-import { TempoField } from '../../map/TempoField.tsx';
+import { TempoField } from '../../controls/TempoField.tsx';
 import { SIMULATED_PLAYERS, simulatedOn } from './simulatedPlayers.ts';
 import { Mixer } from './Mixer.tsx';
 import type { StandPlayerState } from '../round/useStandPlayer.ts';

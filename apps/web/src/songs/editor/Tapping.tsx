@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { Song } from '@same-song/core';
 import { Picklist } from '../../controls/Picklist.tsx';
-import { TEMPO, TempoField } from '../../map/TempoField.tsx';
+import { TempoField, USUAL_TEMPO } from '../../controls/TempoField.tsx';
 import { useTapping } from './useTapping.ts';
 
 const METRES = ['2/4', '3/4', '4/4', '6/8', '9/8'] as const;
@@ -17,7 +17,7 @@ interface TappingProps {
 /** Gives a tune its rhythm: it counts two bars, then every key or click is the next note. */
 export function Tapping({ song, onTapped }: TappingProps) {
   const [metre, setMetre] = useState<MetreName>('4/4');
-  const [perMinute, setPerMinute] = useState<number>(TEMPO.usual);
+  const [perMinute, setPerMinute] = useState(USUAL_TEMPO);
   const [count, unit] = metre.split('/').map(Number) as [number, number];
   const { taps, wanted, start, tap } = useTapping(song, { count, unit }, perMinute, onTapped);
   return (

@@ -1,6 +1,7 @@
 import { Link, useNavigate } from 'react-router';
 import { FULLNESSES, inModeIfAny, movedTonic, noteText } from '@same-song/core';
 import { songs } from '../../api/records.ts';
+import { preferenceChoices } from '../../question/preferenceChoices.ts';
 import { among, useSentence } from '../../question/useSentence.ts';
 import { WordPicker } from '../../question/WordPicker.tsx';
 import {
@@ -119,14 +120,7 @@ function HowWords({ state, picker }: { readonly state: SongState; readonly picke
           {...picker('preference')}
           word={preset.label}
           placeholder="How it is to be played …"
-          search={among(
-            family.preferences.map(({ id, label, about }) => ({
-              id,
-              label,
-              about,
-              current: id === preset.id,
-            })),
-          )}
+          search={among(preferenceChoices(family, preset.id))}
           onChoose={(id) =>
             state.change('how it is played', { preferences: { ...plan.preferences, preset: id } })
           }

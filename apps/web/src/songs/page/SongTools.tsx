@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { barAt, barStarts, QUARTER, type SongView } from '@same-song/core';
 import { lazyPart } from '../../frame/lazyPart.tsx';
-import { TempoField } from '../../map/TempoField.tsx';
+import { TempoField } from '../../controls/TempoField.tsx';
 import { HearMenu } from './HearMenu.tsx';
 import { PractiseSong } from './PractiseSong.tsx';
 import type { SongState } from './useSong.ts';
