@@ -34,6 +34,8 @@ export default tseslint.config(
       '@typescript-eslint/consistent-type-imports': 'error',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/no-explicit-any': 'error',
+      // A type inferred from a schema is named by an interface, so that messages of the compiler show the name.
+      '@typescript-eslint/no-empty-object-type': ['error', { allowInterfaces: 'with-single-extends' }],
       eqeqeq: 'error',
       'no-console': 'error',
       // The compiler looks for unknown and doubled properties only where an object is written out.

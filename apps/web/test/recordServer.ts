@@ -133,7 +133,7 @@ export class RecordServer {
 
   #write(write: Write): { row: Row; what: RecordChange | undefined } {
     if (write.op === 'create') {
-      const content = write.content as unknown as Fields;
+      const content = { ...write.content };
       const row = this.add(write.kind, `row-${this.rows.length}`, content);
       return { row, what: changeBetween(undefined, { content, binned: false }) };
     }
@@ -144,7 +144,7 @@ export class RecordServer {
     if (write.version !== row.version) throw new Refused(409, 'stale', 'Stale.', answerOf(row));
     return write.op === 'bin'
       ? this.#become(row, row.content, true)
-      : this.#become(row, write.content, false);
+      : this.#become(row, { ...write.content }, false);
   }
 
   #become(row: Row, content: Fields, binned: boolean): { row: Row; what: RecordChange | undefined } {

@@ -115,8 +115,8 @@ export type { Drill, DrillContext } from './practice/drills/drill.ts';
 export { isPlayable, playedAnswer, type DrillNote, type DrillQuestion } from './practice/drillQuestion.ts';
 export { tuneOf, type Tune } from './practice/tune.ts';
 export { GROOVES, grooveById, USUAL_GROOVE, usualGrooveFor, type Play } from './practice/grooves.ts';
-export { USUAL_WAY, type HowToPractise } from './practice/howTo.ts';
-export { checkHow, type PracticeItem, type Practised } from './practice/item.ts';
+export { checkHow, USUAL_WAY, type HowToPractise } from './practice/howTo.ts';
+export { type PracticeItem, type Practised } from './practice/item.ts';
 export {
   jamStages,
   ROUNDS_A_STAGE,
@@ -230,7 +230,7 @@ export {
 } from './records/change.ts';
 export { isSame, mergeFields } from './records/merge.ts';
 export { checkLayoutFile, layoutFile, layoutFileSchema } from './records/layoutFile.ts';
-export { isId } from './records/isId.ts';
+export { isId } from './isId.ts';
 export {
   ANSWER_SCHEMAS,
   answerSchema,
@@ -287,7 +287,7 @@ export {
   type Voice,
 } from './song/song.ts';
 export { checkSong } from './song/checkSong.ts';
-export { SONG_LIMITS } from './song/songShape.ts';
+export { SONG_LIMITS } from './song/songSchema.ts';
 export { played, unfoldedTimes, type Played, type PlayedNote } from './song/played.ts';
 export { fifthsOfSongKey } from './song/songKey.ts';
 export { valueOf, writtenBars, type WrittenEvent } from './song/notation.ts';

@@ -112,9 +112,9 @@ export function answer({ id, version, content }: RecordModel): Answer {
 
 /** SQLite hands out lists and objects within a content as text. */
 function unpacked(kind: RecordKindId, { sketch, ...item }: Row): Listed {
-  const { listed, fields } = recordKind(kind);
+  const { listed, schema } = recordKind(kind);
   const packed = listed.filter((field) => {
-    const { type } = fields[field] as { type?: string };
+    const type = schema.properties[field]?.type;
     return type === 'array' || type === 'object';
   });
   const values = item as unknown as Readonly<Record<string, unknown>>;

@@ -47,7 +47,7 @@ function AlternatesTable(props: AlternatesPanelProps) {
   const dialect = dialectOf(settings, instrument.family);
   // What is being edited may not be right yet; the table then stays with what last was.
   const { data: rows, error } = useAlternates(instrument.spec, dialect, all ? 1 : 2);
-  const wrong = problems.filter((p) => p.field.startsWith('measured') || p.field === 'choices');
+  const wrong = problems.filter((p) => p.field.startsWith('measured') || p.field.startsWith('choices'));
   if (error) return <p role="alert">This table cannot be worked out: {error.message}</p>;
   if (!rows) return <p className="loading">Comparing every way…</p>;
   return (

@@ -1,4 +1,4 @@
-import { isId } from '../records/isId.ts';
+import { isId } from '../isId.ts';
 import { checkContent, contentSchema, recordKind, type ContentOf } from '../records/kinds.ts';
 import { RECORD_KIND_IDS, type RecordKindId } from '../records/kindNames.ts';
 import { fileSchema } from '../records/recordKind.ts';

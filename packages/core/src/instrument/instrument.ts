@@ -1,32 +1,57 @@
+import * as v from 'valibot';
 import { FAMILY_IDS, familyById } from '../families/index.ts';
 import type { OpenLayout } from '../families/contract.ts';
 import type { Capability } from '../families/layoutPart.ts';
 import type { Way } from '../families/way.ts';
-import { personalProblems, stillMeasured, type Measured } from './personal.ts';
+import { A4, choiceProblems, MEASURED, stillMeasured } from './personal.ts';
 import { withPersonalTerms } from './personalTerms.ts';
 import type { Key } from '../scale/scale.ts';
-import { A4_RANGE, STANDARD_A4 } from '../pitch/pitch.ts';
+import { STANDARD_A4 } from '../pitch/pitch.ts';
 import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
+import { byId, checkedElsewhere, fields, list, oneOf, parse, typedText } from '../schema.ts';
 
 /** Fields of an instrument with entries of their own, by place or technique, which two may change side by side. */
 export const FIELDS_OF_ENTRIES = ['measured', 'capability'] as const;
 
-/** One real object in somebody's hands, as it is stored and exchanged. */
-export interface InstrumentSpec {
-  readonly family: string;
-  readonly name: string;
+export const NAME_LIMIT = 120;
+export const NOTES_LIMIT = 4000;
+
+/** Name of a record. */
+export const NAME = typedText('A name', NAME_LIMIT, 1);
+
+/** Id of a family. */
+export const FAMILY = v.pipe(
+  oneOf(FAMILY_IDS, ({ input }) => {
+    return `There is no family “${shown(input)}”. Known: ${FAMILY_IDS.join(', ')}.`;
+  }),
+  v.transform((family): string => family),
+);
+
+export const INSTRUMENT = fields({
+  family: FAMILY,
+  name: NAME,
   /** Opaque outside the family's folder. */
-  readonly layout: unknown;
+  layout: checkedElsewhere(),
   /** Places where each group of techniques works; a group left out has the family's default. */
-  readonly capability: Capability;
+  capability: v.exactOptional(
+    byId(
+      list(v.string('A place is named by a text.'), 1_000, 0, 'This must be a list of places.'),
+      100,
+      'Techniques must be lists of places.',
+    ),
+    {},
+  ),
   /** Pitch standard: Hz of A4. */
-  readonly a4: number;
-  readonly notes: string;
+  a4: v.exactOptional(A4, STANDARD_A4),
+  notes: v.exactOptional(typedText('Notes', NOTES_LIMIT), ''),
   /** What was measured, by way id; each is kept only as long as its way sounds the pitch it was measured at. */
-  readonly measured: Measured;
+  measured: v.exactOptional(MEASURED, {}),
   /** Ids of the ways chosen for their pitch, at most one a pitch. */
-  readonly choices: readonly string[];
-}
+  choices: v.exactOptional(list(v.string(), 1_000, 0, 'Choices must be a list of ways.'), []),
+});
+
+/** One real object in somebody's hands, as it is stored and exchanged. */
+export interface InstrumentSpec extends v.InferOutput<typeof INSTRUMENT> {}
 
 /** A stored instrument opened for computing. */
 export interface Instrument extends OpenLayout {
@@ -37,14 +62,10 @@ export interface Instrument extends OpenLayout {
   centsOf(way: Way): number;
 }
 
-export const NAME_LIMIT = 120;
-export const NOTES_LIMIT = 4000;
-
 /** A new instrument of a family's preset, named after it. @throws on an unknown family or preset */
 export function specFromPreset(familyId: string, presetId: string): InstrumentSpec {
-  const family = familyById(familyId);
-  const preset = family?.presets.find((p) => p.id === presetId);
-  if (!family || !preset) throw new Error(`specFromPreset: no preset ${presetId} of family ${familyId}`);
+  const preset = familyById(familyId)?.presets.find((p) => p.id === presetId);
+  if (!preset) throw new Error(`specFromPreset: no preset ${presetId} of family ${familyId}`);
   return specFromLayout(familyId, preset.layout);
 }
 
@@ -67,43 +88,26 @@ export function specFromLayout(familyId: string, layout: unknown): InstrumentSpe
 
 /** Checks what came from outside and opens it. Problem fields: `name`, `a4`, `layout.draw.4`, `capability.overblow` … */
 export function openInstrument(stored: unknown): Result<Instrument> {
-  if (!isRecord(stored)) {
-    return fail({
-      field: '',
-      wrong: shown(stored),
-      message: 'An instrument needs a family, a name and a layout.',
-    });
-  }
-  const family = typeof stored['family'] === 'string' ? familyById(stored['family']) : undefined;
-  if (!family) {
-    const message = `There is no family “${shown(stored['family'])}”. Known: ${FAMILY_IDS.join(', ')}.`;
-    return fail({ field: 'family', wrong: shown(stored['family']), message });
-  }
-  const problems: Problem[] = [
-    ...textProblems('name', stored['name'], 1, NAME_LIMIT, 'A name'),
-    ...textProblems('notes', stored['notes'] ?? '', 0, NOTES_LIMIT, 'Notes'),
-    ...a4Problems(stored['a4'] ?? STANDARD_A4),
-  ];
-  const capability = checkCapability(stored['capability'] ?? {});
-  if (!capability.ok) problems.push(...under('capability', capability.problems));
-  const opened = family.open(stored['layout'], capability.ok ? capability.value : {});
-  if (!opened.ok) problems.push(...under('layout', opened.problems));
-  else {
-    if (capability.ok) problems.push(...placeProblems(opened.value, capability.value));
-    problems.push(...personalProblems(opened.value, stored['measured'] ?? {}, stored['choices'] ?? []));
-  }
-  if (problems.length > 0 || !opened.ok || !capability.ok) return fail(...(problems as [Problem]));
-  const spec: InstrumentSpec = {
-    family: family.id,
-    name: (stored['name'] as string).trim(),
+  const parsed = parse(INSTRUMENT, stored);
+  if (!parsed.ok) return fail(...parsed.problems, ...layoutProblems(stored));
+  const { family, layout, capability, measured, choices } = parsed.value;
+  const opened = familyById(family)!.open(layout, capability);
+  if (!opened.ok) return fail(...under('layout', opened.problems));
+  const problems = [...placeProblems(opened.value, capability), ...choiceProblems(opened.value, choices)];
+  if (problems.length > 0) return fail(...problems);
+  const spec = {
+    ...parsed.value,
     layout: opened.value.layout,
-    capability: capability.value,
-    a4: (stored['a4'] as number | undefined) ?? STANDARD_A4,
-    notes: (stored['notes'] as string | undefined) ?? '',
-    measured: stillMeasured(opened.value, (stored['measured'] ?? {}) as InstrumentSpec['measured']),
-    choices: (stored['choices'] as InstrumentSpec['choices'] | undefined) ?? [],
+    measured: stillMeasured(opened.value, measured),
   };
   return ok(personal(opened.value, spec));
+}
+
+/** What is wrong with the layout of an instrument of which something else is wrong too. */
+function layoutProblems(stored: unknown): readonly Problem[] {
+  if (!isRecord(stored) || !('layout' in stored)) return [];
+  const opened = familyById(String(stored['family']))?.open(stored['layout'], {});
+  return !opened || opened.ok ? [] : under('layout', opened.problems);
 }
 
 /** A layout with what is known of this one object put to it. */
@@ -123,42 +127,6 @@ function personal(opened: OpenLayout, spec: InstrumentSpec): Instrument {
       return known;
     },
   };
-}
-
-/** Checks a text by its length in characters as a reader counts them, spaces at the ends left out. */
-export function textProblems(
-  field: string,
-  value: unknown,
-  least: number,
-  most: number,
-  what: string,
-): Problem[] {
-  if (typeof value !== 'string') return [{ field, wrong: shown(value), message: `${what} must be text.` }];
-  const length = [...value.trim()].length;
-  if (length < least) return [{ field, wrong: shown(value), message: `${what} is missing.` }];
-  if (length > most) {
-    const message = `${what} may have ${most} characters at most; this has ${length}.`;
-    return [{ field, wrong: shown(value), message }];
-  }
-  return [];
-}
-
-function a4Problems(a4: unknown): Problem[] {
-  if (typeof a4 === 'number' && a4 >= A4_RANGE.lowest && a4 <= A4_RANGE.highest) return [];
-  const message = `The pitch of A must be from ${A4_RANGE.lowest} to ${A4_RANGE.highest} Hz.`;
-  return [{ field: 'a4', wrong: shown(a4), message }];
-}
-
-function checkCapability(value: unknown): Result<Capability> {
-  const isList = (v: unknown): v is string[] =>
-    Array.isArray(v) && v.every((place) => typeof place === 'string');
-  if (!isRecord(value))
-    return fail({ field: '', wrong: shown(value), message: 'Techniques must be lists of places.' });
-  for (const [group, places] of Object.entries(value)) {
-    if (!isList(places))
-      return fail({ field: group, wrong: shown(places), message: 'This must be a list of places.' });
-  }
-  return ok(value as Capability);
 }
 
 function placeProblems(opened: OpenLayout, capability: Capability): Problem[] {

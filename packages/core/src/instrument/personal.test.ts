@@ -49,13 +49,13 @@ test('a choice decides between equal ways and gives way to a pin', () => {
 
 test.each([
   [{ measured: 'sharp' }, 'measured'],
-  [{ measured: { '4b': { pitch: 72, cents: 200 } } }, 'measured.4b'],
-  [{ measured: { '4b': { pitch: 72, cents: '3' } } }, 'measured.4b'],
-  [{ measured: { '4b': { cents: 3 } } }, 'measured.4b'],
+  [{ measured: { '4b': { pitch: 72, cents: 200 } } }, 'measured.4b.cents'],
+  [{ measured: { '4b': { pitch: 72, cents: '3' } } }, 'measured.4b.cents'],
+  [{ measured: { '4b': { cents: 3 } } }, 'measured.4b.pitch'],
   [{ measured: { '4b': 3 } }, 'measured.4b'],
-  [{ measured: { '4b': { pitch: 72, cents: NaN } } }, 'measured.4b'],
+  [{ measured: { '4b': { pitch: 72, cents: NaN } } }, 'measured.4b.cents'],
   [{ choices: 'all' }, 'choices'],
-  [{ choices: [4] }, 'choices'],
+  [{ choices: [4] }, 'choices.0'],
   [{ choices: ['4b', '5b'] }, 'choices'],
 ])('%j is refused at %s', (wrong, field) => {
   const result = openInstrument({ ...specFromPreset('chromatic', '60-12'), ...wrong });

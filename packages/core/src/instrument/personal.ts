@@ -1,20 +1,37 @@
+import * as v from 'valibot';
 import type { OpenLayout } from '../families/contract.ts';
-import type { Pitch } from '../pitch/pitch.ts';
-import { isRecord, shown, type Problem } from '../result.ts';
+import { A4_RANGE } from '../pitch/pitch.ts';
+import type { Problem } from '../result.ts';
+import { byId, fields, number } from '../schema.ts';
 
-/** What a tuner showed for one way. */
-export interface Measurement {
-  /** Pitch that was meant. */
-  readonly pitch: Pitch;
-  /** Deviation from it. */
-  readonly cents: number;
-}
-
-/** Measurements by way id. */
-export type Measured = Readonly<Record<string, Measurement>>;
+/** Pitch standard: Hz of A4. */
+export const A4 = number(
+  A4_RANGE.lowest,
+  A4_RANGE.highest,
+  `The pitch of A must be from ${A4_RANGE.lowest} to ${A4_RANGE.highest} Hz.`,
+);
 
 /** Cents that a measurement may be off; more is another pitch. */
 export const CENTS_RANGE = Object.freeze({ lowest: -80, highest: 80 });
+
+const { lowest, highest } = CENTS_RANGE;
+
+const MEASUREMENT = fields({
+  /** Pitch that was meant. */
+  pitch: v.pipe(
+    v.number('A measurement must name the pitch that was meant.'),
+    v.integer('A measurement must name the pitch that was meant.'),
+  ),
+  /** Deviation from it. */
+  cents: number(lowest, highest, `Cents must be a number from ${lowest} to ${highest}.`),
+});
+
+/** Measurements by way id. */
+export const MEASURED = byId(MEASUREMENT, 1_000, 'Measurements must be cents by way.');
+
+/** What a tuner showed for one way. */
+export interface Measurement extends v.InferOutput<typeof MEASUREMENT> {}
+export type Measured = v.InferOutput<typeof MEASURED>;
 
 /** Measurements of ways that are there and still sound the pitch they were measured at. */
 export function stillMeasured(opened: OpenLayout, measured: Measured): Measured {
@@ -22,31 +39,9 @@ export function stillMeasured(opened: OpenLayout, measured: Measured): Measured 
   return Object.fromEntries(Object.entries(measured).filter(([id, { pitch }]) => pitches.get(id) === pitch));
 }
 
-/** Problems with what was measured and chosen. Fields: `measured.3d2`, `choices`. */
-export function personalProblems(opened: OpenLayout, measured: unknown, choices: unknown): Problem[] {
+/** Problems with the ways that were chosen. Field: `choices`. */
+export function choiceProblems(opened: OpenLayout, choices: readonly string[]): Problem[] {
   const problems: Problem[] = [];
-  if (!isRecord(measured))
-    problems.push({
-      field: 'measured',
-      wrong: shown(measured),
-      message: 'Measurements must be cents by way.',
-    });
-  else {
-    for (const [id, measurement] of Object.entries(measured)) {
-      const { lowest, highest } = CENTS_RANGE;
-      const { pitch, cents } = isRecord(measurement) ? measurement : {};
-      const sound = typeof cents === 'number' && cents >= lowest && cents <= highest;
-      if (sound && Number.isInteger(pitch)) continue;
-      const message = sound
-        ? 'A measurement must name the pitch that was meant.'
-        : `Cents must be a number from ${lowest} to ${highest}.`;
-      problems.push({ field: `measured.${id}`, wrong: shown(sound ? pitch : cents), message });
-    }
-  }
-  if (!Array.isArray(choices) || !choices.every((id) => typeof id === 'string')) {
-    problems.push({ field: 'choices', wrong: shown(choices), message: 'Choices must be a list of ways.' });
-    return problems;
-  }
   const pitches = new Set<number>();
   for (const id of choices) {
     const pitch = opened.ways.find((way) => way.id === id)?.pitch;

@@ -144,13 +144,17 @@ test.each([
   ['tempo', '60'],
   ['clean', 5],
   ['itemId', 'no id'],
-  ['keys', [12]],
-  ['ways', { a: { played: 1 } }],
   ['name', ''],
   ['gone', 'yes'],
 ])('an entry with %s %p is refused at that field', (field, value) => {
   const checked = checkLogEntry({ ...entry(1), [field]: value });
   expect(checked).toMatchObject({ ok: false, problems: [{ field }] });
+});
+
+test('a wrong value within a list is refused at its place', () => {
+  const problems = (change: object) => checkLogEntry({ ...entry(1), ...change });
+  expect(problems({ keys: [3, 12] })).toMatchObject({ problems: [{ field: 'keys.1' }] });
+  expect(problems({ ways: { a: { played: 1 } } })).toMatchObject({ problems: [{ field: 'ways.a.missed' }] });
 });
 
 test('an entry may leave out what there was none of', () => {

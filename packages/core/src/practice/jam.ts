@@ -1,11 +1,12 @@
+import * as v from 'valibot';
 import type { Way } from '../families/way.ts';
 import type { Chord } from '../harmony/chord.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import type { PitchClass } from '../pitch/pitch.ts';
 import { usableWays } from '../route/context.ts';
-import { isRecord } from '../result.ts';
 import { CHROMATIC_DEGREE_NAMES, degreeRead } from '../scale/degree.ts';
 import { aboveHome, type Key } from '../scale/scale.ts';
+import { fields, list, text, typedText, whole } from '../schema.ts';
 
 /** A stage of playing over a progression: what is allowed, for so many rounds. */
 export interface JamStage {
@@ -26,15 +27,26 @@ export interface LaidStage extends JamStage {
 
 export const ROUNDS_A_STAGE = 4;
 
-/** A stage that somebody made: the notes it allows, whatever their way. */
-export interface OwnStage {
-  readonly id: string;
-  readonly label: string;
-  /** Semitones above home, 0 to 11. */
-  readonly semitones: readonly number[];
-}
-
 export const OWN_STAGES_LIMIT = 12;
+
+const OWN_STAGE = fields({
+  id: text(40, 1),
+  label: typedText('A name', 80, 1),
+  /** Semitones above home, 0 to 11. */
+  semitones: list(whole(0, 11), 12, 1),
+});
+
+/** Stages of somebody's own, each with an id of its own. */
+export const OWN_STAGES = v.pipe(
+  list(OWN_STAGE, OWN_STAGES_LIMIT),
+  v.check(
+    (stages) => new Set(stages.map((stage) => stage.id)).size === stages.length,
+    'Two stages bear the same id.',
+  ),
+);
+
+/** A stage that somebody made: the notes it allows, whatever their way. */
+export interface OwnStage extends v.InferOutput<typeof OWN_STAGE> {}
 
 /** Degrees as they are typed, `1 b3 5`, as semitones above home; undefined where one of them is none. */
 export function degreesRead(text: string): readonly number[] | undefined {
@@ -42,23 +54,6 @@ export function degreesRead(text: string): readonly number[] | undefined {
   const read = words.map(degreeRead);
   if (words.length === 0 || read.includes(undefined)) return undefined;
   return [...new Set(read as number[])].sort((a, b) => a - b);
-}
-
-/** Whether a stored value is a stage of somebody's own. */
-export function isOwnStage(value: unknown): value is OwnStage {
-  if (!isRecord(value)) return false;
-  const { id, label, semitones } = value;
-  const isText = (text: unknown, most: number) =>
-    typeof text === 'string' && text.trim() !== '' && text.length <= most;
-  const isStep = (step: unknown) => Number.isInteger(step) && (step as number) >= 0 && (step as number) < 12;
-  return (
-    isText(id, 40) &&
-    isText(label, 80) &&
-    Array.isArray(semitones) &&
-    semitones.length > 0 &&
-    semitones.length <= 12 &&
-    semitones.every(isStep)
-  );
 }
 
 /** What somebody's own stages allow on an instrument; those of which nothing can be had are left out. */

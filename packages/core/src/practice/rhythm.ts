@@ -21,7 +21,7 @@ export function readRhythm(text: string): Result<Rhythm> {
   if (known) return ok(known.lengths);
   const words = [...text.matchAll(/[^\s,]+/gu)];
   const wrong = (position: number, found: string, message: string) =>
-    fail({ field: 'rhythm', position, wrong: shown(found), message });
+    fail({ field: '', position, wrong: shown(found), message });
   if (words.length === 0) return wrong(0, text, 'Write at least one length in beats, for example 1 1/2 1/2.');
   if (words.length > TYPED_LIMIT) return wrong(0, text, `At most ${TYPED_LIMIT} lengths fit.`);
   const lengths: number[] = [];

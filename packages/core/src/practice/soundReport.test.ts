@@ -111,12 +111,13 @@ test('a log takes how ways sounded, and nothing that is none', () => {
       ways: { '4b': { played: 1, missed: 0, sound: told } },
     });
   expect(check(sound(1, -20, { ms: -40.5 })).ok).toBe(true);
-  for (const wrong of [
-    { times: 1 },
-    sound(1.5, 0),
-    sound(1, NaN),
-    sound(1, 1e9),
-    { ...sound(1, 1), late: -1 },
-  ])
-    expect(check(wrong)).toMatchObject({ ok: false, problems: [{ field: 'ways' }] });
+  const { late: _, ...unfinished } = sound(1, 1);
+  for (const [field, wrong] of [
+    ['late', unfinished],
+    ['times', sound(1.5, 0)],
+    ['cents', sound(1, NaN)],
+    ['cents', sound(1, 1e9)],
+    ['late', { ...sound(1, 1), late: -1 }],
+  ] as const)
+    expect(check(wrong)).toMatchObject({ ok: false, problems: [{ field: `ways.4b.sound.${field}` }] });
 });

@@ -1,25 +1,33 @@
-/** How a way sounded where it was listened to. */
-export interface WaySound {
+import * as v from 'valibot';
+import { fields, number, whole } from '../schema.ts';
+
+const COUNT = whole(0, 100_000);
+
+/** Cents or ms that a mean may be off. */
+const OFF_LIMIT = 10_000;
+
+const WAY_SOUND = fields({
   /** How often it was heard. */
-  readonly times: number;
+  times: COUNT,
   /** Mean, in cents above where it is tuned; below where negative. */
-  readonly cents: number;
+  cents: number(-OFF_LIMIT, OFF_LIMIT),
   /** How often it was too high, and too low, to be in tune. */
-  readonly sharp: number;
-  readonly flat: number;
+  sharp: COUNT,
+  flat: COUNT,
   /** Mean, in ms after it was wanted; before where negative. */
-  readonly ms: number;
+  ms: number(-OFF_LIMIT, OFF_LIMIT),
   /** How often it came too early, and too late. */
-  readonly early: number;
-  readonly late: number;
-}
+  early: COUNT,
+  late: COUNT,
+});
+
+export const WAY_COUNT = fields({ played: COUNT, missed: COUNT, sound: v.exactOptional(WAY_SOUND) });
+
+/** How a way sounded where it was listened to. */
+export interface WaySound extends v.InferOutput<typeof WAY_SOUND> {}
 
 /** How a way went: played, missed, and how it sounded if it was listened to. */
-export interface WayCount {
-  readonly played: number;
-  readonly missed: number;
-  readonly sound?: WaySound;
-}
+export interface WayCount extends v.InferOutput<typeof WAY_COUNT> {}
 
 /** What two tellings of sounds come to; means by how often each was heard. */
 export function soundsTogether(a: WaySound | undefined, b: WaySound | undefined): WaySound | undefined {

@@ -1,19 +1,27 @@
-import { familyById, FAMILY_IDS } from '../families/index.ts';
-import { NAME_LIMIT, textProblems } from '../instrument/instrument.ts';
+import * as v from 'valibot';
+import { familyById } from '../families/index.ts';
+import { FAMILY, NAME } from '../instrument/instrument.ts';
 import { fail, isRecord, ok, shown, under, type Result } from '../result.ts';
+import { checkedElsewhere, fields, jsonSchemaOf, parse } from '../schema.ts';
 import { fileSchema } from './recordKind.ts';
 
 export const LAYOUT_FORMAT = 'same-song-layout';
 export const LAYOUT_VERSION = 1;
 
+const LAYOUT = { family: FAMILY, name: NAME, layout: checkedElsewhere() };
+
+/** A layout kept to begin new instruments with. */
+export const SAVED_LAYOUT = fields(LAYOUT);
+export interface SavedLayout extends v.InferOutput<typeof SAVED_LAYOUT> {}
+
+const FILE = v.strictObject({
+  format: v.literal(LAYOUT_FORMAT),
+  version: v.literal(LAYOUT_VERSION),
+  ...LAYOUT,
+});
+
 /** A layout by itself, to hand on. */
-export interface LayoutFile {
-  readonly format: typeof LAYOUT_FORMAT;
-  readonly version: number;
-  readonly family: string;
-  readonly name: string;
-  readonly layout: unknown;
-}
+export interface LayoutFile extends Readonly<v.InferOutput<typeof FILE>> {}
 
 export function layoutFile(family: string, name: string, layout: unknown): LayoutFile {
   return { format: LAYOUT_FORMAT, version: LAYOUT_VERSION, family, name, layout };
@@ -35,42 +43,24 @@ export function checkLayoutFile(file: unknown): Result<LayoutFile> {
       : `The version must be ${LAYOUT_VERSION}.`;
     return fail({ field: 'version', wrong: shown(version), message });
   }
-  const checked = checkSavedLayout({ family, name, layout });
-  return checked.ok
-    ? ok(layoutFile(checked.value.family, checked.value.name, checked.value.layout))
-    : checked;
+  const parsed = parse(SAVED_LAYOUT, { family, name, layout });
+  const opened = parsed.ok ? openLayout(parsed.value) : parsed;
+  return opened.ok ? ok({ format, version, ...opened.value }) : opened;
+}
+
+/** Opens a kept layout by its family. Problem fields: `layout.draw.4` … */
+export function openLayout(saved: SavedLayout): Result<SavedLayout> {
+  const opened = familyById(saved.family)!.open(saved.layout, {});
+  return opened.ok
+    ? ok({ ...saved, layout: opened.value.layout })
+    : fail(...under('layout', opened.problems));
 }
 
 /** JSON Schema of a layout by itself. */
 export function layoutFileSchema(): object {
-  const properties = {
-    format: { const: LAYOUT_FORMAT },
-    version: { const: LAYOUT_VERSION },
-    family: { enum: FAMILY_IDS },
-    name: { type: 'string', minLength: 1, maxLength: NAME_LIMIT },
-    layout: { type: 'object' },
+  const { properties, required } = jsonSchemaOf(FILE) as {
+    readonly properties: Readonly<Record<string, object>>;
+    readonly required: readonly string[];
   };
-  return fileSchema('Same Song layout', properties, Object.keys(properties));
-}
-
-/** A layout kept to begin new instruments with. */
-export interface SavedLayout {
-  readonly family: string;
-  readonly name: string;
-  readonly layout: unknown;
-}
-
-/** Problem fields: `family`, `name`, `layout.draw.4` … */
-export function checkSavedLayout(stored: unknown): Result<SavedLayout> {
-  const { family, name, layout } = isRecord(stored) ? stored : {};
-  const known = typeof family === 'string' ? familyById(family) : undefined;
-  if (!known) {
-    const message = `There is no family “${shown(family)}”. Known: ${FAMILY_IDS.join(', ')}.`;
-    return fail({ field: 'family', wrong: shown(family), message });
-  }
-  const problems = textProblems('name', name, 1, NAME_LIMIT, 'A name');
-  const opened = known.open(layout, {});
-  if (!opened.ok) problems.push(...under('layout', opened.problems));
-  if (problems.length > 0 || !opened.ok) return fail(...problems);
-  return ok({ family: known.id, name: (name as string).trim(), layout: opened.value.layout });
+  return fileSchema('Same Song layout', properties, required);
 }

@@ -1,198 +1,78 @@
-import { checkMeasuring, type Measuring } from '../ear/measuring.ts';
-import { NAME_LIMIT, NOTES_LIMIT, textProblems } from '../instrument/instrument.ts';
+import * as v from 'valibot';
+import { MEASURING } from '../ear/measuring.ts';
+import { NAME, NOTES_LIMIT } from '../instrument/instrument.ts';
 import { MINUTES_LIMIT } from '../practice/howTo.ts';
-import { checkItem, type PracticeItem } from '../practice/item.ts';
-import { checkLogEntry, type LogEntry } from '../practice/log.ts';
-import { fail, isRecord, ok, shown, type Problem } from '../result.ts';
-import { isId } from './isId.ts';
-import type { RecordKind } from './recordKind.ts';
+import { checkPractised, ITEM, type PracticeItem } from '../practice/item.ts';
+import { LOG_ENTRY, type LogEntry } from '../practice/log.ts';
+import { fail, ok, under } from '../result.ts';
+import { fields, id, list, number, typedText } from '../schema.ts';
+import { defineKind } from './recordKind.ts';
+import { familyReferred, lost } from './references.ts';
 
-const NAME = { type: 'string', minLength: 1, maxLength: NAME_LIMIT };
-const OBJECT = { type: 'object' };
-const ID = { type: 'string', format: 'uuid' };
+const PERSON = fields({ name: NAME, notes: v.exactOptional(typedText('Notes', NOTES_LIMIT), '') });
 
 /** Somebody who plays: a pupil, a player, the teacher. */
-export interface SavedPerson {
-  readonly name: string;
-  readonly notes: string;
-}
+export interface SavedPerson extends v.InferOutput<typeof PERSON> {}
 
-export const people: RecordKind<SavedPerson> = {
-  fields: { name: NAME, notes: { type: 'string', maxLength: NOTES_LIMIT } },
-  optional: ['notes'],
-  listed: [],
-  check({ name, notes = '' }) {
-    const problems = [
-      ...textProblems('name', name, 1, NAME_LIMIT, 'A name'),
-      ...textProblems('notes', notes, 0, NOTES_LIMIT, 'Notes'),
-    ];
-    return problems.length > 0
-      ? fail(...problems)
-      : ok({ name: (name as string).trim(), notes: (notes as string).trim() });
-  },
-};
+export const people = defineKind(PERSON, { listed: [] });
 
-export const items: RecordKind<PracticeItem> = {
-  fields: {
-    name: { type: 'string', minLength: 1, maxLength: 200 },
-    instrumentId: ID,
-    songId: ID,
-    personId: ID,
-    what: OBJECT,
-    how: OBJECT,
-    set: { type: 'boolean' },
+export const items = defineKind<typeof ITEM, PracticeItem>(
+  ITEM,
+  {
+    refersTo: { instrumentId: 'instruments', songId: 'songs', personId: 'people' },
+    listed: ['instrumentId', 'set'],
   },
-  optional: ['songId', 'personId', 'how', 'set'],
-  refersTo: { instrumentId: 'instruments', songId: 'songs', personId: 'people' },
-  listed: ['instrumentId', 'set'],
-  check(content, referred) {
+  (content, referred) => {
     const { instrumentId, songId, personId } = content;
-    const instrument = isId(instrumentId) ? referred('instruments', instrumentId) : undefined;
-    if (!isRecord(instrument))
-      return fail({
-        field: 'instrumentId',
-        wrong: shown(instrumentId),
-        message: 'The instrument of this item is not there.',
-      });
-    const checked = checkItem(content, String(instrument['family']));
-    if (!checked.ok) return checked;
-    const isSong = checked.value.what.kind === 'song';
-    if (isSong !== (songId !== undefined) || (isSong && !(isId(songId) && referred('songs', songId))))
-      return fail({ field: 'songId', wrong: shown(songId), message: 'The song of this item is not there.' });
-    if (personId !== undefined && !(isId(personId) && referred('people', personId)))
-      return fail({
-        field: 'personId',
-        wrong: shown(personId),
-        message: 'The person of this item is not there.',
-      });
-    return ok({
-      ...checked.value,
-      instrumentId: instrumentId as string,
-      ...(isSong && { songId: songId as string }),
-      ...(personId !== undefined && { personId }),
-    });
+    const family = familyReferred(instrumentId, referred);
+    if (!family) return fail(lost('instrumentId', instrumentId, 'instrument of this item'));
+    const practised = checkPractised(family, content.what);
+    if (!practised.ok) return fail(...under('what', practised.problems));
+    const isSong = practised.value.kind === 'song';
+    if (isSong !== (songId !== undefined) || (songId !== undefined && !referred('songs', songId)))
+      return fail(lost('songId', songId, 'song of this item'));
+    if (personId !== undefined && !referred('people', personId))
+      return fail(lost('personId', personId, 'person of this item'));
+    return ok({ ...content, what: practised.value });
   },
-};
+);
+
+const STEPS_LIMIT = 60;
+
+const ROUTINE = fields({
+  name: NAME,
+  /** Ids of items, each with its minutes; an item that is gone is passed over. */
+  steps: list(
+    fields({
+      itemId: id('A step is one of the items.'),
+      minutes: number(1, MINUTES_LIMIT, `A step takes 1 to ${MINUTES_LIMIT} minutes.`),
+    }),
+    STEPS_LIMIT,
+    0,
+    `A routine has up to ${STEPS_LIMIT} steps.`,
+  ),
+});
 
 /** Items in an order that is kept: a warm-up, scales round the circle. */
-export interface SavedRoutine {
-  readonly name: string;
-  /** Ids of items, each with its minutes; an item that is gone is passed over. */
-  readonly steps: readonly { readonly itemId: string; readonly minutes: number }[];
-}
+export interface SavedRoutine extends v.InferOutput<typeof ROUTINE> {}
 
-export const routines: RecordKind<SavedRoutine> = {
-  fields: {
-    name: NAME,
-    steps: {
-      type: 'array',
-      maxItems: 60,
-      items: {
-        type: 'object',
-        properties: { itemId: ID, minutes: { type: 'number', minimum: 1, maximum: MINUTES_LIMIT } },
-        required: ['itemId', 'minutes'],
-        additionalProperties: false,
-      },
-    },
-  },
-  listed: ['steps'],
-  check({ name, steps }) {
-    const problems: Problem[] = textProblems('name', name, 1, NAME_LIMIT, 'A name');
-    const list: readonly unknown[] = Array.isArray(steps) ? steps : [];
-    if (!Array.isArray(steps) || list.length > 60)
-      problems.push({ field: 'steps', wrong: shown(steps), message: 'A routine has up to 60 steps.' });
-    list.forEach((step, i) => {
-      const { itemId, minutes } = isRecord(step) ? step : {};
-      if (!isId(itemId))
-        problems.push({
-          field: `steps.${i}.itemId`,
-          wrong: shown(itemId),
-          message: 'A step is one of the items.',
-        });
-      if (typeof minutes !== 'number' || !(minutes >= 1 && minutes <= MINUTES_LIMIT))
-        problems.push({
-          field: `steps.${i}.minutes`,
-          wrong: shown(minutes),
-          message: `A step takes 1 to ${MINUTES_LIMIT} minutes.`,
-        });
-    });
-    if (problems.length > 0) return fail(...problems);
-    return ok({
-      name: (name as string).trim(),
-      steps: (list as SavedRoutine['steps']).map(({ itemId, minutes }) => ({ itemId, minutes })),
-    });
-  },
-};
+export const routines = defineKind(ROUTINE, { listed: ['steps'] });
+
+const SAVED_MEASURING = fields({ name: NAME, instrumentId: id(), ...MEASURING });
 
 /** An instrument measured by ear, under the name that it bore then. */
-export interface SavedMeasuring extends Measuring {
-  readonly name: string;
-  readonly instrumentId: string;
-}
+export interface SavedMeasuring extends v.InferOutput<typeof SAVED_MEASURING> {}
 
-export const measurings: RecordKind<SavedMeasuring> = {
-  fields: {
-    name: NAME,
-    instrumentId: ID,
-    at: { type: 'string', format: 'date-time' },
-    a4: { type: 'number', description: 'Hz of the A from which the cents are counted' },
-    ways: {
-      type: 'object',
-      additionalProperties: {
-        type: 'object',
-        properties: {
-          pitch: { type: 'integer' },
-          cents: { type: 'number' },
-          spread: { type: 'number' },
-          count: { type: 'integer' },
-        },
-        required: ['pitch', 'cents', 'spread', 'count'],
-        additionalProperties: false,
-      },
-    },
-  },
-  refersTo: { instrumentId: 'instruments' },
-  listed: ['instrumentId', 'at'],
-  check(content, referred) {
-    const { name, instrumentId } = content;
-    const problems: Problem[] = textProblems('name', name, 1, NAME_LIMIT, 'A name');
-    if (!isId(instrumentId) || !referred('instruments', instrumentId))
-      problems.push({
-        field: 'instrumentId',
-        wrong: shown(instrumentId),
-        message: 'The instrument that was measured is not there.',
-      });
-    const checked = checkMeasuring(content);
-    if (!checked.ok) problems.push(...checked.problems);
-    if (problems.length > 0 || !checked.ok) return fail(...problems);
-    return ok({
-      name: (name as string).trim(),
-      instrumentId: instrumentId as string,
-      ...checked.value,
-    });
-  },
-};
+export const measurings = defineKind(
+  SAVED_MEASURING,
+  { refersTo: { instrumentId: 'instruments' }, listed: ['instrumentId', 'at'] },
+  (content, referred) =>
+    referred('instruments', content.instrumentId)
+      ? ok(content)
+      : fail(lost('instrumentId', content.instrumentId, 'instrument that was measured')),
+);
 
-export const log: RecordKind<LogEntry> = {
-  fields: {
-    entry: ID,
-    revision: { type: 'integer', minimum: 1 },
-    gone: { type: 'boolean' },
-    at: { type: 'string', format: 'date-time' },
-    name: { type: 'string', minLength: 1, maxLength: 200 },
-    itemId: { type: 'string' },
-    personId: { type: 'string' },
-    instrumentId: { type: 'string' },
-    minutes: { type: 'number', minimum: 0 },
-    tempo: { type: 'number', minimum: 0 },
-    rounds: { type: 'integer', minimum: 0 },
-    clean: { type: 'integer', minimum: 0 },
-    keys: { type: 'array', items: { type: 'integer' } },
-    ways: OBJECT,
-    note: { type: 'string' },
-  },
-  optional: ['gone', 'itemId', 'personId', 'instrumentId', 'keys', 'ways', 'note'],
+export const log = defineKind<typeof LOG_ENTRY, LogEntry>(LOG_ENTRY, {
   listed: ['at', 'entry', 'revision'],
   appendOnly: { at: ({ at }) => at },
-  check: (content) => checkLogEntry(content),
-};
+});

@@ -1,4 +1,7 @@
-import { shown, type Problem, type Result } from '../result.ts';
+import type * as v from 'valibot';
+import type { Result } from '../result.ts';
+import { jsonSchemaOf, parse, type Schema } from '../schema.ts';
+import type { RecordKindId } from './kindNames.ts';
 
 /** What a kept record has beside its content. */
 export interface Kept {
@@ -8,32 +11,68 @@ export interface Kept {
 }
 
 /** Finds the content of the record that a field names; undefined where there is none. */
-export type Referred = (kind: string, id: string) => unknown;
+export type Referred = (kind: RecordKindId, id: string) => unknown;
 
 /**
  * One kind of record. Routes, bin, export and import, the published schema, the client and the panel of data follow
  * from the list of kinds; a new kind is one entry there and its page.
  */
-export interface RecordKind<Content extends object = object> {
-  /** JSON Schema of every field of the content; what is none of them is refused. */
-  readonly fields: Readonly<Record<keyof Content & string, object>>;
-  /** Fields that may be left out, which `check` then fills in. */
-  readonly optional?: readonly (keyof Content & string)[];
+export interface RecordKind<Content extends object = object, Field extends string = string> {
+  /** JSON Schema of the content, of which nothing else is taken. */
+  readonly schema: ContentSchema;
   /** Fields that hold the id of a record of another kind, if they are there, which must stand before this one in the list. */
-  readonly refersTo?: Readonly<Record<string, string>>;
+  readonly refersTo?: Readonly<Partial<Record<Field, RecordKindId>>>;
   /** Fields with entries of their own, such as measurements by place or notes by id, which two may change side by side. */
-  readonly apart?: readonly (keyof Content & string)[];
+  readonly apart?: readonly Field[];
   /** Fields that lists show beside the title, since they are small. */
-  readonly listed: readonly (keyof Content & string)[];
+  readonly listed: readonly Field[];
   /**
    * What lists show of a content that is too long for them, such as how a melody begins; worked out whenever a record is
    * written, and listed as `sketch`.
    */
-  readonly sketch?: (content: Content) => object;
+  sketch?(content: Content): object;
   /** Written once and never changed, such as a log; `at` gives the time a record belongs to, by which it is asked for. */
   readonly appendOnly?: { at(content: Content): string };
-  /** Checks a content of known fields. Problem fields are the content's own. */
-  check(content: Readonly<Record<string, unknown>>, referred: Referred): Result<Content>;
+  /** Checks a whole content. Problem fields are its own. */
+  check(content: unknown, referred: Referred): Result<Content>;
+}
+
+/** JSON Schema of a content. */
+export interface ContentSchema {
+  readonly properties: Readonly<Record<string, { readonly type?: string }>>;
+  readonly required: readonly string[];
+}
+
+/** Names of the fields of what a schema describes. */
+type FieldOf<S extends Schema> = keyof v.InferOutput<S> & string;
+
+type WithoutCheck<Content extends object, Field extends string> = Omit<
+  RecordKind<Content, Field>,
+  'schema' | 'check'
+>;
+
+/**
+ * A kind whose contents have a schema.
+ * @param open checks what only other records, or the whole content, can tell, once the fields are sound
+ */
+export function defineKind<S extends Schema<object>, Content extends object = v.InferOutput<S>>(
+  schema: S,
+  kind: WithoutCheck<Content, FieldOf<S>>,
+  open?: (content: v.InferOutput<S>, referred: Referred) => Result<Content>,
+): RecordKind<Content>;
+export function defineKind(
+  schema: Schema<object>,
+  kind: WithoutCheck<object, string>,
+  open?: (content: object, referred: Referred) => Result<object>,
+): RecordKind {
+  return {
+    ...kind,
+    schema: jsonSchemaOf(schema) as unknown as ContentSchema,
+    check(content, referred) {
+      const parsed = parse(schema, content);
+      return parsed.ok && open ? open(parsed.value, referred) : parsed;
+    },
+  };
 }
 
 /** What a kind and its records are called. */
@@ -43,16 +82,6 @@ export interface KindNames {
   /** All of them: `Instruments`. */
   readonly many: string;
   title(content: object): string;
-}
-
-/** A field by the name that a kind does not have. */
-export function unknownFields(
-  kind: Pick<RecordKind, 'fields'>,
-  content: Readonly<Record<string, unknown>>,
-): Problem[] {
-  return Object.keys(content)
-    .filter((field) => !Object.hasOwn(kind.fields, field))
-    .map((field) => ({ field, wrong: shown(field), message: `There is no field “${shown(field)}”.` }));
 }
 
 /** JSON Schema of a file of ours with just these properties. */

@@ -38,7 +38,7 @@ test.each([
   ['lastInstrument', { lastInstrument: 7 }],
   ['lastInstrument', { lastInstrument: 'x'.repeat(1000) }],
   ['dialects', { dialects: 'words' }],
-  ['dialects', { dialects: ['words'] }],
+  ['dialects.0', { dialects: ['words'] }],
   ['dialects.diatonic', { dialects: { diatonic: 'morse' } }],
   ['dialects.diatonic', { dialects: { diatonic: 4 } }],
   ['dialects.kazoo', { dialects: { kazoo: 'words' } }],

@@ -1,9 +1,9 @@
 import { soundingPitch } from '../pitch/spelledPitch.ts';
-import { shapeProblems } from '../records/shape.ts';
 import { fail, ok, shown, type Problem, type Result } from '../result.ts';
 import { scaleById } from '../scale/scale.ts';
+import { parse } from '../schema.ts';
 import { barAt, barStarts, type Song, type SongNote, type Tuplet } from './song.ts';
-import { SONG_LIMITS, SONG_SHAPE } from './songShape.ts';
+import { SONG, SONG_LIMITS } from './songSchema.ts';
 
 /**
  * Checks a song as it comes from a file, a record or a request. Fields of problems are paths such as
@@ -11,9 +11,9 @@ import { SONG_LIMITS, SONG_SHAPE } from './songShape.ts';
  * into their order.
  */
 export function checkSong(value: unknown): Result<Song> {
-  const misshapen = shapeProblems(SONG_SHAPE, value);
-  if (misshapen.length > 0) return fail(...misshapen);
-  const song = inOrder(value as Song);
+  const parsed = parse(SONG, value);
+  if (!parsed.ok) return parsed;
+  const song = inOrder(parsed.value);
   const problems = [...wholeProblems(song), ...voiceProblems(song)].slice(0, 20);
   return problems.length > 0 ? fail(...problems) : ok(song);
 }

@@ -1,6 +1,7 @@
+import { parse } from '../schema.ts';
 import { songOf } from '../../test/samples/song.ts';
 import { quarters } from '../time/ticks.ts';
-import { checkTension, checkTensionLimits, TENSION_LIMITS, type TensionLimits } from './tension.ts';
+import { checkTension, TENSION_LIMITS, TENSION_LIMITS_SCHEMA, type TensionLimits } from './tension.ts';
 import { guessChords } from './guessChords.ts';
 import { melodyLine } from '../song/songLine.ts';
 
@@ -75,8 +76,8 @@ test('limits are those of the teacher: what is held, how far a step is, how long
   expect(kind({ heldBeats: 0.5 })).toEqual(['held']);
   const leap = songOf('F4*1/2 -*1/2 D4*3', { chords: [{ at: 0, symbol: 'C' }] });
   expect(checkTension(leap).tensions[0]!.kind).toBe('open');
-  expect(checkTensionLimits({ heldBeats: 2, step: 1, gapBeats: 0 })).toMatchObject({ ok: true });
-  expect(checkTensionLimits({ heldBeats: 2, step: 9, gapBeats: 'x' })).toMatchObject({
+  expect(parse(TENSION_LIMITS_SCHEMA, { heldBeats: 2, step: 1, gapBeats: 0 })).toMatchObject({ ok: true });
+  expect(parse(TENSION_LIMITS_SCHEMA, { heldBeats: 2, step: 9, gapBeats: 'x' })).toMatchObject({
     problems: [{ field: 'step' }, { field: 'gapBeats' }],
   });
 });
@@ -86,7 +87,7 @@ test.each([
   ['step', 1, 4, 0.5],
   ['gapBeats', 0, 4, 0.25],
 ] as const)('the limit %s goes from %d to %d and no further', (field, least, most, beyond) => {
-  const check = (value: unknown) => checkTensionLimits({ ...TENSION_LIMITS, [field]: value });
+  const check = (value: unknown) => parse(TENSION_LIMITS_SCHEMA, { ...TENSION_LIMITS, [field]: value });
   expect([check(least), check(most)]).toMatchObject([
     { value: { [field]: least } },
     { value: { [field]: most } },

@@ -1,26 +1,16 @@
+import * as v from 'valibot';
 import { parseChord, type Chord } from '../harmony/chord.ts';
 import { BLUE_NOTES } from '../harmony/role.ts';
 import { spelledText } from '../pitch/spelledPitch.ts';
 import { pitchClass, type PitchClass } from '../pitch/pitch.ts';
-import { expectOk, fail, isRecord, ok, shown, type Problem, type Result } from '../result.ts';
+import { expectOk } from '../result.ts';
 import { namer } from '../scale/namer.ts';
 import { aboveHome, keyOf, scaleById } from '../scale/scale.ts';
+import { fields, number } from '../schema.ts';
 import { barAt, barStarts, holdingAt, melodyOf, type Song, type SongChord } from '../song/song.ts';
 import { melodyLine, metresOfSong } from '../song/songLine.ts';
 import { positionAt } from '../time/metre.ts';
 import { guessChords } from './guessChords.ts';
-
-/** When a note against its chord grates; the teacher's own to change. */
-export interface TensionLimits {
-  /** From this length on, in counted beats, a note is held. */
-  readonly heldBeats: number;
-  /** Largest step, in semitones, by which a note resolves. */
-  readonly step: number;
-  /** Longest silence, in counted beats, after which the next note still resolves it. */
-  readonly gapBeats: number;
-}
-
-export const TENSION_LIMITS: TensionLimits = Object.freeze({ heldBeats: 1, step: 2, gapBeats: 0.5 });
 
 /** What the limits may be; whole steps, quarters of beats. */
 export const TENSION_RANGES = Object.freeze({
@@ -29,18 +19,22 @@ export const TENSION_RANGES = Object.freeze({
   gapBeats: { least: 0, most: 4 },
 });
 
-/** Checks stored or sent limits. Problem fields are their own. */
-export function checkTensionLimits(stored: unknown): Result<TensionLimits> {
-  if (!isRecord(stored)) return fail({ field: '', wrong: shown(stored), message: 'Limits are an object.' });
-  const problems = Object.entries(TENSION_RANGES).flatMap(([field, { least, most }]): Problem[] => {
-    const value = stored[field];
-    if (typeof value === 'number' && value >= least && value <= most) return [];
-    return [{ field, wrong: shown(value), message: `It lies between ${least} and ${most}.` }];
-  });
-  if (problems.length > 0) return fail(...problems);
-  const { heldBeats, step, gapBeats } = stored as unknown as TensionLimits;
-  return ok({ heldBeats, step, gapBeats });
-}
+const limit = ({ least, most }: { readonly least: number; readonly most: number }, usual: number) =>
+  v.exactOptional(number(least, most, `It lies between ${least} and ${most}.`), usual);
+
+export const TENSION_LIMITS_SCHEMA = fields({
+  /** From this length on, in counted beats, a note is held. */
+  heldBeats: limit(TENSION_RANGES.heldBeats, 1),
+  /** Largest step, in semitones, by which a note resolves. */
+  step: limit(TENSION_RANGES.step, 2),
+  /** Longest silence, in counted beats, after which the next note still resolves it. */
+  gapBeats: limit(TENSION_RANGES.gapBeats, 0.5),
+});
+
+/** When a note against its chord grates; the teacher's own to change. */
+export interface TensionLimits extends v.InferOutput<typeof TENSION_LIMITS_SCHEMA> {}
+
+export const TENSION_LIMITS: TensionLimits = Object.freeze(v.parse(TENSION_LIMITS_SCHEMA, {}));
 
 /** A note that rubs against the chord that sounds with it. */
 export interface Tension {

@@ -20,7 +20,8 @@ import {
 } from '../../src/ear/index.ts';
 import { hz, RATE, tone } from './sounds.ts';
 import { openInstrument, specFromLayout, specFromPreset } from '../../src/instrument/instrument.ts';
-import { checkMeasuring } from '../../src/ear/measuring.ts';
+import { MEASURING } from '../../src/ear/measuring.ts';
+import { fields as fieldsOf, parse } from '../../src/schema.ts';
 import { expectOk } from '../../src/result.ts';
 
 const harmonica = expectOk(openInstrument(specFromPreset('diatonic', '60')));
@@ -243,17 +244,18 @@ describe('measurings', () => {
 
   test('what is none is refused at its field', () => {
     const whole = { ...measuring(4) };
-    expect(checkMeasuring(whole)).toEqual({ ok: true, value: whole });
+    const check = (value: unknown) => parse(fieldsOf(MEASURING), value);
+    expect(check(whole)).toEqual({ ok: true, value: whole });
     const fields = (change: object) => {
-      const checked = checkMeasuring({ ...whole, ...change });
+      const checked = check({ ...whole, ...change });
       return checked.ok ? [] : checked.problems.map(({ field }) => field);
     };
     expect(fields({ at: 'yesterday' })).toEqual(['at']);
     expect(fields({ a4: 300 })).toEqual(['a4']);
     expect(fields({ ways: {} })).toEqual(['ways']);
-    expect(fields({ ways: { '4b': { pitch: 72, cents: 1, spread: 2 } } })).toEqual(['ways.4b']);
-    expect(fields({ ways: { '4b': { pitch: 72, cents: 900, spread: 2, count: 1 } } })).toEqual(['ways.4b']);
-    expect(fields({ ways: { '4b': { pitch: 72, cents: NaN, spread: 2, count: 1 } } })).toEqual(['ways.4b']);
+    expect(fields({ ways: { '4b': { pitch: 72, cents: 1, spread: 2 } } })).toEqual(['ways.4b.count']);
+    expect(fields({ ways: { '4b': { pitch: 72, cents: 900, spread: 2, count: 1 } } })).toEqual(['ways.4b.cents']);
+    expect(fields({ ways: { '4b': { pitch: 72, cents: NaN, spread: 2, count: 1 } } })).toEqual(['ways.4b.cents']);
   });
 });
 
