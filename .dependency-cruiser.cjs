@@ -1,13 +1,42 @@
+/** Folders of core by subject, each of which uses only those before it and its own. */
+const SUBJECTS = Object.entries({
+  music: ['pitch', 'scale', 'harmony', 'time', 'staff'],
+  instruments: ['scene', 'families', 'instrument', 'inventory', 'formats'],
+  route: ['solver', 'route', 'question', 'map', 'keys', 'tab', 'alternates'],
+  song: ['song', 'tension'],
+  ear: ['ear'],
+  practice: ['practice'],
+  records: ['settings', 'records', 'exchange'],
+});
+
+const foldersFrom = (first) => SUBJECTS.slice(first).flatMap(([, folders]) => folders);
+
+const SUBJECT_ARROWS = SUBJECTS.slice(0, -1).map(([subject, folders], i) => ({
+  name: `${subject}-knows-none-above`,
+  comment: 'A subject of core uses those before it: music, instruments, route, song, ear, practice, records.',
+  severity: 'error',
+  from: { path: `^packages/core/src/(${folders.join('|')})/`, pathNot: '\\.test\\.ts$' },
+  to: { path: `^packages/core/src/(${foldersFrom(i + 1).join('|')})/` },
+}));
+
 /** The arrows of docs/ARCHITECTURE.md: web and server → formats → core → nothing of ours; families know only the shared ground. */
 module.exports = {
   forbidden: [
+    ...SUBJECT_ARROWS,
+    {
+      name: 'doors-are-for-others',
+      comment: 'Within core a file takes what it needs from the file that has it.',
+      severity: 'error',
+      from: { path: '^packages/core/src/(?!doors/)' },
+      to: { path: '^packages/core/src/(index|doors/[a-z]+)\\.ts$' },
+    },
     {
       name: 'core-stands-alone',
       comment:
-        'Core computes; it knows neither the interface nor the server, and no package but the one transform.',
+        'Core computes; it knows neither the interface nor the server, and no packages but the one transform and the schemas.',
       severity: 'error',
       from: { path: '^packages/core/src', pathNot: '(\\.test|/ear/fft)\\.ts$' },
-      to: { pathNot: '^packages/core/src' },
+      to: { pathNot: '^(packages/core/src|node_modules/(@?valibot))' },
     },
     {
       name: 'one-transform',
@@ -44,10 +73,10 @@ module.exports = {
     },
     {
       name: 'core-only-by-its-door',
-      comment: 'Other packages take core by its index.',
+      comment: 'Other packages take core by its doors, one a subject.',
       severity: 'error',
       from: { path: '^(apps|e2e|packages/formats)' },
-      to: { path: '^packages/core/src/(?!index\\.ts$)' },
+      to: { path: '^packages/core/src/(?!(index|doors/[a-z]+)\\.ts$)' },
     },
     {
       name: 'families-do-not-meet',

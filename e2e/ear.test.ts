@@ -2,7 +2,8 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
-import { families, simulatedPlayer, NO_FAULTS } from '@same-song/core';
+import { simulatedPlayer, NO_FAULTS } from '@same-song/core/ear';
+import { families } from '@same-song/core/instruments';
 import { barriers, choose, click, eventually, keys, openStage, sees, textOf, type Stage } from './stage.ts';
 
 const RATE = 44_100;

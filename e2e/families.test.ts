@@ -1,7 +1,8 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
-import { families, FAMILY_IDS, withArticle, type FamilyId } from '@same-song/core';
+import { withArticle } from '@same-song/core';
+import { families, FAMILY_IDS, type FamilyId } from '@same-song/core/instruments';
 import { NOTE, counts } from './notes.ts';
 import {
   click,

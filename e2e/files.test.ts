@@ -1,7 +1,8 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { families, plainPlan, specFromPreset } from '@same-song/core';
+import { families, specFromPreset } from '@same-song/core/instruments';
+import { plainPlan } from '@same-song/core/song';
 import { startServer } from '../scripts/lib/server.mjs';
 
 const folder = mkdtempSync(join(tmpdir(), 'same-song-files-'));

@@ -1,6 +1,6 @@
 /** Every family and every place at the sizes and in the themes in which teachers see them. */
 import type { Page } from 'puppeteer-core';
-import { families, FAMILY_IDS } from '@same-song/core';
+import { families, FAMILY_IDS } from '@same-song/core/instruments';
 import { SOUNDING_NOTE, counts } from './notes.ts';
 import { barriers, click, eventually, keys, openStage, sees, shows, type Stage } from './stage.ts';
 

@@ -2,7 +2,7 @@ import { chmodSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { specFromPreset } from '@same-song/core';
+import { specFromPreset } from '@same-song/core/instruments';
 import { startServer } from '../scripts/lib/server.mjs';
 
 const folder = mkdtempSync(join(tmpdir(), 'same-song-start-'));

@@ -1,4 +1,5 @@
-import { families, roundOf, type TimedNote } from '@same-song/core';
+import { families } from '@same-song/core/instruments';
+import { roundOf, type TimedNote } from '@same-song/core/practice';
 import { Agenda } from '../../apps/web/src/sound/clock.ts';
 import { scheduleScore } from '../../apps/web/src/sound/score.ts';
 

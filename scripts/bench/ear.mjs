@@ -1,16 +1,6 @@
-import {
-  earFor,
-  expectOk,
-  families,
-  FAMILY_IDS,
-  hear,
-  judgeLine,
-  NO_FAULTS,
-  openInstrument,
-  simulatedPlayer,
-  soundsAt,
-  specFromPreset,
-} from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { earFor, hear, judgeLine, NO_FAULTS, simulatedPlayer, soundsAt } from '@same-song/core/ear';
+import { families, FAMILY_IDS, openInstrument, specFromPreset } from '@same-song/core/instruments';
 import { medianMs, ratio } from './measure.mjs';
 
 const RATE = 48_000;

@@ -1,23 +1,16 @@
+import { expectOk } from '@same-song/core';
+import { families, FAMILY_IDS, openInstrument, specFromPreset } from '@same-song/core/instruments';
+import { keyOf, parseNote, QUARTER, scaleById, SCALES } from '@same-song/core/music';
 import {
   checkQuestion,
   defaultQuestion,
   defaultPreferences,
   everythingFor,
-  expectOk,
-  families,
-  FAMILY_IDS,
-  keyOf,
   keyTable,
   mapView,
-  openInstrument,
-  parseNote,
-  QUARTER,
   routeLine,
   routingContext,
-  scaleById,
-  SCALES,
-  specFromPreset,
-} from '@same-song/core';
+} from '@same-song/core/route';
 import { medianMs, ratio } from './measure.mjs';
 
 /** Budgets in ms; docs/ARCHITECTURE.md lists them. */

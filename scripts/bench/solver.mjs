@@ -1,6 +1,6 @@
 import createGraph from 'ngraph.graph';
 import { nba } from 'ngraph.path';
-import { everyStep, solve } from '@same-song/core';
+import { everyStep, solve } from '@same-song/core/route';
 import { medianMs, ratio } from './measure.mjs';
 
 /** Layers of states with fixed pseudo-random whole costs, the same at every run. */

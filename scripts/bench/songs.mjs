@@ -1,18 +1,15 @@
+import { expectOk } from '@same-song/core';
+import { families, FAMILY_IDS, openInstrument, specFromPreset } from '@same-song/core/instruments';
+import { defaultPreferences } from '@same-song/core/route';
 import {
-  defaultPreferences,
-  expectOk,
-  families,
-  FAMILY_IDS,
   melodySketch,
-  openInstrument,
   opensAt,
   plainPlan,
   readOpenings,
   songFitter,
   songKeys,
   songView,
-  specFromPreset,
-} from '@same-song/core';
+} from '@same-song/core/song';
 import { readAbc, readMidi, readMusicXml, writeAbc, writeMidi, writeMusicXml } from '@same-song/formats';
 import { medianMs, ratio } from './measure.mjs';
 

@@ -1,6 +1,6 @@
 import { Controller, Get } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
-import { ANSWER_SCHEMAS } from '@same-song/core';
+import { ANSWER_SCHEMAS } from '@same-song/core/records';
 
 @ApiTags('health')
 @Controller('health')

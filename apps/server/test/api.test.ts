@@ -1,5 +1,5 @@
 import request from 'supertest';
-import { families, specFromPreset } from '@same-song/core';
+import { families, specFromPreset } from '@same-song/core/instruments';
 import { harmonica, QUESTION, serverForEach, startServer } from './server.ts';
 
 const { api, listed, added } = serverForEach();

@@ -2,7 +2,8 @@
 import { randomUUID } from 'node:crypto';
 import { Sequelize } from 'sequelize-typescript';
 import request from 'supertest';
-import { DEFAULT_SETTINGS, expectOk } from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { DEFAULT_SETTINGS } from '@same-song/core/records';
 import { readAbc } from '@same-song/formats';
 import { ChangedRecordModel, ChangeModel } from '../src/records/change.model.ts';
 import { CHANGES_KEPT } from '../src/records/changes.service.ts';

@@ -1,7 +1,7 @@
 import { Logger, type ArgumentsHost } from '@nestjs/common';
 import request from 'supertest';
 import { Sequelize } from 'sequelize-typescript';
-import { DEFAULT_SETTINGS } from '@same-song/core';
+import { DEFAULT_SETTINGS } from '@same-song/core/records';
 import { ErrorFilter } from '../src/common/error.filter.ts';
 import { harmonica, startServer } from './server.ts';
 

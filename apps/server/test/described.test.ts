@@ -2,7 +2,7 @@
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
 import request from 'supertest';
-import { RECORD_KIND_IDS } from '@same-song/core';
+import { RECORD_KIND_IDS } from '@same-song/core/records';
 import { harmonica, startServer } from './server.ts';
 
 interface Operation {

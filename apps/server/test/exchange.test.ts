@@ -2,7 +2,7 @@
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
 import request from 'supertest';
-import { EXCHANGE_VERSION } from '@same-song/core';
+import { EXCHANGE_VERSION } from '@same-song/core/records';
 import { harmonica, logEntry, QUESTION, serverForEach, startServer } from './server.ts';
 
 const { api, listed, added } = serverForEach();

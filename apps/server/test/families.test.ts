@@ -1,16 +1,10 @@
 /** Every family through the API: kept, changed, refused at the field, exported and brought back. */
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
-import {
-  defaultQuestion,
-  expectOk,
-  families,
-  FAMILY_IDS,
-  layoutFile,
-  openInstrument,
-  specFromPreset,
-  type ExchangeFile,
-} from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { families, FAMILY_IDS, openInstrument, specFromPreset } from '@same-song/core/instruments';
+import { layoutFile, type ExchangeFile } from '@same-song/core/records';
+import { defaultQuestion } from '@same-song/core/route';
 import { demoData } from '../src/demo/demoData.ts';
 import { serverForEach } from './server.ts';
 

@@ -4,7 +4,7 @@ import { connect } from 'node:net';
 import { join } from 'node:path';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
-import { DEFAULT_SETTINGS, EXCHANGE_FORMAT, EXCHANGE_VERSION } from '@same-song/core';
+import { DEFAULT_SETTINGS, EXCHANGE_FORMAT, EXCHANGE_VERSION } from '@same-song/core/records';
 import { DEEPEST } from '../src/common/bodyDepth.ts';
 import { PROBLEMS_TOLD } from '../src/common/errors.ts';
 import { harmonica, serverForEach, startServer } from './server.ts';

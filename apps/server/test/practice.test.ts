@@ -1,5 +1,6 @@
 /** What is practised and the log of it, as the API keeps them. */
-import { defaultQuestion, families } from '@same-song/core';
+import { families } from '@same-song/core/instruments';
+import { defaultQuestion } from '@same-song/core/route';
 import { harmonica, serverForEach } from './server.ts';
 
 const { api, listed } = serverForEach();

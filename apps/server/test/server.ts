@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import request from 'supertest';
-import { defaultQuestion, families, specFromPreset } from '@same-song/core';
+import { families, specFromPreset } from '@same-song/core/instruments';
+import { defaultQuestion } from '@same-song/core/route';
 import { readConfig } from '../src/config.ts';
 import { createApp } from '../src/createApp.ts';
 

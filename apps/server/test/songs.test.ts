@@ -1,13 +1,7 @@
-import {
-  defaultPreferences,
-  expectOk,
-  families,
-  openInstrument,
-  plainPlan,
-  songKeys,
-  specFromPreset,
-  type Song,
-} from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { families, openInstrument, specFromPreset } from '@same-song/core/instruments';
+import { defaultPreferences } from '@same-song/core/route';
+import { plainPlan, songKeys, type Song } from '@same-song/core/song';
 import { readAbc } from '@same-song/formats';
 import { demoData } from '../src/demo/demoData.ts';
 import { work } from '../src/files/work.ts';

@@ -1,4 +1,6 @@
-import { checkSong, expectOk, QUARTER, type Song } from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { QUARTER } from '@same-song/core/music';
+import { checkSong, type Song } from '@same-song/core/song';
 
 /** C, D, E and F of a quarter each in one bar. */
 export const QUAY: Song = expectOk(

@@ -7,7 +7,7 @@ import {
   type RecordChange,
   type RecordKindId,
   type Write,
-} from '@same-song/core';
+} from '@same-song/core/records';
 
 /** A record as the server has it. */
 export interface Row {

@@ -1,13 +1,13 @@
+import { expectOk } from '@same-song/core';
+import { openInstrument } from '@same-song/core/instruments';
 import {
   alternativesView,
   checkQuestion,
-  expectOk,
   mapView,
-  openInstrument,
   sameTab,
   type NotationOptions,
   type StoredQuestion,
-} from '@same-song/core';
+} from '@same-song/core/route';
 import type { Subject } from '../src/compute/subject.ts';
 
 type Call = readonly [name: string, subject: Subject, question: unknown, ...rest: unknown[]];

@@ -144,15 +144,13 @@ export function checkedBy<Input, Output>(check: (value: Input) => Result<Output>
 }
 
 function pathOf(field: string): [v.UnknownPathItem, ...v.UnknownPathItem[]] {
-  const [first, ...rest] = field
-    .split('.')
-    .map((key): v.UnknownPathItem => ({
-      type: 'unknown',
-      origin: 'value',
-      input: undefined,
-      key,
-      value: undefined,
-    }));
+  const [first, ...rest] = field.split('.').map((key): v.UnknownPathItem => ({
+    type: 'unknown',
+    origin: 'value',
+    input: undefined,
+    key,
+    value: undefined,
+  }));
   return [first!, ...rest];
 }
 

@@ -1,7 +1,7 @@
 /** What every family must keep of what is read, heard and chosen: its words, its ornaments, its preferences. */
 import { families, FAMILY_IDS } from '../src/families/index.ts';
 import { openInstrument } from '../src/instrument/instrument.ts';
-import { seededRandom } from '../src/practice/seededRandom.ts';
+import { seededRandom } from '../src/seededRandom.ts';
 import { expectOk } from '../src/result.ts';
 import { keyOf, scaleById, USUAL_KEYS } from '../src/scale/scale.ts';
 import { checkPresets, problemsOf } from './contractKit.ts';

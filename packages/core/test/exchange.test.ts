@@ -4,7 +4,10 @@ import { defaultQuestion } from '../src/question/question.ts';
 import { checkLayoutFile, layoutFile } from '../src/records/layoutFile.ts';
 import { expectOk } from '../src/result.ts';
 import { checkSettings, DEFAULT_SETTINGS } from '../src/settings/settings.ts';
-import { openInstrument, plainPlan, USUAL_WAY, specFromPreset, type ExchangeFile } from '@same-song/core';
+import { openInstrument, specFromPreset } from '@same-song/core/instruments';
+import { USUAL_WAY } from '@same-song/core/practice';
+import type { ExchangeFile } from '@same-song/core/records';
+import { plainPlan } from '@same-song/core/song';
 import { songOf } from './samples/song.ts';
 
 const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;

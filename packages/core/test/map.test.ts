@@ -5,7 +5,7 @@ import { LAYERS } from '../src/harmony/layer.ts';
 import { openInstrument, specFromPreset, type Instrument } from '../src/instrument/instrument.ts';
 import { alternativesView, mapView } from '../src/map/mapView.ts';
 import { noteCode } from '../src/pitch/noteName.ts';
-import { PATTERNS } from '../src/practice/pattern.ts';
+import { PATTERNS } from '../src/route/pattern.ts';
 import { questionFromLink, questionToLink } from '../src/question/link.ts';
 import { checkQuestion, defaultQuestion, storedQuestion, type Question } from '../src/question/question.ts';
 import { expectOk } from '../src/result.ts';

@@ -4,7 +4,8 @@ import { mapView } from '../src/map/mapView.ts';
 import { QUESTION_PARAMS, questionFromLink, questionToLink } from '../src/question/link.ts';
 import { checkQuestion, defaultQuestion } from '../src/question/question.ts';
 import { expectOk } from '../src/result.ts';
-import { specFromPreset, storedQuestion, type StoredQuestion } from '@same-song/core';
+import { specFromPreset } from '@same-song/core/instruments';
+import { storedQuestion, type StoredQuestion } from '@same-song/core/route';
 
 const family = families.diatonic;
 const base = defaultQuestion(family);

@@ -9,7 +9,7 @@ import { suggestionsFor } from '../src/keys/suggestions.ts';
 import { switchKeys } from '../src/keys/switching.ts';
 import { compareMaps } from '../src/map/compare.ts';
 import { mapView } from '../src/map/mapView.ts';
-import { PATTERNS } from '../src/practice/pattern.ts';
+import { PATTERNS } from '../src/route/pattern.ts';
 import { checkQuestion, defaultQuestion } from '../src/question/question.ts';
 import { expectOk } from '../src/result.ts';
 import { routingContext } from '../src/route/context.ts';

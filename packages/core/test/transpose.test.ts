@@ -1,7 +1,8 @@
 /** Moving an instrument moves all it has, and nothing else about it. */
 import type { FAMILY_IDS } from '../src/families/index.ts';
 import type { Way } from '../src/families/way.ts';
-import { expectOk, families, openInstrument, specFromPreset, type Instrument } from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { families, openInstrument, specFromPreset, type Instrument } from '@same-song/core/instruments';
 
 /** The option that moves each family's pitches, where it has one, and two of its values a known way apart. */
 const MOVES: Readonly<

@@ -1,31 +1,29 @@
+import { expectOk, fail, ok, type Problem, type Result } from '@same-song/core';
 import {
-  barStarts,
-  checkSong,
-  expectOk,
-  fail,
-  fifthsOfSongKey,
   notePitchClass,
-  ok,
   pitchClass,
   QUARTER,
   scaleById,
-  SONG_LIMITS,
   soundingPitch,
   spelledIn,
   usualTonic,
-  type Bar,
   type NoteName,
+  type SpelledPitch,
+  type Ticks,
+} from '@same-song/core/music';
+import {
+  barStarts,
+  checkSong,
+  fifthsOfSongKey,
+  SONG_LIMITS,
+  type Bar,
   type Part,
-  type Problem,
-  type Result,
   type Song,
   type SongKey,
   type SongNote,
-  type SpelledPitch,
-  type Ticks,
   type Tuplet,
   type Voice,
-} from '@same-song/core';
+} from '@same-song/core/song';
 import type { Remark } from './remark.ts';
 
 /** A time as files tell it: within a bar. */

@@ -1,4 +1,5 @@
-import { checkSong, fail, isRecord, ok, type Result, type Song } from '@same-song/core';
+import { fail, isRecord, ok, type Result } from '@same-song/core';
+import { checkSong, type Song } from '@same-song/core/song';
 
 /** How a file of one song of ours begins. */
 export const SONG_FORMAT = 'same-song-song';

@@ -1,4 +1,4 @@
-import type { Ticks } from '@same-song/core';
+import type { Ticks } from '@same-song/core/music';
 import type { Draft } from './draft.ts';
 
 type DraftBar = Draft['bars'][number];

@@ -1,4 +1,6 @@
-import { fifthsOfSongKey, QUARTER, spelledIn, type Result, type SpelledPitch } from '@same-song/core';
+import type { Result } from '@same-song/core';
+import { QUARTER, spelledIn, type SpelledPitch } from '@same-song/core/music';
+import { fifthsOfSongKey } from '@same-song/core/song';
 import { emptyDraft, finish, type DraftVoice, type Read } from './draft.ts';
 import { guessKey } from './midi/guess.ts';
 

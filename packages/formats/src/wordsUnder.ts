@@ -1,4 +1,4 @@
-import type { SongNote, Syllable } from '@same-song/core';
+import type { SongNote, Syllable } from '@same-song/core/song';
 
 /** Texts that stand under the notes of a voice, such as their tab. */
 export type WordsUnder = (note: { readonly id: string }, voice: string) => string | undefined;

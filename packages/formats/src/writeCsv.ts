@@ -1,13 +1,5 @@
-import {
-  barAt,
-  barStarts,
-  holdingAt,
-  QUARTER,
-  soundingPitch,
-  spelledText,
-  sungText,
-  type Song,
-} from '@same-song/core';
+import { QUARTER, soundingPitch, spelledText } from '@same-song/core/music';
+import { barAt, barStarts, holdingAt, sungText, type Song } from '@same-song/core/song';
 import type { WordsUnder } from './wordsUnder.ts';
 
 const COLUMNS = Object.freeze([

@@ -1,4 +1,5 @@
-import { melodyOf, sceneToSvg, songSheet, type Song, type SongView } from '@same-song/core';
+import { sceneToSvg } from '@same-song/core/instruments';
+import { melodyOf, songSheet, type Song, type SongView } from '@same-song/core/song';
 import { writeAbc } from './abc/writeAbc.ts';
 import { writeJson } from './json.ts';
 import { writeMidi } from './midi/writeMidi.ts';

@@ -1,12 +1,6 @@
-import {
-  expectOk,
-  checkSong,
-  quarters,
-  spelledIn,
-  type Song,
-  type SongNote,
-  type Tuplet,
-} from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { quarters, spelledIn } from '@same-song/core/music';
+import { checkSong, type Song, type SongNote, type Tuplet } from '@same-song/core/song';
 import fc from 'fast-check';
 
 /** Cells of a beat or two: lengths as shares of a quarter, silences negative, and the tuplet they make. */

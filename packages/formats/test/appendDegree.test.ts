@@ -1,4 +1,6 @@
-import { expectOk, melodyLine, QUARTER } from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { QUARTER } from '@same-song/core/music';
+import { melodyLine } from '@same-song/core/song';
 import fc from 'fast-check';
 import { appendDegree, readDegrees, withoutLastDegree, STEP_LENGTHS, type StepLength } from '../src/index.ts';
 

@@ -1,4 +1,5 @@
-import { expectOk, played } from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { played } from '@same-song/core/song';
 import { readMusicXml } from '../src/index.ts';
 import {
   note,

@@ -1,7 +1,8 @@
 /** What is written is read by programs that are none of ours, and held against what is published. */
 import { execFileSync } from 'node:child_process';
 import { join } from 'node:path';
-import { played, QUARTER, soundingPitch, type Song } from '@same-song/core';
+import { QUARTER, soundingPitch } from '@same-song/core/music';
+import { played, type Song } from '@same-song/core/song';
 import fc from 'fast-check';
 import { parse as parseMidi } from 'midi-parser-js';
 import { parse as parseScore } from 'musicxml-io';

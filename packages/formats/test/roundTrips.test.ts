@@ -1,4 +1,5 @@
-import { expectOk, played, type Song } from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { played, type Song } from '@same-song/core/song';
 import fc from 'fast-check';
 import {
   readAbc,

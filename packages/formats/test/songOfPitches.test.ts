@@ -1,4 +1,6 @@
-import { expectOk, melodyLine, QUARTER, soundingPitch } from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { QUARTER, soundingPitch } from '@same-song/core/music';
+import { melodyLine } from '@same-song/core/song';
 import { songOfPitches } from '../src/index.ts';
 
 test('notes are a quarter each, in fours where no bar line stands; what sounds together begins together', () => {

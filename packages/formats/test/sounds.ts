@@ -1,4 +1,5 @@
-import { played, pitchText, QUARTER, type PlayedNote, type Song } from '@same-song/core';
+import { pitchText, QUARTER } from '@same-song/core/music';
+import { played, type PlayedNote, type Song } from '@same-song/core/song';
 
 const SHARPS = ['C', 'C#', 'D', 'D#', 'E', 'F', 'F#', 'G', 'G#', 'A', 'A#', 'B'] as const;
 

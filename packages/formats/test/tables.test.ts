@@ -1,5 +1,7 @@
 /** Tables that formats are read and written by, row by row; every figure was worked out by hand. */
-import { expectOk, noteText, QUARTER, type Song } from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { noteText, QUARTER } from '@same-song/core/music';
+import type { Song } from '@same-song/core/song';
 import { parseMidi } from 'midi-file';
 import { losses, readAbc, readMusicXml, writeAbc, writeMidi, writeMusicXml } from '../src/index.ts';
 import { measures, score, START, whole } from './scoreText.ts';

@@ -1,16 +1,10 @@
 /** What is written of notes that begin together: their words, their tuplets, a book of several tunes, a zip of several files. */
 import { strToU8, zipSync } from 'fflate';
-import {
-  defaultPreferences,
-  expectOk,
-  families,
-  openInstrument,
-  plainPlan,
-  QUARTER,
-  songView,
-  specFromPreset,
-  type Song,
-} from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { families, openInstrument, specFromPreset } from '@same-song/core/instruments';
+import { QUARTER } from '@same-song/core/music';
+import { defaultPreferences } from '@same-song/core/route';
+import { plainPlan, songView, type Song } from '@same-song/core/song';
 import { readAbc, readFile, readMusicXml, writeAbc, writeMusicXml } from '../src/index.ts';
 import { note, one } from './scoreText.ts';
 

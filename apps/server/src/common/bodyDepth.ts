@@ -1,5 +1,5 @@
 import type { NextFunction, Request, Response } from 'express';
-import type { ErrorBody } from '@same-song/core';
+import type { ErrorBody } from '@same-song/core/records';
 
 /** Deepest nesting of a body: layouts and questions need a third of it. */
 export const DEEPEST = 24;

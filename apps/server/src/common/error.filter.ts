@@ -1,6 +1,6 @@
 import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
 import type { Response } from 'express';
-import type { ErrorBody } from '@same-song/core';
+import type { ErrorBody } from '@same-song/core/records';
 import { ApiError } from './errors.ts';
 
 const CODES: Readonly<Record<number, string>> = {

@@ -1,4 +1,5 @@
-import type { ErrorBody, Problem } from '@same-song/core';
+import type { Problem } from '@same-song/core';
+import type { ErrorBody } from '@same-song/core/records';
 
 /** Most problems told in one answer. */
 export const PROBLEMS_TOLD = 50;

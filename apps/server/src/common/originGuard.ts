@@ -1,5 +1,5 @@
 import type { NextFunction, Request, Response } from 'express';
-import type { ErrorBody } from '@same-song/core';
+import type { ErrorBody } from '@same-song/core/records';
 
 const OWN_NAMES = ['localhost', '127.0.0.1', '[::1]'];
 

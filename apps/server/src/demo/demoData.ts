@@ -1,18 +1,14 @@
+import { expectOk } from '@same-song/core';
+import { familyById, openInstrument, specFromPreset, type Capability } from '@same-song/core/instruments';
 import {
   DEFAULT_SETTINGS,
   EXCHANGE_FORMAT,
   EXCHANGE_VERSION,
-  defaultQuestion,
-  expectOk,
-  familyById,
-  openInstrument,
-  plainPlan,
-  specFromPreset,
-  type Capability,
   type Exchanged,
   type ExchangeFile,
-  type StoredQuestion,
-} from '@same-song/core';
+} from '@same-song/core/records';
+import { defaultQuestion, type StoredQuestion } from '@same-song/core/route';
+import { plainPlan } from '@same-song/core/song';
 import { readAbc } from '@same-song/formats';
 import { BRAM_ID, demoPractice } from './demoPractice.ts';
 import { demoMeasurings } from './demoSounds.ts';

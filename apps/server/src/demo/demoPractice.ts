@@ -1,23 +1,10 @@
-import {
-  defaultQuestion,
-  expectOk,
-  familyById,
-  keyOf,
-  openInstrument,
-  parseNote,
-  plainPlan,
-  scaleById,
-  seededRandom,
-  USUAL_WAY,
-  type Exchanged,
-  type ExchangeFile,
-  type HowToPractise,
-  type Instrument,
-  type LogEntry,
-  type Practised,
-  type SeededRandom,
-  type StoredQuestion,
-} from '@same-song/core';
+import { expectOk, seededRandom, type SeededRandom } from '@same-song/core';
+import { familyById, openInstrument, type Instrument } from '@same-song/core/instruments';
+import { keyOf, parseNote, scaleById } from '@same-song/core/music';
+import { USUAL_WAY, type HowToPractise, type LogEntry, type Practised } from '@same-song/core/practice';
+import type { Exchanged, ExchangeFile } from '@same-song/core/records';
+import { defaultQuestion, type StoredQuestion } from '@same-song/core/route';
+import { plainPlan } from '@same-song/core/song';
 import { withSounds } from './demoSounds.ts';
 
 type Instruments = ExchangeFile['instruments'];

@@ -1,13 +1,8 @@
-import {
-  expectOk,
-  isPlayersOwn,
-  openInstrument,
-  seededRandom,
-  tuned,
-  type Exchanged,
-  type Instrument,
-  type LogEntry,
-} from '@same-song/core';
+import { expectOk, seededRandom } from '@same-song/core';
+import { isPlayersOwn, tuned } from '@same-song/core/ear';
+import { openInstrument, type Instrument } from '@same-song/core/instruments';
+import type { LogEntry } from '@same-song/core/practice';
+import type { Exchanged } from '@same-song/core/records';
 
 const WEEK = 7 * 86_400_000;
 

@@ -1,6 +1,6 @@
 import { Body, Controller, Get, Header, HttpCode, Post, Query } from '@nestjs/common';
 import { ApiBody, ApiDefaultResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
-import { ANSWER_SCHEMAS, exchangeSchema, layoutFileSchema } from '@same-song/core';
+import { ANSWER_SCHEMAS, exchangeSchema, layoutFileSchema } from '@same-song/core/records';
 import { ImportQuery } from './exchange.dto.ts';
 import { ExchangeService } from './exchange.service.ts';
 

@@ -10,7 +10,7 @@ import {
   type ImportReport,
   type KindReport,
   type RecordKindId,
-} from '@same-song/core';
+} from '@same-song/core/records';
 import type { Transaction } from 'sequelize';
 import { invalid } from '../common/errors.ts';
 import { WriteQueue } from '../database/writeQueue.ts';

@@ -1,7 +1,7 @@
 import { Body, Controller, HttpCode, Post, Query, Req, Res } from '@nestjs/common';
 import { ApiBody, ApiConsumes, ApiDefaultResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
-import { ANSWER_SCHEMAS } from '@same-song/core';
+import { ANSWER_SCHEMAS } from '@same-song/core/records';
 import { invalid } from '../common/errors.ts';
 import { ArrangementFinder } from './arrangementFinder.ts';
 import { ReadQuery, WriteBody } from './files.dto.ts';

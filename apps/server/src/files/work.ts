@@ -1,19 +1,7 @@
-import {
-  checkPlan,
-  checkSong,
-  fail,
-  ok,
-  openInstrument,
-  plainPlan,
-  played,
-  QUARTER,
-  shown,
-  songView,
-  under,
-  type Problem,
-  type Result,
-  type Song,
-} from '@same-song/core';
+import { fail, ok, shown, under, type Problem, type Result } from '@same-song/core';
+import { openInstrument } from '@same-song/core/instruments';
+import { QUARTER } from '@same-song/core/music';
+import { checkPlan, checkSong, plainPlan, played, songView, type Song } from '@same-song/core/song';
 import {
   readFile,
   writeFile,

@@ -1,4 +1,4 @@
-import type { RecordChange, Settings } from '@same-song/core';
+import type { RecordChange, Settings } from '@same-song/core/records';
 import {
   AutoIncrement,
   Column,

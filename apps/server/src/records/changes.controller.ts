@@ -1,6 +1,6 @@
 import { Body, Controller, HttpCode, Param, Post } from '@nestjs/common';
 import { ApiCreatedResponse, ApiDefaultResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
-import { ANSWER_SCHEMAS } from '@same-song/core';
+import { ANSWER_SCHEMAS } from '@same-song/core/records';
 import { IdParam } from '../common/id.param.ts';
 import { ChangeBody, UndoBody } from './changes.dto.ts';
 import { ChangesService } from './changes.service.ts';

@@ -14,7 +14,7 @@ import {
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
-import { RECORD_KIND_IDS, type RecordKindId } from '@same-song/core';
+import { RECORD_KIND_IDS, type RecordKindId } from '@same-song/core/records';
 import type { UncheckedWrite } from './changes.service.ts';
 
 /** Most writes of one change. */

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
+import { counted } from '@same-song/core';
 import {
   changeBetween,
-  counted,
   isSame,
   mergeFields,
   recordKind,
@@ -15,7 +15,7 @@ import {
   type RecordState,
   type Settings,
   type Since,
-} from '@same-song/core';
+} from '@same-song/core/records';
 import { Op, type Transaction } from 'sequelize';
 import { Sequelize, type Repository } from 'sequelize-typescript';
 import { ApiError, changedSince, invalid, notFound, stale } from '../common/errors.ts';

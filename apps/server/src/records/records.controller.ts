@@ -1,13 +1,13 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query, type Type } from '@nestjs/common';
 import { ApiBody, ApiCreatedResponse, ApiDefaultResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
+import { shown } from '@same-song/core';
 import {
   ANSWER_SCHEMAS,
   answerSchema,
   contentSchema,
   recordKind,
-  shown,
   type RecordKindId,
-} from '@same-song/core';
+} from '@same-song/core/records';
 import { invalid } from '../common/errors.ts';
 import { IdParam } from '../common/id.param.ts';
 import { ChangesService } from './changes.service.ts';

@@ -1,5 +1,5 @@
 import { Module } from '@nestjs/common';
-import { RECORD_KIND_IDS } from '@same-song/core';
+import { RECORD_KIND_IDS } from '@same-song/core/records';
 import { SettingsModule } from '../settings/settings.module.ts';
 import { ChangesController } from './changes.controller.ts';
 import { ChangesService } from './changes.service.ts';

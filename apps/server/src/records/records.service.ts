@@ -1,5 +1,11 @@
 import { Injectable } from '@nestjs/common';
-import { recordKind, type Kept, type Listed, type ListPage, type RecordKindId } from '@same-song/core';
+import {
+  recordKind,
+  type Kept,
+  type Listed,
+  type ListPage,
+  type RecordKindId,
+} from '@same-song/core/records';
 import { literal, Op, type Transaction, type WhereOptions } from 'sequelize';
 import { Sequelize, type Repository } from 'sequelize-typescript';
 import { broken, notFound } from '../common/errors.ts';

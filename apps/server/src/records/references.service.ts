@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
-import { checkContent, isId, recordKind, shown, type RecordKindId } from '@same-song/core';
+import { isId, shown } from '@same-song/core';
+import { checkContent, recordKind, type RecordKindId } from '@same-song/core/records';
 import type { Transaction } from 'sequelize';
 import { Sequelize, type Repository } from 'sequelize-typescript';
 import { invalid } from '../common/errors.ts';

@@ -1,6 +1,6 @@
 import { Body, Controller, Get, Put } from '@nestjs/common';
 import { ApiDefaultResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
-import { ANSWER_SCHEMAS } from '@same-song/core';
+import { ANSWER_SCHEMAS } from '@same-song/core/records';
 import { SettingsBody } from './settings.dto.ts';
 import { SettingsService } from './settings.service.ts';
 

@@ -1,4 +1,4 @@
-import type { Settings } from '@same-song/core';
+import type { Settings } from '@same-song/core/records';
 import { jsonText } from '../database/jsonText.ts';
 import { Column, DataType, Model, PrimaryKey, Table } from 'sequelize-typescript';
 

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { checkSettings, DEFAULT_SETTINGS, type Settings, type SettingsRecord } from '@same-song/core';
+import { checkSettings, DEFAULT_SETTINGS, type Settings, type SettingsRecord } from '@same-song/core/records';
 import type { Transaction } from 'sequelize';
 import { Sequelize, type Repository } from 'sequelize-typescript';
 import { invalid, stale } from '../common/errors.ts';

@@ -1,4 +1,4 @@
-import type { ContentOf, Kept, MadeChange, RecordKindId, Write } from '@same-song/core';
+import type { ContentOf, Kept, MadeChange, RecordKindId, Write } from '@same-song/core/records';
 import { request } from './client.ts';
 
 /** Makes writes, all or none of them. @throws RequestError whose `write` names the one that is refused */

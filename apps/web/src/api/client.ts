@@ -1,4 +1,4 @@
-import type { ErrorBody } from '@same-song/core';
+import type { ErrorBody } from '@same-song/core/records';
 
 /** A refusal by the server, or `offline` when it could not be reached at all. */
 export class RequestError extends Error {

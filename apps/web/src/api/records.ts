@@ -1,14 +1,14 @@
 import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import type { InstrumentSpec } from '@same-song/core/instruments';
 import {
   RECORD_KIND_IDS,
   type ContentOf,
-  type InstrumentSpec,
   type Kept,
   type Listed,
   type ListPage,
   type RecordKindId,
-  type Song,
-} from '@same-song/core';
+} from '@same-song/core/records';
+import type { Song } from '@same-song/core/song';
 import { makeChange } from './changes.ts';
 import { request } from './client.ts';
 

@@ -1,7 +1,8 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { DEFAULT_SETTINGS, families } from '@same-song/core';
+import { families } from '@same-song/core/instruments';
+import { DEFAULT_SETTINGS } from '@same-song/core/records';
 import { dialectOf, useSettings } from './settings.ts';
 
 beforeEach(() => {

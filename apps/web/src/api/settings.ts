@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
-import { DEFAULT_SETTINGS, type Family, type Settings, type SettingsRecord } from '@same-song/core';
+import type { Family } from '@same-song/core/instruments';
+import { DEFAULT_SETTINGS, type Settings, type SettingsRecord } from '@same-song/core/records';
 import { StoredValues } from '../frame/stored.ts';
 import { isRefused, request, RequestError } from './client.ts';
 

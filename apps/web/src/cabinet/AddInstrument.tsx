@@ -2,15 +2,15 @@ import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import Button from '@mui/material/Button';
 import { useNavigate } from 'react-router';
+import { withArticle } from '@same-song/core';
 import {
   FAMILY_IDS,
   families,
   specFromLayout,
   specFromPreset,
-  withArticle,
   type FamilyId,
   type InstrumentSpec,
-} from '@same-song/core';
+} from '@same-song/core/instruments';
 import { LinkButton } from '../controls/LinkButton.tsx';
 import { instruments, layouts } from '../api/records.ts';
 import { useKeeping } from '../frame/useKeeping.ts';

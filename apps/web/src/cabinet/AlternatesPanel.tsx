@@ -3,14 +3,9 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
 import { useState } from 'react';
-import {
-  CENTS_RANGE,
-  type AlternateRow,
-  type Candidate,
-  type Instrument,
-  type InstrumentSpec,
-  type Problem,
-} from '@same-song/core';
+import type { Problem } from '@same-song/core';
+import { CENTS_RANGE, type Instrument, type InstrumentSpec } from '@same-song/core/instruments';
+import type { AlternateRow, Candidate } from '@same-song/core/route';
 import { LinkButton } from '../controls/LinkButton.tsx';
 import { dialectOf, useSettings } from '../api/settings.ts';
 import { Check } from '../controls/Check.tsx';

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { KIND_NAMES, RECORD_KIND_IDS, type RecordKindId } from '@same-song/core';
+import { KIND_NAMES, RECORD_KIND_IDS, type RecordKindId } from '@same-song/core/records';
 import { recordsOf } from '../api/records.ts';
 import { notify } from '../frame/notice.ts';
 

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { Check } from '../controls/Check.tsx';
-import type { Capability, CapabilityGroup, Instrument, InstrumentSpec } from '@same-song/core';
+import type { Capability, CapabilityGroup, Instrument, InstrumentSpec } from '@same-song/core/instruments';
 
 interface CapabilityFieldsProps {
   readonly instrument: Instrument;

@@ -3,7 +3,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
 import { useState } from 'react';
-import type { InstrumentSpec } from '@same-song/core';
+import type { InstrumentSpec } from '@same-song/core/instruments';
 import type { Clash } from './useSaving.ts';
 
 type Field = keyof InstrumentSpec;

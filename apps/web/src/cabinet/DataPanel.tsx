@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useRef } from 'react';
-import { KIND_NAMES, RECORD_KIND_IDS, type KindReport, type Problem } from '@same-song/core';
+import type { Problem } from '@same-song/core';
+import { KIND_NAMES, RECORD_KIND_IDS, type KindReport } from '@same-song/core/records';
 import { useImport, type Preview } from './useImport.ts';
 
 /** All that a file holds, as a sentence goes on. */

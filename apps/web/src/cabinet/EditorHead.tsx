@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useNavigate } from 'react-router';
-import { NAME_LIMIT, type InstrumentSpec } from '@same-song/core';
+import { NAME_LIMIT, type InstrumentSpec } from '@same-song/core/instruments';
 import { instruments, type InstrumentRecord } from '../api/records.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
 

@@ -3,17 +3,9 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
-import {
-  ownNamer,
-  PITCH_RANGE,
-  parsePitch,
-  pitchText,
-  type ElementChange,
-  type ElementValue,
-  type Instrument,
-  type LayoutElement,
-  type Problem,
-} from '@same-song/core';
+import type { Problem } from '@same-song/core';
+import type { ElementChange, ElementValue, Instrument, LayoutElement } from '@same-song/core/instruments';
+import { ownNamer, PITCH_RANGE, parsePitch, pitchText } from '@same-song/core/music';
 import { Check } from '../controls/Check.tsx';
 import { TableHeads } from '../controls/TableHeads.tsx';
 

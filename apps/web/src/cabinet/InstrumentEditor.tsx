@@ -1,5 +1,6 @@
 import TextField from '@mui/material/TextField';
-import { withLayout, type Instrument, type InstrumentSpec, type Problem } from '@same-song/core';
+import type { Problem } from '@same-song/core';
+import { withLayout, type Instrument, type InstrumentSpec } from '@same-song/core/instruments';
 import type { InstrumentRecord } from '../api/records.ts';
 import { lazyPart } from '../frame/lazyPart.tsx';
 import { CapabilityFields } from './CapabilityFields.tsx';

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useState, type KeyboardEvent } from 'react';
-import { NAME_LIMIT, type Instrument } from '@same-song/core';
+import { NAME_LIMIT, type Instrument } from '@same-song/core/instruments';
 import { layouts } from '../api/records.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
 

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import type { Instrument } from '@same-song/core';
+import type { Instrument } from '@same-song/core/instruments';
 import { FigureTools } from '../controls/FigureTools.tsx';
 import { pitchChip } from '../scene/pitchChip.ts';
 import { SceneView } from '../scene/SceneView.tsx';

@@ -1,13 +1,8 @@
 import Button from '@mui/material/Button';
 import { useRef, useState } from 'react';
-import {
-  checkLayoutFile,
-  layoutFile,
-  parseScala,
-  writeScala,
-  type Instrument,
-  type Problem,
-} from '@same-song/core';
+import type { Problem } from '@same-song/core';
+import { parseScala, writeScala, type Instrument } from '@same-song/core/instruments';
+import { checkLayoutFile, layoutFile } from '@same-song/core/records';
 import { download, fileName } from '../frame/files.ts';
 import { notify } from '../frame/notice.ts';
 

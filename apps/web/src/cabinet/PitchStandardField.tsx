@@ -1,6 +1,6 @@
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { A4_RANGE, centsFromStandard } from '@same-song/core';
+import { A4_RANGE, centsFromStandard } from '@same-song/core/music';
 
 /** Beyond this many cents from A = 440 an instrument beats against modern ones. */
 const APART_CENTS = 20;

@@ -1,4 +1,4 @@
-import type { InstrumentSpec } from '@same-song/core';
+import type { InstrumentSpec } from '@same-song/core/instruments';
 import { StoredValues } from '../frame/stored.ts';
 
 /** A saved text and its version. */

@@ -1,4 +1,4 @@
-import type { ExchangeFile, ImportReport } from '@same-song/core';
+import type { ExchangeFile, ImportReport } from '@same-song/core/records';
 import { request } from '../api/client.ts';
 
 /** Says what a file would change. */

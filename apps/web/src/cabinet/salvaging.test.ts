@@ -1,13 +1,7 @@
-import {
-  checkExchange,
-  defaultQuestion,
-  DEFAULT_SETTINGS,
-  EXCHANGE_FORMAT,
-  EXCHANGE_VERSION,
-  families,
-  specFromPreset,
-  type Problem,
-} from '@same-song/core';
+import type { Problem } from '@same-song/core';
+import { families, specFromPreset } from '@same-song/core/instruments';
+import { checkExchange, DEFAULT_SETTINGS, EXCHANGE_FORMAT, EXCHANGE_VERSION } from '@same-song/core/records';
+import { defaultQuestion } from '@same-song/core/route';
 import { RequestError } from '../api/client.ts';
 import { canTakeRest, takeRest } from './salvaging.ts';
 

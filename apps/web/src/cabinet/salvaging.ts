@@ -1,10 +1,10 @@
+import type { Problem } from '@same-song/core';
 import {
   RECORD_KIND_IDS,
   type ExchangeFile,
-  type Problem,
   type RecordKindId,
   type ImportReport,
-} from '@same-song/core';
+} from '@same-song/core/records';
 import { RequestError } from '../api/client.ts';
 import { tryImport } from './importing.ts';
 

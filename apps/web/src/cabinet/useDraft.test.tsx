@@ -1,5 +1,5 @@
 import { act, renderHook } from '@testing-library/react';
-import { families, specFromPreset } from '@same-song/core';
+import { families, specFromPreset } from '@same-song/core/instruments';
 import type { InstrumentRecord } from '../api/records.ts';
 import { draftOf, forgetSaved, rebaseDraft } from './drafts.ts';
 import { useDraft } from './useDraft.ts';

@@ -1,5 +1,5 @@
 import { useLayoutEffect, useMemo } from 'react';
-import type { InstrumentSpec } from '@same-song/core';
+import type { InstrumentSpec } from '@same-song/core/instruments';
 import { specOf, type InstrumentRecord } from '../api/records.ts';
 import { useStored } from '../frame/stored.ts';
 import { changeDraft, drafts, dropDraft, noteSaved, savedOf, type Saved } from './drafts.ts';

@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { ExchangeFile, ImportReport, Problem } from '@same-song/core';
+import type { Problem } from '@same-song/core';
+import type { ExchangeFile, ImportReport } from '@same-song/core/records';
 import { RequestError } from '../api/client.ts';
 import { notify } from '../frame/notice.ts';
 import { remember } from '../frame/undo.ts';

@@ -1,5 +1,5 @@
 import { useMemo, useRef } from 'react';
-import { openInstrument, type Instrument, type InstrumentSpec } from '@same-song/core';
+import { openInstrument, type Instrument, type InstrumentSpec } from '@same-song/core/instruments';
 import type { InstrumentRecord } from '../api/records.ts';
 import { notify } from '../frame/notice.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';

@@ -1,7 +1,7 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { families, specFromPreset, type InstrumentSpec } from '@same-song/core';
+import { families, specFromPreset, type InstrumentSpec } from '@same-song/core/instruments';
 import { specOf, type InstrumentRecord } from '../api/records.ts';
 import { useNotice } from '../frame/notice.ts';
 import { undo } from '../../test/history.ts';

@@ -1,11 +1,7 @@
 import { useRef, useState } from 'react';
-import {
-  FIELDS_OF_ENTRIES,
-  mergeFields,
-  openInstrument,
-  type InstrumentSpec,
-  type Problem,
-} from '@same-song/core';
+import type { Problem } from '@same-song/core';
+import { FIELDS_OF_ENTRIES, openInstrument, type InstrumentSpec } from '@same-song/core/instruments';
+import { mergeFields } from '@same-song/core/records';
 import { RequestError } from '../api/client.ts';
 import { instruments, type InstrumentRecord } from '../api/records.ts';
 import { notify } from '../frame/notice.ts';

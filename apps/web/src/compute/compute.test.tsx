@@ -1,7 +1,7 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { specFromPreset } from '@same-song/core';
+import { specFromPreset } from '@same-song/core/instruments';
 import { workerCalls } from '../../test/worker.ts';
 import { draftSubject } from './subject.ts';
 import {

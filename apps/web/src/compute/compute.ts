@@ -1,15 +1,14 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
+import type { InstrumentSpec } from '@same-song/core/instruments';
+import type { NamingStyle, Role } from '@same-song/core/music';
 import {
   rankSuggestions,
-  type InstrumentSpec,
-  type NamingStyle,
   type NotationOptions,
   type Preferences,
-  type Role,
   type StoredQuestion,
   type Suggestion,
-} from '@same-song/core';
+} from '@same-song/core/route';
 import {
   computed,
   IMMUTABLE,

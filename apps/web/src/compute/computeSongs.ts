@@ -1,13 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import type {
-  ArrangementPlan,
-  MelodySketch,
-  NotationOptions,
-  Preferences,
-  Song,
-  SongKeyFit,
-  TensionLimits,
-} from '@same-song/core';
+import type { NotationOptions, Preferences } from '@same-song/core/route';
+import type { ArrangementPlan, MelodySketch, Song, SongKeyFit, TensionLimits } from '@same-song/core/song';
 import { computed, IMMUTABLE, keepPrevious, foreground, forWorker, background } from './computed.ts';
 import type { Subject } from './subject.ts';
 

@@ -1,12 +1,7 @@
 import { expose } from 'comlink';
-import {
-  expectOk,
-  openInstrument,
-  readTabLine,
-  type InstrumentSpec,
-  type Problem,
-  type Result,
-} from '@same-song/core';
+import { expectOk, type Problem, type Result } from '@same-song/core';
+import { openInstrument, type InstrumentSpec } from '@same-song/core/instruments';
+import { readTabLine } from '@same-song/core/route';
 import {
   readDegrees,
   readFirstTune,

@@ -6,7 +6,7 @@ import {
   songKeys,
   songTabs,
   songView,
-} from '@same-song/core';
+} from '@same-song/core/song';
 
 /** What the worker does with songs. */
 export const songJobs = {

@@ -1,4 +1,4 @@
-import type { InstrumentSpec } from '@same-song/core';
+import type { InstrumentSpec } from '@same-song/core/instruments';
 import { specOf, type InstrumentRecord } from '../api/records.ts';
 
 /** An instrument that something is asked about. */

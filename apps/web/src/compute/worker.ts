@@ -1,46 +1,41 @@
 import { expose } from 'comlink';
+import { expectOk } from '@same-song/core';
+import { type Scene, openInstrument, type Instrument } from '@same-song/core/instruments';
+import { keyOf, parseNote, scaleById, type Key, type NamingStyle, type Role } from '@same-song/core/music';
 import {
-  keyOf,
   keyTable,
   octavesInFull,
   sameTab,
   type SameTab,
-  type SameSongTab,
-  type SongInKey,
-  type ArrangementPlan,
-  parseNote,
   presetsFor,
-  scaleById,
   sceneForKey,
   suggestionsFor,
   switchKeys,
-  type Key,
   type KeyTable,
-  type NamingStyle,
   type Preferences,
-  type Role,
-  type Scene,
   type Suggestion,
   type Switching,
   alternatesOf,
   alternativesView,
   checkQuestion,
   defaultPreferences,
-  expectOk,
   mapView,
-  openInstrument,
   type AlternateRow,
   type AlternativeView,
-  type Instrument,
-  type FigureOffer,
   type MapView,
-  type MelodySketch,
   type StoredQuestion,
   type NotationOptions,
-  type Song,
-  type SongKeyFit,
-  type SongView,
-} from '@same-song/core';
+} from '@same-song/core/route';
+import type {
+  SameSongTab,
+  SongInKey,
+  ArrangementPlan,
+  FigureOffer,
+  MelodySketch,
+  Song,
+  SongKeyFit,
+  SongView,
+} from '@same-song/core/song';
 import type { SongJobs } from './songJobs.ts';
 import type { Subject } from './subject.ts';
 

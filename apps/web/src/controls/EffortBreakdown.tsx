@@ -1,4 +1,4 @@
-import type { MapView } from '@same-song/core';
+import type { MapView } from '@same-song/core/route';
 import './verdict.css';
 
 /** What a line asks of its player, part by part, each against the costliest. */

@@ -1,4 +1,4 @@
-import { TEMPO_LIMITS } from '@same-song/core';
+import { TEMPO_LIMITS } from '@same-song/core/practice';
 import { NumberField } from './NumberField.tsx';
 
 /** Beats a minute at which a line is heard first. */

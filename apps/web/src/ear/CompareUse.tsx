@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
-import { centsWords, type Candidate } from '@same-song/core';
+import { centsWords } from '@same-song/core/ear';
+import type { Candidate } from '@same-song/core/route';
 import { Picklist } from '../controls/Picklist.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useCompared } from './useCompared.ts';

@@ -1,6 +1,8 @@
 import { useEffect, useMemo } from 'react';
 import { Link } from 'react-router';
-import { opensAt, OPENING_LEAST, pitchText, soundsAt, waysMeant, type Pitch } from '@same-song/core';
+import { soundsAt, waysMeant } from '@same-song/core/ear';
+import { pitchText, type Pitch } from '@same-song/core/music';
+import { opensAt, OPENING_LEAST } from '@same-song/core/song';
 import { songs } from '../api/records.ts';
 import { dialectOf, useSettings } from '../api/settings.ts';
 import { playedEvenly } from './examples.ts';

@@ -1,4 +1,5 @@
-import { BAND_WIDTHS, counted, HOLD_SECONDS, type Held } from '@same-song/core';
+import { counted } from '@same-song/core';
+import { BAND_WIDTHS, HOLD_SECONDS, type Held } from '@same-song/core/ear';
 import { Check } from '../controls/Check.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
 import { Needle } from './Needle.tsx';

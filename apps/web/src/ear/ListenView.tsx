@@ -1,5 +1,7 @@
 import { useCallback, useMemo, useState } from 'react';
-import { ALL_PITCHES, earFor, expectOk, openInstrument } from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { ALL_PITCHES, earFor } from '@same-song/core/ear';
+import { openInstrument } from '@same-song/core/instruments';
 import { useLink } from '../frame/useLink.ts';
 import { instruments } from '../api/records.ts';
 import { Picklist } from '../controls/Picklist.tsx';

@@ -1,15 +1,9 @@
 import Button from '@mui/material/Button';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import {
-  centsWords,
-  counted,
-  isPlayersOwn,
-  measure,
-  type Instrument,
-  type Measuring,
-  type Measurement,
-} from '@same-song/core';
+import { counted } from '@same-song/core';
+import { centsWords, isPlayersOwn, measure, type Measuring, type Measurement } from '@same-song/core/ear';
+import type { Instrument } from '@same-song/core/instruments';
 import type { RecordOf } from '../api/records.ts';
 import { Check } from '../controls/Check.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';

@@ -1,14 +1,14 @@
 import Button from '@mui/material/Button';
 import { useEffect, useMemo } from 'react';
+import { counted } from '@same-song/core';
 import {
   centsWords,
-  counted,
   measure,
   pitchStandard,
   soundsAt,
   STANDARD_LEAST,
   type Standard,
-} from '@same-song/core';
+} from '@same-song/core/ear';
 import { instruments, specOf } from '../api/records.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
 import { playedEvenly } from './examples.ts';

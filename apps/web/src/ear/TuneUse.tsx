@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useCallback, useEffect, useState } from 'react';
-import { centsAround, centsWords, isPlayersOwn, tunedAt, waysMeant } from '@same-song/core';
+import { centsAround, centsWords, isPlayersOwn, tunedAt, waysMeant } from '@same-song/core/ear';
 import { Check } from '../controls/Check.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { everyWay } from './examples.ts';

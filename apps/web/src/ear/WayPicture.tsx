@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { defaultQuestion } from '@same-song/core';
+import { defaultQuestion } from '@same-song/core/route';
 import { dialectOf, useSettings } from '../api/settings.ts';
 import { useMapView } from '../compute/compute.ts';
 import { ownKeyOf, type ChosenInstrument } from '../question/reference.ts';

@@ -1,5 +1,8 @@
 import Button from '@mui/material/Button';
-import { counted, families, NAME_LIMIT, pitchText, type StruckPitch } from '@same-song/core';
+import { counted } from '@same-song/core';
+import type { StruckPitch } from '@same-song/core/ear';
+import { families, NAME_LIMIT } from '@same-song/core/instruments';
+import { pitchText } from '@same-song/core/music';
 import { Check } from '../controls/Check.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
 import { ForgetNotes } from './ForgetNotes.tsx';

@@ -1,5 +1,5 @@
 /** Listens in a thread of its own: samples come in by a port, what was heard goes out. */
-import { ear, type HearOptions, type NoteFrame } from '@same-song/core';
+import { ear, type HearOptions, type NoteFrame } from '@same-song/core/ear';
 
 /** What the page asks: to listen from now on, for what, to what comes by a port. */
 export interface ListeningRequest {

@@ -1,11 +1,5 @@
-import {
-  NO_FAULTS,
-  simulatedPlayer,
-  soundsAt,
-  type Instrument,
-  type Timbre,
-  type Way,
-} from '@same-song/core';
+import { NO_FAULTS, simulatedPlayer, soundsAt } from '@same-song/core/ear';
+import type { Instrument, Timbre, Way } from '@same-song/core/instruments';
 import type { Example } from './uses.ts';
 
 /** Semitones by which somebody who tries an instrument is off, one after the other. */

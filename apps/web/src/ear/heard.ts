@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { gatherNotes, type HeardNote, type NoteFrame } from '@same-song/core';
+import { gatherNotes, type HeardNote, type NoteFrame } from '@same-song/core/ear';
 import type { Ear } from './useEar.ts';
 
 export type OnFrames = (frames: readonly NoteFrame[]) => void;

@@ -1,4 +1,4 @@
-import type { HearOptions } from '@same-song/core';
+import type { HearOptions } from '@same-song/core/ear';
 import type { ListeningRequest, EarUpdate } from './earWorker.ts';
 import { chosenMicrophone } from './microphones.ts';
 

@@ -1,5 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
-import { measure, measuringOf, type AlternateRow, type InstrumentSpec } from '@same-song/core';
+import { measure, measuringOf } from '@same-song/core/ear';
+import type { InstrumentSpec } from '@same-song/core/instruments';
+import type { AlternateRow } from '@same-song/core/route';
 import { instruments, specOf } from '../api/records.ts';
 import { dialectOf, useSettings } from '../api/settings.ts';
 import { useAlternates } from '../compute/compute.ts';

@@ -1,5 +1,5 @@
 import { act, renderHook } from '@testing-library/react';
-import type { HearOptions } from '@same-song/core';
+import type { HearOptions } from '@same-song/core/ear';
 import type { EarUpdate } from './earWorker.ts';
 import { CannotListen, type Source } from './listen.ts';
 import { useEar } from './useEar.ts';

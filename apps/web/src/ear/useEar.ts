@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { HearOptions, NoteFrame } from '@same-song/core';
+import type { HearOptions, NoteFrame } from '@same-song/core/ear';
 import type { EarUpdate } from './earWorker.ts';
 import { roomMeter, type Loudness } from './roomMeter.ts';
 import { CannotListen, listen, type Listening, type Source } from './listen.ts';

@@ -10,8 +10,8 @@ import {
   tunedAt,
   type Band,
   type Held,
-  type Way,
-} from '@same-song/core';
+} from '@same-song/core/ear';
+import type { Way } from '@same-song/core/instruments';
 import type { UseProps } from './uses.ts';
 
 /** Where a note is to be held: within so many cents of it, or between it and the semitone above. */

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { measuringOf, middles, type Measurement } from '@same-song/core';
+import { measuringOf, middles, type Measurement } from '@same-song/core/ear';
 import { instruments, measurings, specOf } from '../api/records.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
 import type { Gathering } from './heard.ts';

@@ -1,15 +1,15 @@
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
+import { expectOk } from '@same-song/core';
+import { writtenDown } from '@same-song/core/ear';
 import {
-  expectOk,
   families,
   FAMILY_IDS,
   openInstrument,
   specFromLayout,
-  STANDARD_A4,
-  writtenDown,
   type FamilyId,
-} from '@same-song/core';
+} from '@same-song/core/instruments';
+import { STANDARD_A4 } from '@same-song/core/music';
 import { instruments } from '../api/records.ts';
 import { draftSubject } from '../compute/subject.ts';
 import { useKeeping } from '../frame/useKeeping.ts';

@@ -1,5 +1,5 @@
 import type { ComponentType } from 'react';
-import type { Instrument } from '@same-song/core';
+import type { Instrument } from '@same-song/core/instruments';
 import type { ChosenInstrument } from '../question/reference.ts';
 import type { Heard } from './heard.ts';
 

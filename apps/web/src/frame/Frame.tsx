@@ -1,7 +1,8 @@
 import Button from '@mui/material/Button';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { NavLink, Outlet, useNavigate } from 'react-router';
+import { ErrorBoundary } from 'react-error-boundary';
+import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { useSettings } from '../api/settings.ts';
 import { useColourMode } from '../theme/SongTheme.tsx';
 import { ChangedSince, redo, undo, useHistory, type Wish } from './undo.ts';
@@ -10,6 +11,7 @@ import { lazyPart, useFetchAhead } from './lazyPart.tsx';
 import { useOnePage } from './onePage.ts';
 import { NoticeBar } from './NoticeBar.tsx';
 import { useShortcuts, useSingleKeys } from './shortcuts.ts';
+import { TroublePage } from './TroublePage.tsx';
 import { useOnline } from './useOnline.ts';
 import { usePlaceLinks } from './usePlaceLinks.ts';
 import './frame.css';
@@ -57,6 +59,7 @@ const redoAndSay = () => void say(REDO);
 export function Frame() {
   const [sheetOpen, setSheetOpen] = useState(false);
   const navigate = useNavigate();
+  const { pathname } = useLocation();
   const linkTo = usePlaceLinks(PATHS, ASKING);
   const { settings, change } = useSettings();
   useSingleKeys(settings.singleKeys);
@@ -115,7 +118,9 @@ export function Frame() {
       <div className="frame-page">
         <OfflineBanner />
         <main id="place" tabIndex={-1}>
-          <Outlet />
+          <ErrorBoundary FallbackComponent={TroublePage} resetKeys={[pathname]}>
+            <Outlet />
+          </ErrorBoundary>
         </main>
       </div>
       <NoticeBar />

@@ -1,25 +1,10 @@
 import Button from '@mui/material/Button';
-import { Link, useLocation, useNavigate, useRouteError } from 'react-router';
+import type { FallbackProps } from 'react-error-boundary';
+import { Link } from 'react-router';
 
-/** Shown where a page failed, or could not be fetched: what happened and the next step. */
-export function TroublePage() {
-  const error = useRouteError();
-  const location = useLocation();
-  const navigate = useNavigate();
+/** Shown where a page failed: what happened and the next step. */
+export function TroublePage({ error }: FallbackProps) {
   const text = error instanceof Error ? error.message : String(error);
-  if (isFetching(error))
-    return (
-      <div className="trouble">
-        <h1>This page could not be fetched</h1>
-        <p>The Same Song server does not answer. Pages that were open before still work; nothing is lost.</p>
-        <Button variant="contained" onClick={() => void navigate(location, { replace: true })}>
-          Try again
-        </Button>{' '}
-        <Button variant="outlined" onClick={() => void navigate(-1)}>
-          Back
-        </Button>
-      </div>
-    );
   return (
     <div className="trouble">
       <h1>This page stumbled</h1>
@@ -35,11 +20,6 @@ export function TroublePage() {
       </Button>
     </div>
   );
-}
-
-/** Browsers say in words of their own that a part of the application could not be fetched. */
-function isFetching(error: unknown): boolean {
-  return error instanceof Error && /import|fetch|preload|module/i.test(error.message);
 }
 
 /** Shown for an address that leads nowhere. */

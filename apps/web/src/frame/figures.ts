@@ -1,4 +1,4 @@
-import { PRINT_PALETTE } from '@same-song/core';
+import { PRINT_PALETTE } from '@same-song/core/instruments';
 
 /** What a drawing takes from style sheets, as attributes that stand in a file. */
 const TAKEN_ALONG = [

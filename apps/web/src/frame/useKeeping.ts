@@ -1,12 +1,12 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { counted } from '@same-song/core';
 import {
-  counted,
   recordTitle,
   type ContentOf,
   type MadeChange,
   type RecordKindId,
   type Write,
-} from '@same-song/core';
+} from '@same-song/core/records';
 import { makeChange, undoChange } from '../api/changes.ts';
 import { RequestError } from '../api/client.ts';
 import { renewRecords, type Kept, type RecordOf, type Records } from '../api/records.ts';

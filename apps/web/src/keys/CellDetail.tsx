@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useNavigate } from 'react-router';
-import { counted, type KeyCell, type OctaveInFull } from '@same-song/core';
+import { counted } from '@same-song/core';
+import type { KeyCell, OctaveInFull } from '@same-song/core/route';
 import { LinkButton } from '../controls/LinkButton.tsx';
 import { dialectOf } from '../api/settings.ts';
 import { useKeyOctaves } from '../compute/compute.ts';

@@ -1,9 +1,7 @@
 import { arc } from 'd3-shape';
 import { useMemo, useRef, type KeyboardEvent } from 'react';
+import { counted, withArticle } from '@same-song/core';
 import {
-  counted,
-  homeInPosition,
-  keyFacts,
   keySignature,
   noteCode,
   notePitchClass,
@@ -11,11 +9,10 @@ import {
   parseNote,
   scaleById,
   USUAL_KEYS,
-  usualInstrument,
   usualTonic,
-  withArticle,
   type NoteName,
-} from '@same-song/core';
+} from '@same-song/core/music';
+import { homeInPosition, keyFacts, usualInstrument } from '@same-song/core/route';
 import { LinkButton } from '../controls/LinkButton.tsx';
 import { FigureTools } from '../controls/FigureTools.tsx';
 import { Picklist } from '../controls/Picklist.tsx';

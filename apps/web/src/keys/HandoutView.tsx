@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
-import { familyById, type StoredQuestion } from '@same-song/core';
+import { familyById } from '@same-song/core/instruments';
+import type { StoredQuestion } from '@same-song/core/route';
 import { SignButton } from '../controls/SignButton.tsx';
 import { dialectOf } from '../api/settings.ts';
 import { useMapView } from '../compute/compute.ts';

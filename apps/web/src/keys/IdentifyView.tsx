@@ -4,18 +4,17 @@ import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { openInstrument, type Instrument } from '@same-song/core/instruments';
 import {
   CHROMATIC_DEGREE_NAMES,
   commonNotes,
   fitsOf,
   noteCode,
   noteText,
-  openInstrument,
   ownNamer,
-  readNotes,
   type Fit,
-  type Instrument,
-} from '@same-song/core';
+} from '@same-song/core/music';
+import { readNotes } from '@same-song/core/route';
 import { LinkButton } from '../controls/LinkButton.tsx';
 import { specOf } from '../api/records.ts';
 import { FigureTools } from '../controls/FigureTools.tsx';

@@ -1,14 +1,8 @@
 import { fireEvent, render, screen } from '@testing-library/react';
-import {
-  defaultPreferences,
-  expectOk,
-  families,
-  keyTable,
-  openInstrument,
-  scaleById,
-  specFromPreset,
-  type KeyCell,
-} from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { families, openInstrument, specFromPreset } from '@same-song/core/instruments';
+import { scaleById } from '@same-song/core/music';
+import { defaultPreferences, keyTable, type KeyCell } from '@same-song/core/route';
 import { KeyGrid } from './KeyGrid.tsx';
 
 const instrument = expectOk(openInstrument(specFromPreset('diatonic', '60')));

@@ -1,5 +1,5 @@
 import type { KeyboardEvent } from 'react';
-import type { KeyCell } from '@same-song/core';
+import type { KeyCell } from '@same-song/core/route';
 import { useRoving } from '../frame/roving.ts';
 import { demandsText, octavesText, scaleName, tonicText } from './cellWords.ts';
 

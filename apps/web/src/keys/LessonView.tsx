@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
-import type { Side, Technique, WayView } from '@same-song/core';
+import type { Side, Technique } from '@same-song/core/instruments';
+import type { WayView } from '@same-song/core/route';
 import { useMapView } from '../compute/compute.ts';
 import { scaleWords, tonicWords } from '../question/questionWords.ts';
 import { SceneView } from '../scene/SceneView.tsx';

@@ -1,5 +1,6 @@
 import { scaleLinear } from 'd3-scale';
-import { pitchText, type KeyCell } from '@same-song/core';
+import { pitchText } from '@same-song/core/music';
+import type { KeyCell } from '@same-song/core/route';
 import { FigureTools } from '../controls/FigureTools.tsx';
 import { scaleName, tonicText } from './cellWords.ts';
 

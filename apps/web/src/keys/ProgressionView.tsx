@@ -10,13 +10,13 @@ import {
   parseNote,
   parseProgression,
   scaleById,
-  usualGrooveFor,
   type Chord,
   type FittedNote,
   type Key,
   type Progression,
   type Role,
-} from '@same-song/core';
+} from '@same-song/core/music';
+import { usualGrooveFor } from '@same-song/core/practice';
 import { NumberField } from '../controls/NumberField.tsx';
 import { progressions, type ProgressionRecord } from '../api/records.ts';
 import { useChordScene } from '../compute/compute.ts';

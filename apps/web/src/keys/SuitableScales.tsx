@@ -8,7 +8,7 @@ import {
   type Key,
   type Progression,
   type ScaleFit,
-} from '@same-song/core';
+} from '@same-song/core/music';
 import { LinkButton } from '../controls/LinkButton.tsx';
 
 const SUGGESTIONS = 7;

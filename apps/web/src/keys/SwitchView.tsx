@@ -8,8 +8,8 @@ import {
   USUAL_KEYS,
   usualTonic,
   type NoteName,
-  type Switching,
-} from '@same-song/core';
+} from '@same-song/core/music';
+import type { Switching } from '@same-song/core/route';
 import type { KeyQuestion } from '../compute/worker.ts';
 import { useSwitching } from '../compute/compute.ts';
 import { FigureTools } from '../controls/FigureTools.tsx';

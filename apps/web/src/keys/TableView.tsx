@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
-import type { Family, KeyCell } from '@same-song/core';
+import type { Family } from '@same-song/core/instruments';
+import type { KeyCell } from '@same-song/core/route';
 import { useKeyTable } from '../compute/compute.ts';
 import { scaleChoices } from '../question/KeyWords.tsx';
 import type { QuestionState } from '../question/useQuestion.ts';

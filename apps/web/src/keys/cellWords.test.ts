@@ -1,13 +1,7 @@
-import {
-  defaultPreferences,
-  expectOk,
-  families,
-  FAMILY_IDS,
-  keyTable,
-  openInstrument,
-  scaleById,
-  specFromPreset,
-} from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { families, FAMILY_IDS, openInstrument, specFromPreset } from '@same-song/core/instruments';
+import { scaleById } from '@same-song/core/music';
+import { defaultPreferences, keyTable } from '@same-song/core/route';
 import { almostText, demandsText, hardText, octavesText, tonicText, whereText } from './cellWords.ts';
 import { mapLink } from './mapLink.ts';
 

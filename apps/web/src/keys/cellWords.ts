@@ -1,12 +1,7 @@
-import {
-  counted,
-  noteText,
-  parseNote,
-  scaleById,
-  type Demands,
-  type Family,
-  type KeyCell,
-} from '@same-song/core';
+import { counted } from '@same-song/core';
+import type { Family } from '@same-song/core/instruments';
+import { noteText, parseNote, scaleById } from '@same-song/core/music';
+import type { Demands, KeyCell } from '@same-song/core/route';
 import { callIn } from '../question/questionWords.ts';
 
 /** `2 octaves`, `no whole octave`, or `every note of the scale` of a set of pitches that has no octave in a row. */

@@ -1,4 +1,4 @@
-import type { StoredQuestion } from '@same-song/core';
+import type { StoredQuestion } from '@same-song/core/route';
 
 /** One scale in one key on one instrument of a hand-out. */
 export interface HandoutEntry {

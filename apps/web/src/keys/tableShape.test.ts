@@ -1,14 +1,7 @@
-import {
-  defaultPreferences,
-  expectOk,
-  families,
-  keyTable,
-  openInstrument,
-  scaleById,
-  SCALES,
-  settingsBetween,
-  specFromPreset,
-} from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { families, openInstrument, specFromPreset } from '@same-song/core/instruments';
+import { scaleById, SCALES } from '@same-song/core/music';
+import { defaultPreferences, keyTable, settingsBetween } from '@same-song/core/route';
 import { heatOf, orderedRows, SCALE_SETS, shownScales } from './tableShape.ts';
 
 const instrument = expectOk(openInstrument(specFromPreset('whistle', '75')));

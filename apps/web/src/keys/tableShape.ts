@@ -1,11 +1,5 @@
-import {
-  scaleById,
-  SCALE_GROUPS,
-  SCALES,
-  settingsBetween,
-  type KeyCell,
-  type KeyTable,
-} from '@same-song/core';
+import { scaleById, SCALE_GROUPS, SCALES } from '@same-song/core/music';
+import { settingsBetween, type KeyCell, type KeyTable } from '@same-song/core/route';
 
 /** Scales that a teacher asks for first. */
 const USUAL = [

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { scaleById, searchScales, SCALES, formulaText, scaleGroupName } from '@same-song/core';
+import { scaleById, searchScales, SCALES, formulaText, scaleGroupName } from '@same-song/core/music';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { instrumentChoices } from '../question/KeyWords.tsx';
 import type { QuestionState } from '../question/useQuestion.ts';

@@ -3,7 +3,7 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
 import Button from '@mui/material/Button';
-import type { Comparison, WayView } from '@same-song/core';
+import type { Comparison, WayView } from '@same-song/core/route';
 import { tabLine } from '../question/tabLine.ts';
 import type { Beside } from './useComparison.ts';
 import { TableHeads } from '../controls/TableHeads.tsx';

@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import type { MapView } from '@same-song/core';
+import type { MapView } from '@same-song/core/route';
 import { SceneView } from '../scene/SceneView.tsx';
 import { ComparisonParts } from './ComparePanel.tsx';
 import { PrintedLine } from './PrintSheet.tsx';

@@ -1,15 +1,11 @@
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useNavigate } from 'react-router';
-import {
-  expectOk,
-  parseNote,
-  QUARTER,
-  sceneToSvg,
-  songFromLine,
-  type MapView,
-  type StoredQuestion,
-} from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { sceneToSvg } from '@same-song/core/instruments';
+import { parseNote, QUARTER } from '@same-song/core/music';
+import type { MapView, StoredQuestion } from '@same-song/core/route';
+import { songFromLine } from '@same-song/core/song';
 import { songs } from '../api/records.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
 import { scaleWords, tonicWords } from '../question/questionWords.ts';

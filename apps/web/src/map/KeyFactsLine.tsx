@@ -1,4 +1,4 @@
-import type { MapView } from '@same-song/core';
+import type { MapView } from '@same-song/core/route';
 import { LinkButton } from '../controls/LinkButton.tsx';
 import type { QuestionState } from '../question/useQuestion.ts';
 

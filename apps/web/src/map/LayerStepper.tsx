@@ -1,4 +1,4 @@
-import { LAYERS } from '@same-song/core';
+import { LAYERS } from '@same-song/core/music';
 import { SignButton } from '../controls/SignButton.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import type { QuestionState } from '../question/useQuestion.ts';

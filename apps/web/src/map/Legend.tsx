@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
-import { chipShape, type Role, type Scene } from '@same-song/core';
+import { chipShape, type Scene } from '@same-song/core/instruments';
+import type { Role } from '@same-song/core/music';
 import { SceneView } from '../scene/SceneView.tsx';
 
 const W = 13;

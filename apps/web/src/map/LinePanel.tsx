@@ -1,6 +1,7 @@
 import ToggleButton from '@mui/material/ToggleButton';
 import { memo, useEffect, useMemo, useRef } from 'react';
-import type { AirNames, LineView, MapView, SideNames } from '@same-song/core';
+import type { AirNames, SideNames } from '@same-song/core/instruments';
+import type { LineView, MapView } from '@same-song/core/route';
 import { lazyPart } from '../frame/lazyPart.tsx';
 import { AirCurve } from '../scene/row/AirCurve.tsx';
 import { NoteRow } from '../scene/row/NoteRow.tsx';

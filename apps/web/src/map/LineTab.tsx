@@ -1,5 +1,5 @@
 import { Fragment, memo, useEffect, useRef, useState, type RefObject } from 'react';
-import type { LineView } from '@same-song/core';
+import type { LineView } from '@same-song/core/route';
 import { LinkButton } from '../controls/LinkButton.tsx';
 
 interface LineTabProps {

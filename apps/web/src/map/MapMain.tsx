@@ -1,5 +1,6 @@
 import { useCallback, useMemo } from 'react';
-import { familyById, type MapView } from '@same-song/core';
+import { familyById } from '@same-song/core/instruments';
+import type { MapView } from '@same-song/core/route';
 import type { QuestionState } from '../question/useQuestion.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { LayerStepper } from './LayerStepper.tsx';

@@ -1,5 +1,5 @@
 import { memo, useCallback, useDeferredValue, useMemo } from 'react';
-import type { MapView } from '@same-song/core';
+import type { MapView } from '@same-song/core/route';
 import { dialectOf } from '../api/settings.ts';
 import { useAlternatives, useMapView } from '../compute/compute.ts';
 import { lazyPart } from '../frame/lazyPart.tsx';

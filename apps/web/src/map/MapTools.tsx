@@ -1,6 +1,8 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { NAMINGS, type MapView, type NamingStyle } from '@same-song/core';
+import type { NamingStyle } from '@same-song/core/music';
+import { NAMINGS } from '@same-song/core/records';
+import type { MapView } from '@same-song/core/route';
 import { lazyPart } from '../frame/lazyPart.tsx';
 import { dialectOf } from '../api/settings.ts';
 import { Check } from '../controls/Check.tsx';

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import type { MapView } from '@same-song/core';
+import type { MapView } from '@same-song/core/route';
 import { lazyPart } from '../frame/lazyPart.tsx';
 import { LostInstrument } from '../question/LostInstrument.tsx';
 import type { QuestionState } from '../question/useQuestion.ts';

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { WEIGHT_RANGE } from '@same-song/core';
+import { WEIGHT_RANGE } from '@same-song/core/route';
 import { Picklist } from '../controls/Picklist.tsx';
 import type { QuestionState } from '../question/useQuestion.ts';
 

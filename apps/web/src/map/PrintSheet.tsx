@@ -1,5 +1,6 @@
 import { memo } from 'react';
-import type { LineView, MapView, Technique } from '@same-song/core';
+import type { Technique } from '@same-song/core/instruments';
+import type { LineView, MapView } from '@same-song/core/route';
 import { lazyPart } from '../frame/lazyPart.tsx';
 import { InventoryTerms } from '../question/InventoryTerms.tsx';
 import { SceneView } from '../scene/SceneView.tsx';

@@ -1,15 +1,15 @@
+import { scaleById } from '@same-song/core/music';
 import {
   ANCHORS,
   DIRECTIONS,
   patternById,
   PATTERNS,
-  scaleById,
   withPattern,
   type MapView,
   type PatternId,
   type LineRange,
   type StoredQuestion,
-} from '@same-song/core';
+} from '@same-song/core/route';
 import {
   ANCHOR_WORDS,
   chordsWords,

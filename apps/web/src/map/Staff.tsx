@@ -1,4 +1,6 @@
-import { CLEFS, counted, type ClefId, type LineView, type Staff, type StaffNote } from '@same-song/core';
+import { counted } from '@same-song/core';
+import { CLEFS, type ClefId, type Staff, type StaffNote } from '@same-song/core/music';
+import type { LineView } from '@same-song/core/route';
 import './staff.css';
 
 /** One step from line to space, in CSS pixels. */

@@ -1,15 +1,7 @@
 import Button from '@mui/material/Button';
-import {
-  counted,
-  inventoryLists,
-  type AlternativeView,
-  type Family,
-  type LineView,
-  type MapView,
-  type Pin,
-  type Side,
-  type WayView,
-} from '@same-song/core';
+import { counted } from '@same-song/core';
+import { inventoryLists, type Family, type Side } from '@same-song/core/instruments';
+import type { AlternativeView, LineView, MapView, Pin, WayView } from '@same-song/core/route';
 import { LinkButton } from '../controls/LinkButton.tsx';
 import { useRoving } from '../frame/roving.ts';
 import { FactTables, Remarks } from './FactTables.tsx';

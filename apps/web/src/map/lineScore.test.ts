@@ -1,4 +1,4 @@
-import { families } from '@same-song/core';
+import { families } from '@same-song/core/instruments';
 import { lineScore } from './lineScore.ts';
 
 const LINE = [

@@ -1,4 +1,5 @@
-import type { LineView, Timbre } from '@same-song/core';
+import type { Timbre } from '@same-song/core/instruments';
+import type { LineView } from '@same-song/core/route';
 import type { Score, ScoreSound } from '../sound/score.ts';
 
 /** What sounds along with a line, and how it all sounds. */

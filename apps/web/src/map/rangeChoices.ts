@@ -1,13 +1,11 @@
+import { degreeRead, parsePitch, pitchText } from '@same-song/core/music';
 import {
-  degreeRead,
   OCTAVES,
-  parsePitch,
-  pitchText,
   type LineRange,
   type MapView,
   type Place,
   type StoredQuestion,
-} from '@same-song/core';
+} from '@same-song/core/route';
 import { answering } from '../question/KeyWords.tsx';
 import { keyIn, rangeWords } from '../question/questionWords.ts';
 import type { Choice } from '../question/WordPicker.tsx';

@@ -1,11 +1,6 @@
-import {
-  checkQuestion,
-  defaultQuestion,
-  expectOk,
-  mapView,
-  openInstrument,
-  specFromPreset,
-} from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { openInstrument, specFromPreset } from '@same-song/core/instruments';
+import { checkQuestion, defaultQuestion, mapView } from '@same-song/core/route';
 import { noteSelection, readSelection, waySelection } from './selection.ts';
 
 const instrument = expectOk(openInstrument(specFromPreset('chromatic', '58-12')));

@@ -1,4 +1,4 @@
-import type { LineView, MapView, WayView } from '@same-song/core';
+import type { LineView, MapView, WayView } from '@same-song/core/route';
 
 /** What is marked on Map: a note of the line, a way, or nothing; and all that sounds the same. */
 export interface Selection {

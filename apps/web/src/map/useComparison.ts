@@ -1,12 +1,7 @@
 import { useMemo } from 'react';
-import {
-  compareMaps,
-  familyById,
-  scaleById,
-  type Comparison,
-  type MapView,
-  type StoredQuestion,
-} from '@same-song/core';
+import { familyById } from '@same-song/core/instruments';
+import { scaleById } from '@same-song/core/music';
+import { compareMaps, type Comparison, type MapView, type StoredQuestion } from '@same-song/core/route';
 import { dialectOf } from '../api/settings.ts';
 import { useMapView } from '../compute/compute.ts';
 import type { Subject } from '../compute/subject.ts';

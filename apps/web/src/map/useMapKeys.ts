@@ -1,5 +1,5 @@
 import { useNavigate } from 'react-router';
-import type { MapView, Pin } from '@same-song/core';
+import type { MapView, Pin } from '@same-song/core/route';
 import { useAskAlternatives } from '../compute/compute.ts';
 import { notify } from '../frame/notice.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';

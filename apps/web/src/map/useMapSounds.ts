@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
-import type { MapView, Timbre } from '@same-song/core';
+import type { Timbre } from '@same-song/core/instruments';
+import type { MapView } from '@same-song/core/route';
 import { USUAL_TEMPO } from '../controls/TempoField.tsx';
 import { usePlayer } from './usePlayer.ts';
 

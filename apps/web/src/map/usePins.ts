@@ -1,4 +1,4 @@
-import type { Pin } from '@same-song/core';
+import type { Pin } from '@same-song/core/route';
 import type { QuestionState } from '../question/useQuestion.ts';
 
 /** Ways that are wanted at notes of the line, as the link has them. */

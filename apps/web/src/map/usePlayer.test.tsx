@@ -1,5 +1,6 @@
 import { act, renderHook, waitFor } from '@testing-library/react';
-import { families, type LineView } from '@same-song/core';
+import { families } from '@same-song/core/instruments';
+import type { LineView } from '@same-song/core/route';
 import { useNotice } from '../frame/notice.ts';
 import { playNote, playScore, stopPlaying } from '../sound/player.ts';
 import { usePlayer } from './usePlayer.ts';

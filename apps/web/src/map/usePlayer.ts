@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useState } from 'react';
-import type { LineView } from '@same-song/core';
+import type { LineView } from '@same-song/core/route';
 import { playNote, playScore, stopPlaying } from '../sound/player.ts';
 import { soundTrouble } from '../sound/soundTrouble.ts';
 import { lineScore, type Voice } from './lineScore.ts';

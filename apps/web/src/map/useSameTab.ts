@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
-import { scaleById, type StoredQuestion } from '@same-song/core';
+import { scaleById } from '@same-song/core/music';
+import type { StoredQuestion } from '@same-song/core/route';
 import { useAskSameTab, useSameTabs } from '../compute/compute.ts';
 import { notify } from '../frame/notice.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';

@@ -1,4 +1,5 @@
-import { planDay, seededRandom, type LogEntry } from '@same-song/core';
+import { seededRandom } from '@same-song/core';
+import { planDay, type LogEntry } from '@same-song/core/practice';
 import { scheduleOf } from './schedule.ts';
 
 const DAY = 86_400_000;

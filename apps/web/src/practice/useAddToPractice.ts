@@ -1,5 +1,5 @@
 import { useNavigate } from 'react-router';
-import { USUAL_WAY, type HowToPractise, type Practised } from '@same-song/core';
+import { USUAL_WAY, type HowToPractise, type Practised } from '@same-song/core/practice';
 import { items, people } from '../api/records.ts';
 import { useSettings } from '../api/settings.ts';
 import { notify } from '../frame/notice.ts';

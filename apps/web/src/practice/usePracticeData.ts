@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
-import { currentEntries, type LogEntry } from '@same-song/core';
+import { currentEntries, type LogEntry } from '@same-song/core/practice';
 import { instruments, items, log, people, routines, type LogRecord } from '../api/records.ts';
 import { useSettings } from '../api/settings.ts';
 import { useOnline } from '../frame/useOnline.ts';

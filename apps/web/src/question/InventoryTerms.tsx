@@ -1,4 +1,5 @@
-import { inventoryLists, type InventoryList, type MapView, type Technique } from '@same-song/core';
+import { inventoryLists, type InventoryList, type Technique } from '@same-song/core/instruments';
+import type { MapView } from '@same-song/core/route';
 import { tabLine } from './tabLine.ts';
 
 interface InventoryTermsProps {

@@ -1,9 +1,7 @@
+import { found, withArticle } from '@same-song/core';
+import { families, FAMILY_IDS, familyById } from '@same-song/core/instruments';
 import {
-  families,
-  FAMILY_IDS,
-  familyById,
   formulaText,
-  found,
   noteCode,
   notePitchClass,
   noteText,
@@ -14,9 +12,8 @@ import {
   searchScales,
   USUAL_KEYS,
   usualTonic,
-  withArticle,
-  type StoredQuestion,
-} from '@same-song/core';
+} from '@same-song/core/music';
+import type { StoredQuestion } from '@same-song/core/route';
 import { scaleWords, tonicWords } from './questionWords.ts';
 import { presetRef, baseRef } from './reference.ts';
 import type { QuestionState } from './useQuestion.ts';

@@ -1,4 +1,4 @@
-import { familyById, type InstrumentSpec } from '@same-song/core';
+import { familyById, type InstrumentSpec } from '@same-song/core/instruments';
 import type { InstrumentRecord } from '../api/records.ts';
 import { subjectOf } from '../compute/subject.ts';
 import { borrowedInstrument, presetRef, baseRef } from './reference.ts';

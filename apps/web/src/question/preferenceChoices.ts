@@ -1,4 +1,4 @@
-import type { Family } from '@same-song/core';
+import type { Family } from '@same-song/core/instruments';
 import type { Choice } from './WordPicker.tsx';
 
 /** The preferences of a family as choices of a sentence's word. @param current id of the one that holds */

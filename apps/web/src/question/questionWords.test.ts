@@ -1,4 +1,6 @@
-import { defaultQuestion, families, LAYERS, PATTERNS, type StoredQuestion } from '@same-song/core';
+import { families } from '@same-song/core/instruments';
+import { LAYERS } from '@same-song/core/music';
+import { defaultQuestion, PATTERNS, type StoredQuestion } from '@same-song/core/route';
 import { courseWords, layerWords, scaleWords, sentence, rangeWords, tonicWords } from './questionWords.ts';
 
 const question = (change: Partial<StoredQuestion> = {}): StoredQuestion => ({

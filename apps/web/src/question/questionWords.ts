@@ -1,20 +1,22 @@
 import {
-  chordOver,
-  CHORDS_LIMIT,
   CHROMATIC_DEGREE_NAMES,
   keyOf,
   namer,
   noteText,
   parseChord,
   parseNote,
-  patternById,
   pitchText,
   scaleById,
-  type Direction,
   type Key,
+} from '@same-song/core/music';
+import {
+  chordOver,
+  CHORDS_LIMIT,
+  patternById,
+  type Direction,
   type LineRange,
   type StoredQuestion,
-} from '@same-song/core';
+} from '@same-song/core/route';
 
 const NUMBERS = ['no', 'one', 'two', 'three', 'four'];
 

@@ -1,4 +1,4 @@
-import { families, familyById, specFromPreset } from '@same-song/core';
+import { families, familyById, specFromPreset } from '@same-song/core/instruments';
 import type { InstrumentRecord } from '../api/records.ts';
 import { choose, ownKeyOf, presetRef, baseRef, refWith } from './reference.ts';
 

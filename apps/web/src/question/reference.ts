@@ -1,15 +1,12 @@
 import {
-  adjusted,
-  defaultPreferences,
   FAMILY_IDS,
   familyById,
   openInstrument,
   specFromPreset,
-  type Adjustment,
   type InstrumentSpec,
   type OwnKey,
-  type StoredQuestion,
-} from '@same-song/core';
+} from '@same-song/core/instruments';
+import { adjusted, defaultPreferences, type Adjustment, type StoredQuestion } from '@same-song/core/route';
 import type { InstrumentRecord } from '../api/records.ts';
 import { subjectOf, type Subject } from '../compute/subject.ts';
 

@@ -1,15 +1,12 @@
 import { useCallback, useMemo } from 'react';
+import { FAMILY_IDS, familyById, families, type Family } from '@same-song/core/instruments';
 import {
   QUESTION_PARAMS,
   questionFromLink,
   questionToLink,
-  FAMILY_IDS,
-  familyById,
-  families,
   storedQuestion,
-  type Family,
   type StoredQuestion,
-} from '@same-song/core';
+} from '@same-song/core/route';
 import { instruments, type InstrumentRecord } from '../api/records.ts';
 import { useMapAhead } from '../compute/compute.ts';
 import { dialectOf, useSettings } from '../api/settings.ts';

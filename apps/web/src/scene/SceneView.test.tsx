@@ -1,5 +1,12 @@
 import { fireEvent, render } from '@testing-library/react';
-import { expectOk, families, FAMILY_IDS, openInstrument, specFromPreset, type Scene } from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import {
+  families,
+  FAMILY_IDS,
+  openInstrument,
+  specFromPreset,
+  type Scene,
+} from '@same-song/core/instruments';
 import { SceneView } from './SceneView.tsx';
 
 const drawn = (id: (typeof FAMILY_IDS)[number]) => {

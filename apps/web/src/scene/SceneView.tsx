@@ -1,5 +1,5 @@
 import { createElement, memo, type KeyboardEvent, type ReactNode } from 'react';
-import { elementOf, type GroupShape, type Ink, type Scene, type Shape } from '@same-song/core';
+import { elementOf, type GroupShape, type Ink, type Scene, type Shape } from '@same-song/core/instruments';
 import { useRoving } from '../frame/roving.ts';
 import './scene.css';
 

@@ -1,4 +1,5 @@
-import { noteText, spelledOctave, type Instrument, type Way } from '@same-song/core';
+import type { Instrument, Way } from '@same-song/core/instruments';
+import { noteText, spelledOctave } from '@same-song/core/music';
 
 /** What stands on a way where no key is asked: its note, large, and the octave beside it. */
 export function pitchChip(instrument: Instrument, way: Way) {

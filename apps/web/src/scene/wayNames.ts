@@ -1,4 +1,4 @@
-import type { MapView } from '@same-song/core';
+import type { MapView } from '@same-song/core/route';
 
 /** What each way says to a screen reader: how it is played, its note, its degree. */
 export function wayNames(

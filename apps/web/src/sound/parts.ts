@@ -1,4 +1,5 @@
-import { tick, type Timbre } from '@same-song/core';
+import type { Timbre } from '@same-song/core/instruments';
+import { tick } from '@same-song/core/practice';
 import type { ScoreKind } from './scoreKind.ts';
 import { voicesOf, type VoiceOptions, type Voices } from './voices.ts';
 

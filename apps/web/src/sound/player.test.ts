@@ -1,4 +1,4 @@
-import { families } from '@same-song/core';
+import { families } from '@same-song/core/instruments';
 import { playNote, playScore, stopPlaying } from './player.ts';
 import type { Score } from './score.ts';
 

@@ -1,4 +1,4 @@
-import type { Timbre } from '@same-song/core';
+import type { Timbre } from '@same-song/core/instruments';
 import { liveClock } from './clock.ts';
 import { voiceOf } from './parts.ts';
 import { scheduleScore, type Score, type ScoreListener } from './score.ts';

@@ -1,4 +1,4 @@
-import { families } from '@same-song/core';
+import { families } from '@same-song/core/instruments';
 import { Agenda } from './clock.ts';
 import { scheduleScore, type Score, type ScoreListener } from './score.ts';
 

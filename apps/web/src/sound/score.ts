@@ -1,4 +1,5 @@
-import { TICK_HZ, type Timbre } from '@same-song/core';
+import type { Timbre } from '@same-song/core/instruments';
+import { TICK_HZ } from '@same-song/core/practice';
 import type { Clock } from './clock.ts';
 import { partsOf } from './parts.ts';
 import type { ScoreKind } from './scoreKind.ts';

@@ -2,7 +2,7 @@ import createCache from '@emotion/cache';
 import { CacheProvider } from '@emotion/react';
 import { ThemeProvider } from '@mui/material/styles';
 import { useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react';
-import type { ThemeChoice } from '@same-song/core';
+import type { ThemeChoice } from '@same-song/core/records';
 import { useSettings } from '../api/settings.ts';
 import { themeFor, type ColourMode } from './theme.ts';
 

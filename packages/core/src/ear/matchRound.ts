@@ -1,5 +1,5 @@
 import type { Instrument } from '../instrument/instrument.ts';
-import { waysTogether, type WayCount } from '../practice/waySound.ts';
+import { waysTogether, type WayCount } from './waySound.ts';
 import { extraNotes, isClean, judgeLine, type JudgedNote, type WantedNote } from './judge.ts';
 import { counted } from '../words.ts';
 import { PITCH_TOLERANCE } from './listening.ts';

@@ -1,5 +1,5 @@
 import type { Timbre } from '../families/timbre.ts';
-import { seededRandom } from '../practice/seededRandom.ts';
+import { seededRandom } from '../seededRandom.ts';
 import { hertz } from './listening.ts';
 import type { WantedNote } from './judge.ts';
 

@@ -2,7 +2,7 @@ import type { Chord } from '../harmony/chord.ts';
 import { layerSemitones, type LayerId } from '../harmony/layer.ts';
 import { rolesOf, type Role } from '../harmony/role.ts';
 import type { Instrument } from '../instrument/instrument.ts';
-import { patternById } from '../practice/pattern.ts';
+import { patternById } from '../route/pattern.ts';
 import type { Question } from '../question/question.ts';
 import { routingContext, type RoutingContext } from '../route/context.ts';
 import { scaleLine, type Limits, type LineNote } from '../route/line.ts';

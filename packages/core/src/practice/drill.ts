@@ -1,4 +1,4 @@
-import { seededRandom, type SeededRandom } from './seededRandom.ts';
+import { seededRandom, type SeededRandom } from '../seededRandom.ts';
 import type { DrillQuestion, Subject } from './drillQuestion.ts';
 import { chordTones } from './drills/chordTones.ts';
 import { degreeWay } from './drills/degreeWay.ts';

@@ -1,7 +1,7 @@
 import type { Way } from '../families/way.ts';
 import { CHROMATIC_DEGREE_NAMES } from '../scale/degree.ts';
 import { aboveHome, type Key } from '../scale/scale.ts';
-import type { SeededRandom } from './seededRandom.ts';
+import type { SeededRandom } from '../seededRandom.ts';
 
 /** A note that is heard before an answer. */
 export interface DrillNote {

@@ -1,5 +1,5 @@
 import { pitchClass, type PitchClass } from '../pitch/pitch.ts';
-import { seededRandom } from './seededRandom.ts';
+import { seededRandom } from '../seededRandom.ts';
 
 /** Orders in which a pattern goes through the keys. Source: how teachers set scales for months of daily work. */
 export const KEY_ORDERS = Object.freeze([

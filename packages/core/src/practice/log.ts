@@ -13,7 +13,7 @@ import {
   whole,
   yesOrNo,
 } from '../schema.ts';
-import { WAY_COUNT } from './waySound.ts';
+import { WAY_COUNT } from '../ear/waySound.ts';
 
 const LIMITS = Object.freeze({ minutes: 1440, tempo: 400, rounds: 100_000, ways: 400, text: 500 });
 

@@ -3,7 +3,7 @@ import { expectOk } from '../result.ts';
 import { scaleLine } from '../route/line.ts';
 import { namer } from '../scale/namer.ts';
 import { keyOf, scaleById } from '../scale/scale.ts';
-import { PATTERNS, patternById } from './pattern.ts';
+import { PATTERNS, patternById } from '../route/pattern.ts';
 
 const degrees = (id: string, count: number, homes: readonly number[] = [0]) =>
   patternById(id)

@@ -1,5 +1,5 @@
 import { pitchClass, type Pitch } from '../pitch/pitch.ts';
-import { seededRandom } from './seededRandom.ts';
+import { seededRandom } from '../seededRandom.ts';
 
 /** A note of a phrase; times in counted beats. */
 export interface PhraseNote {

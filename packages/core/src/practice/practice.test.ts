@@ -2,7 +2,7 @@ import { expectOk } from '../result.ts';
 import { keysInOrder, KEY_ORDERS } from './keyOrder.ts';
 import { afterRound, firstRung, type Ladder, type Rung } from './ladder.ts';
 import { inRhythm, readRhythm } from './rhythm.ts';
-import { seededRandom } from './seededRandom.ts';
+import { seededRandom } from '../seededRandom.ts';
 
 test.each([
   ['one', [10]],

@@ -1,5 +1,5 @@
 /** The round as a machine, event by event. */
-import { seededRandom } from './seededRandom.ts';
+import { seededRandom } from '../seededRandom.ts';
 import {
   firstRoundState,
   isSounding,

@@ -1,5 +1,5 @@
 import { afterRound, type Ladder, type Rung } from './ladder.ts';
-import type { WayCount } from './waySound.ts';
+import type { WayCount } from '../ear/waySound.ts';
 
 /**
  * Round after round as a machine: `(state, event)` gives the next state and effects as values. It knows no clock and no

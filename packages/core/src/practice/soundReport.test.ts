@@ -2,7 +2,7 @@ import { openInstrument, specFromPreset } from '../instrument/instrument.ts';
 import { expectOk } from '../result.ts';
 import { checkLogEntry, type LogEntry } from './log.ts';
 import { shares, soundReport, timeWords } from './soundReport.ts';
-import { waysTogether, type WaySound } from './waySound.ts';
+import { waysTogether, type WaySound } from '../ear/waySound.ts';
 
 const harmonica = expectOk(openInstrument(specFromPreset('diatonic', '60')));
 const ID = '00000000-0000-4000-8000-000000000001';

@@ -1,7 +1,7 @@
 import type { Instrument } from '../instrument/instrument.ts';
 import type { LogEntry } from './log.ts';
 import { dayOf } from './progress.ts';
-import { soundsTogether, type WaySound } from './waySound.ts';
+import { soundsTogether, type WaySound } from '../ear/waySound.ts';
 
 /** What was heard of a way, of all on one place, of all of one technique. */
 export interface SoundRow {

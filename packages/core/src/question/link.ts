@@ -4,7 +4,7 @@ import { flatName, noteCode, pitchText, parsePitch } from '../pitch/noteName.ts'
 import type { OwnKey } from '../families/contract.ts';
 import type { LineRange, Place } from '../route/range.ts';
 import { CHROMATIC_DEGREE_NAMES, degreeRead } from '../scale/degree.ts';
-import { PATTERNS } from '../practice/pattern.ts';
+import { PATTERNS } from '../route/pattern.ts';
 import type { Direction } from '../route/direction.ts';
 import {
   checkQuestion,

@@ -2,7 +2,7 @@ import type { Family, OwnKey } from '../families/contract.ts';
 import { parseChord, type Chord } from '../harmony/chord.ts';
 import { triadsOf } from '../harmony/scaleChords.ts';
 import { LAYERS, type LayerId } from '../harmony/layer.ts';
-import { patternById, PATTERNS, type PatternId } from '../practice/pattern.ts';
+import { patternById, PATTERNS, type PatternId } from '../route/pattern.ts';
 import { noteCode, parseNote, type NoteName } from '../pitch/noteName.ts';
 import { PITCH_RANGE } from '../pitch/pitch.ts';
 import { expectOk, fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';

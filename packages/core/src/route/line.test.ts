@@ -1,10 +1,9 @@
 import { parseNote } from '../pitch/noteName.ts';
 import { expectOk } from '../result.ts';
 import { keyOf, scaleById } from '../scale/scale.ts';
-import { patternById } from '../practice/pattern.ts';
+import { patternById } from './pattern.ts';
 import { families } from '../families/index.ts';
-import { openInstrument } from '../instrument/instrument.ts';
-import { specFromPreset } from '@same-song/core';
+import { openInstrument, specFromPreset } from '../instrument/instrument.ts';
 import { routingContext } from './context.ts';
 import { defaultPreferences } from './preferences.ts';
 import { limitsOf } from './range.ts';

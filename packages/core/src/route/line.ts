@@ -1,6 +1,6 @@
 import type { Pitch } from '../pitch/pitch.ts';
 import type { Direction } from './direction.ts';
-import { patternById, type Pattern } from '../practice/pattern.ts';
+import { patternById, type Pattern } from './pattern.ts';
 import { aboveHome, type Key } from '../scale/scale.ts';
 import { QUARTER, type Ticks } from '../time/ticks.ts';
 

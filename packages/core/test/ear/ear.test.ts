@@ -1,6 +1,7 @@
 /** The ear on sounds whose truth is known. Figures are those to which it is held on recordings by others. */
 import { PitchDetector } from 'pitchy';
-import { ear, gatherNotes, hear } from '../../src/ear/index.ts';
+import { ear, hear } from '../../src/ear/hear.ts';
+import { gatherNotes } from '../../src/ear/notes.ts';
 import {
   frameScore,
   inPink,

@@ -1,22 +1,15 @@
 import { families, FAMILY_IDS } from '../../src/families/index.ts';
+import { centsWords, earFor, soundsAt, waysMeant } from '../../src/ear/meant.ts';
+import { matchRound, matchWords } from '../../src/ear/matchRound.ts';
+import { extraNotes, isClean, judgeLine } from '../../src/ear/judge.ts';
+import { hear } from '../../src/ear/hear.ts';
+import { measure, pitchStandard } from '../../src/ear/measure.ts';
 import {
-  centsWords,
-  earFor,
-  matchRound,
-  extraNotes,
-  matchWords,
-  hear,
-  isClean,
-  judgeLine,
-  measure,
   NO_FAULTS,
-  pitchStandard,
   simulatedPlayer,
-  soundsAt,
-  waysMeant,
   type Faults,
-  type SimulatedNote,
-} from '../../src/ear/index.ts';
+  type PlayedNote as SimulatedNote,
+} from '../../src/ear/simulate.ts';
 import { openInstrument, specFromPreset } from '../../src/instrument/instrument.ts';
 import { tick, TICK_HZ } from '../../src/practice/tick.ts';
 import { expectOk } from '../../src/result.ts';

@@ -1,5 +1,6 @@
 /** What is struck and plucked rings on, and seldom has its loudest partial first. Partials as read off recordings. */
-import { hear, type HeardNote } from '../../src/ear/index.ts';
+import { hear } from '../../src/ear/hear.ts';
+import type { HeardNote } from '../../src/ear/notes.ts';
 import { notesOf, type NoteFrame } from '../../src/ear/notes.ts';
 import { inPink, noteScore } from './scores.ts';
 import { note, RATE, tone, type Kind } from './sounds.ts';

@@ -1,5 +1,6 @@
 /** What the ear is worth on sounds whose truth is known: figures, each by itself. */
-import { ear, hear, type HeardFrame, type HeardNote } from '../../src/ear/index.ts';
+import { ear, hear } from '../../src/ear/hear.ts';
+import type { HeardFrame, HeardNote } from '../../src/ear/notes.ts';
 import {
   chance,
   inRoom,

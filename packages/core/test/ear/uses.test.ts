@@ -1,23 +1,13 @@
 import { families, FAMILY_IDS } from '../../src/families/index.ts';
-import {
-  BETWEEN,
-  centsAround,
-  earFor,
-  ear,
-  matchRound,
-  matchedWays,
-  hear,
-  holding,
-  isPlayersOwn,
-  measuringOf,
-  middles,
-  simulatedPlayer,
-  soundsAt,
-  steadyNotes,
-  tunedAt,
-  writtenDown,
-  type NoteFrame,
-} from '../../src/ear/index.ts';
+import { BETWEEN, holding } from '../../src/ear/hold.ts';
+import { centsAround, earFor, isPlayersOwn, soundsAt, tunedAt } from '../../src/ear/meant.ts';
+import { ear, hear } from '../../src/ear/hear.ts';
+import { matchRound, matchedWays } from '../../src/ear/matchRound.ts';
+import { measuringOf, middles } from '../../src/ear/measuring.ts';
+import { simulatedPlayer } from '../../src/ear/simulate.ts';
+import { steadyNotes } from '../../src/ear/steady.ts';
+import { writtenDown } from '../../src/ear/writeDown.ts';
+import type { NoteFrame } from '../../src/ear/notes.ts';
 import { hz, RATE, tone } from './sounds.ts';
 import { openInstrument, specFromLayout, specFromPreset } from '../../src/instrument/instrument.ts';
 import { MEASURING } from '../../src/ear/measuring.ts';
@@ -254,8 +244,12 @@ describe('measurings', () => {
     expect(fields({ a4: 300 })).toEqual(['a4']);
     expect(fields({ ways: {} })).toEqual(['ways']);
     expect(fields({ ways: { '4b': { pitch: 72, cents: 1, spread: 2 } } })).toEqual(['ways.4b.count']);
-    expect(fields({ ways: { '4b': { pitch: 72, cents: 900, spread: 2, count: 1 } } })).toEqual(['ways.4b.cents']);
-    expect(fields({ ways: { '4b': { pitch: 72, cents: NaN, spread: 2, count: 1 } } })).toEqual(['ways.4b.cents']);
+    expect(fields({ ways: { '4b': { pitch: 72, cents: 900, spread: 2, count: 1 } } })).toEqual([
+      'ways.4b.cents',
+    ]);
+    expect(fields({ ways: { '4b': { pitch: 72, cents: NaN, spread: 2, count: 1 } } })).toEqual([
+      'ways.4b.cents',
+    ]);
   });
 });
 

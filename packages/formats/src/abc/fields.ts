@@ -1,4 +1,4 @@
-import { LETTERS, majorTonic, signatureSigns, type Letter, type NoteName } from '@same-song/core';
+import { LETTERS, majorTonic, signatureSigns, type Letter, type NoteName } from '@same-song/core/music';
 import type { AbcKey, AbcMetre } from './abcjs.ts';
 
 /** Fields of a tune that say what it is rather than how it goes. */

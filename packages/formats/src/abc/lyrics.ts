@@ -1,4 +1,4 @@
-import type { Syllable } from '@same-song/core';
+import type { Syllable } from '@same-song/core/song';
 import { plainText } from './fields.ts';
 
 /** What a line of words says for the notes one after the other. */

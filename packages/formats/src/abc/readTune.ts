@@ -1,13 +1,6 @@
-import {
-  countedMetre,
-  fail,
-  LETTERS,
-  QUARTER,
-  type NoteMark,
-  type Result,
-  type SpelledPitch,
-  type Ticks,
-} from '@same-song/core';
+import { fail, type Result } from '@same-song/core';
+import { countedMetre, LETTERS, QUARTER, type SpelledPitch, type Ticks } from '@same-song/core/music';
+import type { NoteMark } from '@same-song/core/song';
 import {
   emptyDraft,
   finish,

@@ -1,23 +1,25 @@
 import {
-  barStarts,
   commonMeasure,
   countedMetre,
-  fifthsOfSongKey,
-  holdingAt,
   majorTonic,
   noteCode,
   QUARTER,
   signatureSigns,
-  writtenBars,
   type Letter,
+  type SpelledPitch,
+  type Ticks,
+} from '@same-song/core/music';
+import {
+  barStarts,
+  fifthsOfSongKey,
+  holdingAt,
+  writtenBars,
   type Song,
   type SongKey,
   type SongNote,
-  type SpelledPitch,
-  type Ticks,
   type Voice,
   type WrittenEvent,
-} from '@same-song/core';
+} from '@same-song/core/song';
 import { sungTo, wordsTogether } from '../wordsUnder.ts';
 import { signsOf, tempoText } from './writeSigns.ts';
 

@@ -1,4 +1,5 @@
-import { commonMeasure, QUARTER, type Bar, type Tempo } from '@same-song/core';
+import { commonMeasure, QUARTER } from '@same-song/core/music';
+import type { Bar, Tempo } from '@same-song/core/song';
 
 /** What stands around the notes of a bar. */
 export interface BarSigns {

@@ -1,12 +1,6 @@
-import {
-  expectOk,
-  MAJOR_STEPS,
-  notePitchClass,
-  QUARTER,
-  scaleById,
-  type Pitch,
-  type Song,
-} from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { MAJOR_STEPS, notePitchClass, QUARTER, scaleById, type Pitch } from '@same-song/core/music';
+import type { Song } from '@same-song/core/song';
 import { readDegrees } from './readDegrees.ts';
 
 /** Lengths that can be given to a note step by step: what stands behind its degree, and for how many beats it is held on. */

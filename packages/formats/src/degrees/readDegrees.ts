@@ -1,6 +1,6 @@
+import { fail, type Problem, type Result } from '@same-song/core';
 import {
   alterOf,
-  fail,
   letterAbove,
   MAJOR_STEPS,
   notePitchClass,
@@ -11,11 +11,9 @@ import {
   spellAs,
   spelledAt,
   type NoteName,
-  type Problem,
-  type Result,
   type SpelledPitch,
   type Ticks,
-} from '@same-song/core';
+} from '@same-song/core/music';
 import { emptyDraft, finish, type Draft, type DraftVoice, type Read } from '../draft.ts';
 
 /** How degrees are written; shown where they are typed. */

@@ -1,4 +1,4 @@
-import { majorTonic, pitchClass, SCALES, type NoteName } from '@same-song/core';
+import { majorTonic, pitchClass, SCALES, type NoteName } from '@same-song/core/music';
 import type { MidiNote } from './tracks.ts';
 
 export interface GuessedKey {

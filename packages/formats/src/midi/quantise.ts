@@ -1,4 +1,4 @@
-import { QUARTER, type Ticks } from '@same-song/core';
+import { QUARTER, type Ticks } from '@same-song/core/music';
 import type { MidiNote } from './tracks.ts';
 
 /** A note on the grid of its beats, in ticks from the beginning. */

@@ -1,14 +1,6 @@
-import {
-  countedMetre,
-  fail,
-  fifthsOfSongKey,
-  ok,
-  QUARTER,
-  spelledIn,
-  type Result,
-  type Syllable,
-  type Ticks,
-} from '@same-song/core';
+import { fail, ok, type Result } from '@same-song/core';
+import { countedMetre, QUARTER, spelledIn, type Ticks } from '@same-song/core/music';
+import { fifthsOfSongKey, type Syllable } from '@same-song/core/song';
 import {
   emptyDraft,
   finish,

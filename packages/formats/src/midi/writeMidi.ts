@@ -1,13 +1,5 @@
-import {
-  fifthsOfSongKey,
-  played,
-  QUARTER,
-  scaleById,
-  unfoldedTimes,
-  type PlayedNote,
-  type Song,
-  type Ticks,
-} from '@same-song/core';
+import { QUARTER, scaleById, type Ticks } from '@same-song/core/music';
+import { fifthsOfSongKey, played, unfoldedTimes, type PlayedNote, type Song } from '@same-song/core/song';
 import { writeMidi as encode, type MidiEvent } from 'midi-file';
 
 /** Ticks of the file to a quarter: ours are whole multiples of it, but for the last bits of rare tuplets. */

@@ -1,11 +1,5 @@
-import {
-  LETTERS,
-  QUARTER,
-  type NoteMark,
-  type SpelledPitch,
-  type Syllable,
-  type Ticks,
-} from '@same-song/core';
+import { LETTERS, QUARTER, type SpelledPitch, type Ticks } from '@same-song/core/music';
+import type { NoteMark, Syllable } from '@same-song/core/song';
 import { shifted, type Draft, type DraftNote, type DraftPart, type DraftVoice } from '../draft.ts';
 import type { Remark } from '../remark.ts';
 import { ARTICULATIONS, KINDS } from './tables.ts';

@@ -1,4 +1,5 @@
-import { fail, majorTonic, QUARTER, type Result } from '@same-song/core';
+import { fail, type Result } from '@same-song/core';
+import { majorTonic, QUARTER } from '@same-song/core/music';
 import { emptyDraft, finish, shiftedTonic, type Draft, type Read } from '../draft.ts';
 import type { Remark } from '../remark.ts';
 import { Signs, endingNumbers } from '../signs.ts';

@@ -1,4 +1,4 @@
-import type { NoteMark } from '@same-song/core';
+import type { NoteMark } from '@same-song/core/song';
 
 /** Ids of scales by the name of a mode, and by how many fifths its tonic lies above the major one of its signature. */
 export const MODES: Readonly<Record<string, { readonly scale: string; readonly above: number }>> =

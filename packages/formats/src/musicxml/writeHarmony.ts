@@ -1,4 +1,5 @@
-import { parseChord, type SongChord, type SongKey, type Ticks } from '@same-song/core';
+import { parseChord, type Ticks } from '@same-song/core/music';
+import type { SongChord, SongKey } from '@same-song/core/song';
 import { tag } from './element.ts';
 import { KINDS } from './tables.ts';
 

@@ -1,8 +1,7 @@
+import { QUARTER, soundingPitch, type SpelledPitch, type Ticks } from '@same-song/core/music';
 import {
   barStarts,
   fifthsOfSongKey,
-  QUARTER,
-  soundingPitch,
   valueOf,
   writtenBars,
   type Bar,
@@ -10,12 +9,10 @@ import {
   type Song,
   type SongKey,
   type SongNote,
-  type SpelledPitch,
-  type Ticks,
   type Tuplet,
   type Voice,
   type WrittenEvent,
-} from '@same-song/core';
+} from '@same-song/core/song';
 import { sungTo, wordsTogether } from '../wordsUnder.ts';
 import { tag } from './element.ts';
 import { MODES } from './tables.ts';

@@ -1,4 +1,4 @@
-import type { Bar } from '@same-song/core';
+import type { Bar } from '@same-song/core/song';
 import { tag } from './element.ts';
 
 function direction(type: string, sound: Readonly<Record<string, string>>): string {

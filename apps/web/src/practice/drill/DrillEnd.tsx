@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import type { Scene } from '@same-song/core';
+import type { Scene } from '@same-song/core/instruments';
 import { SceneView } from '../../scene/SceneView.tsx';
 import type { Answered } from './useDrill.ts';
 

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
-import { isPlayable, type Scene } from '@same-song/core';
+import type { Scene } from '@same-song/core/instruments';
+import { isPlayable } from '@same-song/core/practice';
 import { Meter } from '../../ear/Meter.tsx';
 import { SceneView } from '../../scene/SceneView.tsx';
 import type { DrillState } from './useDrill.ts';

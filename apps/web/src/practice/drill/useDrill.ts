@@ -1,19 +1,18 @@
 import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
+import { familyById, type Timbre } from '@same-song/core/instruments';
+import { notePitchClass } from '@same-song/core/music';
 import {
   drillById,
   drillFits,
   drillRound,
-  familyById,
-  notePitchClass,
   waysOf,
   weightOf,
   type Drill,
   type DrillContext,
   type DrillNote,
   type DrillQuestion,
-  type StoredQuestion,
-  type Timbre,
-} from '@same-song/core';
+} from '@same-song/core/practice';
+import type { StoredQuestion } from '@same-song/core/route';
 import { dialectOf, useSettings } from '../../api/settings.ts';
 import { useMapView } from '../../compute/compute.ts';
 import { playScore } from '../../sound/player.ts';

@@ -1,15 +1,8 @@
 import { useCallback, useEffect, useMemo, useRef } from 'react';
-import {
-  earFor,
-  playedAnswer,
-  simulatedPlayer,
-  soundsAt,
-  steadyNotes,
-  waysMeant,
-  type DrillQuestion,
-  type Instrument,
-  type Key,
-} from '@same-song/core';
+import { earFor, simulatedPlayer, soundsAt, steadyNotes, waysMeant } from '@same-song/core/ear';
+import type { Instrument } from '@same-song/core/instruments';
+import type { Key } from '@same-song/core/music';
+import { playedAnswer, type DrillQuestion } from '@same-song/core/practice';
 import { useEar } from '../../ear/useEar.ts';
 
 interface Answering {

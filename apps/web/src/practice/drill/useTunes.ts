@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { tuneOf, type Tune } from '@same-song/core';
+import { tuneOf, type Tune } from '@same-song/core/practice';
 import { contentsOf, songOf, songs, type SongRecord } from '../../api/records.ts';
 import type { Practice } from '../usePracticeData.ts';
 

@@ -8,7 +8,7 @@ import {
   RHYTHMS,
   type HowToPractise,
   type PracticeItem,
-} from '@same-song/core';
+} from '@same-song/core/practice';
 import { Picklist } from '../../controls/Picklist.tsx';
 import { LineFields } from './LineFields.tsx';
 

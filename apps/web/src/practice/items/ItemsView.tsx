@@ -1,17 +1,11 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import {
-  counted,
-  defaultQuestion,
-  drillById,
-  DRILLS,
-  familyById,
-  FORMS,
-  usualGrooveFor,
-  USUAL_WAY,
-  type PracticeItem,
-} from '@same-song/core';
+import { counted } from '@same-song/core';
+import { familyById } from '@same-song/core/instruments';
+import { FORMS } from '@same-song/core/music';
+import { drillById, DRILLS, usualGrooveFor, USUAL_WAY, type PracticeItem } from '@same-song/core/practice';
+import { defaultQuestion } from '@same-song/core/route';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import { items, routines, type ItemRecord } from '../../api/records.ts';
 import { Check } from '../../controls/Check.tsx';

@@ -1,6 +1,6 @@
+import { CHROMATIC_DEGREE_NAMES } from '@same-song/core/music';
 import {
   ANCHORS,
-  CHROMATIC_DEGREE_NAMES,
   DIRECTIONS,
   patternById,
   PATTERNS,
@@ -8,7 +8,7 @@ import {
   type LineRange,
   type PatternId,
   type StoredQuestion,
-} from '@same-song/core';
+} from '@same-song/core/route';
 import { Picklist } from '../../controls/Picklist.tsx';
 import { ANCHOR_WORDS, DIRECTION_WORDS, keyIn } from '../../question/questionWords.ts';
 

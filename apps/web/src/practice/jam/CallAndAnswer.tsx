@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { DIFFICULTIES } from '@same-song/core';
+import { DIFFICULTIES } from '@same-song/core/practice';
 import { NumberField } from '../../controls/NumberField.tsx';
 import { Picklist } from '../../controls/Picklist.tsx';
 import { Meter } from '../../ear/Meter.tsx';

@@ -1,4 +1,5 @@
-import { chordSymbol, type BackingChord, type NoteName } from '@same-song/core';
+import { chordSymbol, type NoteName } from '@same-song/core/music';
+import type { BackingChord } from '@same-song/core/practice';
 
 interface JamBarsProps {
   readonly chords: readonly BackingChord[];

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
-import { counted, GROOVES } from '@same-song/core';
+import { counted } from '@same-song/core';
+import { GROOVES } from '@same-song/core/practice';
 import { Picklist } from '../../controls/Picklist.tsx';
 import { TempoField } from '../../controls/TempoField.tsx';
 import { Mixer } from '../stand/Mixer.tsx';

@@ -7,7 +7,7 @@ import {
   type LaidStage,
   type OwnStage,
   type Practised,
-} from '@same-song/core';
+} from '@same-song/core/practice';
 import { Disclosure } from '../../controls/Disclosure.tsx';
 import { NumberField } from '../../controls/NumberField.tsx';
 import { LinkButton } from '../../controls/LinkButton.tsx';

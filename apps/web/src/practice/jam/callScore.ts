@@ -1,15 +1,7 @@
-import {
-  aboveHome,
-  CALL_BARS,
-  callPhrase,
-  frequency,
-  soundsAt,
-  type DifficultyId,
-  type Instrument,
-  type Key,
-  type PhraseNote,
-  type WantedWay,
-} from '@same-song/core';
+import { soundsAt, type WantedWay } from '@same-song/core/ear';
+import type { Instrument } from '@same-song/core/instruments';
+import { aboveHome, frequency, type Key } from '@same-song/core/music';
+import { CALL_BARS, callPhrase, type DifficultyId, type PhraseNote } from '@same-song/core/practice';
 import { clickAt, type Score, type ScoreMark, type ScoreSound } from '../../sound/score.ts';
 import type { RoundMark } from '../round/roundScore.ts';
 import type { WantedRound } from '../round/useRoundListening.ts';

@@ -1,4 +1,4 @@
-import type { Backing } from '@same-song/core';
+import type { Backing } from '@same-song/core/practice';
 import { clickAt, type Score, type ScoreMark } from '../../sound/score.ts';
 import { soundOf, type RoundMark } from '../round/roundScore.ts';
 

@@ -1,5 +1,8 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import type { DifficultyId, Instrument, Key, LaidStage, MapView, Timbre } from '@same-song/core';
+import type { Instrument, Timbre } from '@same-song/core/instruments';
+import type { Key } from '@same-song/core/music';
+import type { DifficultyId, LaidStage } from '@same-song/core/practice';
+import type { MapView } from '@same-song/core/route';
 import type { HeardRound } from '../round/heardRound.ts';
 import { useRoundListening } from '../round/useRoundListening.ts';
 import { useRoundMachine } from '../round/useRoundMachine.ts';

@@ -1,28 +1,23 @@
 import { useMemo, useState } from 'react';
+import { expectOk } from '@same-song/core';
+import { familyById, type Instrument } from '@same-song/core/instruments';
+import { aboveHome, fiveOf, notePitchClass, parseProgression, type Key } from '@same-song/core/music';
 import {
-  aboveHome,
   backing,
-  expectOk,
-  familyById,
-  fiveOf,
   formOf,
   grooveById,
   isSounding,
   jamStages,
-  notePitchClass,
   ownStages,
-  parseProgression,
   TEMPO_LIMITS,
   USUAL_GROOVE,
   withRounds,
   type Backing,
   type BackingChord,
   type Form,
-  type Instrument,
-  type Key,
   type LaidStage,
   type Practised,
-} from '@same-song/core';
+} from '@same-song/core/practice';
 import { dialectOf, useSettings } from '../../api/settings.ts';
 import { useMapView } from '../../compute/compute.ts';
 import type { ChosenInstrument } from '../../question/reference.ts';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { LogEntry } from '@same-song/core';
+import type { LogEntry } from '@same-song/core/practice';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import { whenWords } from './whenWords.ts';
 

@@ -1,6 +1,6 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { useSyncExternalStore } from 'react';
-import { currentEntries, type LogEntry } from '@same-song/core';
+import { currentEntries, type LogEntry } from '@same-song/core/practice';
 import { redo, undo } from '../../../test/history.ts';
 import { pageAt } from '../../../test/page.tsx';
 import type { Practice } from '../usePracticeData.ts';

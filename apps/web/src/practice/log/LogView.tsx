@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
-import type { LogEntry } from '@same-song/core';
+import type { LogEntry } from '@same-song/core/practice';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import { VirtualTable, type Column } from '../../controls/VirtualTable.tsx';
 import { download } from '../../frame/files.ts';

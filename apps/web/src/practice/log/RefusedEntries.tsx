@@ -1,5 +1,5 @@
 import { useMemo, useSyncExternalStore } from 'react';
-import type { LogEntry } from '@same-song/core';
+import type { LogEntry } from '@same-song/core/practice';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import { remember } from '../../frame/undo.ts';
 import { entriesSeen, forget, keepEntry, onEntries, refusedEntries, retryEntry } from './outbox.ts';

@@ -1,4 +1,5 @@
-import { noteText, USUAL_KEYS, type LogEntry } from '@same-song/core';
+import { noteText, USUAL_KEYS } from '@same-song/core/music';
+import type { LogEntry } from '@same-song/core/practice';
 
 const COLUMNS = ['begun', 'name', 'minutes', 'tempo', 'rounds', 'clean', 'keys', 'note'] as const;
 

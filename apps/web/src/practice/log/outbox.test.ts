@@ -1,4 +1,4 @@
-import type { LogEntry } from '@same-song/core';
+import type { LogEntry } from '@same-song/core/practice';
 import { keepEntry, refusedEntries, retryEntry, sendWaiting, waitingEntries } from './outbox.ts';
 
 const entry = (n: number, changes: Partial<LogEntry> = {}): LogEntry => ({

@@ -1,4 +1,4 @@
-import type { LogEntry } from '@same-song/core';
+import type { LogEntry } from '@same-song/core/practice';
 import { isAway, isRefused, request } from '../../api/client.ts';
 import { notify } from '../../frame/notice.ts';
 import { StoredValues } from '../../frame/stored.ts';

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef } from 'react';
-import { countTime, NO_TIME_SPENT, waysTogether, type LogEntry, type WayCount } from '@same-song/core';
+import { waysTogether, type WayCount } from '@same-song/core/ear';
+import { countTime, NO_TIME_SPENT, type LogEntry } from '@same-song/core/practice';
 import { keepEntry, sendWaiting } from './outbox.ts';
 
 interface Played {

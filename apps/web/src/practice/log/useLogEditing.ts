@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { LogEntry } from '@same-song/core';
+import type { LogEntry } from '@same-song/core/practice';
 import { notify } from '../../frame/notice.ts';
 import { remember } from '../../frame/undo.ts';
 import { keepEntry, sendWaiting } from './outbox.ts';

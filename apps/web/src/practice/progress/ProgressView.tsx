@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
-import { minutesByDay, minutesByKey, noteText, USUAL_KEYS, type LogEntry } from '@same-song/core';
+import { noteText, USUAL_KEYS } from '@same-song/core/music';
+import { minutesByDay, minutesByKey, type LogEntry } from '@same-song/core/practice';
 import { localOffset } from '../today/today.ts';
 import type { Practice } from '../usePracticeData.ts';
 import { AsTable } from './AsTable.tsx';

@@ -1,17 +1,8 @@
 import { useMemo, useState } from 'react';
-import {
-  centsWords,
-  counted,
-  expectOk,
-  isPlayersOwn,
-  openInstrument,
-  shares,
-  soundReport,
-  timeWords,
-  type SoundReport,
-  type SoundRow,
-  type WaySound,
-} from '@same-song/core';
+import { counted, expectOk } from '@same-song/core';
+import { centsWords, isPlayersOwn, type WaySound } from '@same-song/core/ear';
+import { openInstrument } from '@same-song/core/instruments';
+import { shares, soundReport, timeWords, type SoundReport, type SoundRow } from '@same-song/core/practice';
 import { specOf } from '../../api/records.ts';
 import { InstrumentPicklist } from '../../controls/InstrumentPicklist.tsx';
 import { Picklist } from '../../controls/Picklist.tsx';

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { tempoCourses, type LogEntry } from '@same-song/core';
+import { tempoCourses, type LogEntry } from '@same-song/core/practice';
 import { AsTable } from './AsTable.tsx';
 import { CourseChart } from './charts.tsx';
 

@@ -1,5 +1,7 @@
 import { useMemo, useState } from 'react';
-import { defaultQuestion, familyById, waysOf } from '@same-song/core';
+import { familyById } from '@same-song/core/instruments';
+import { waysOf } from '@same-song/core/practice';
+import { defaultQuestion } from '@same-song/core/route';
 import { dialectOf, useSettings } from '../../api/settings.ts';
 import { useMapView } from '../../compute/compute.ts';
 import { InstrumentPicklist } from '../../controls/InstrumentPicklist.tsx';

@@ -1,6 +1,6 @@
 import { scaleBand, scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import type { TempoCourse } from '@same-song/core';
+import type { TempoCourse } from '@same-song/core/practice';
 
 const WIDTH = 760;
 const HEIGHT = 190;

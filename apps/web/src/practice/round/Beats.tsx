@@ -1,4 +1,4 @@
-import type { RoundState } from '@same-song/core';
+import type { RoundState } from '@same-song/core/practice';
 
 /** The beats of a bar, the one that sounds filled; the first one is larger. @param count of the first bar */
 export function Beats({

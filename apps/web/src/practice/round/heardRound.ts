@@ -5,12 +5,12 @@ import {
   PITCH_TOLERANCE,
   type MatchedRound,
   type HeardNote,
-  type Instrument,
   type JudgedNote,
   type NoteResult,
   type WantedWay,
   type WayCount,
-} from '@same-song/core';
+} from '@same-song/core/ear';
+import type { Instrument } from '@same-song/core/instruments';
 
 /** How a note went, as the page tells it: what is off is flat or sharp where it is that note at all. */
 export type ShownResult = Exclude<NoteResult, 'off'> | 'flat' | 'sharp' | 'another';

@@ -1,12 +1,12 @@
+import { frequency } from '@same-song/core/music';
 import {
   backing,
-  frequency,
   grooveById,
   inRound,
   type BackingEvent,
   type BeatNow,
   type Round,
-} from '@same-song/core';
+} from '@same-song/core/practice';
 import { clickAt, type Score, type ScoreMark, type ScoreSound } from '../../sound/score.ts';
 import type { ScoreKind } from '../../sound/scoreKind.ts';
 import type { Playable } from '../stand/playable.ts';

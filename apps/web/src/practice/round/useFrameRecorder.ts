@@ -1,5 +1,5 @@
 import { useCallback, useRef } from 'react';
-import { notesOf, type HearOptions, type HeardNote, type NoteFrame } from '@same-song/core';
+import { notesOf, type HearOptions, type HeardNote, type NoteFrame } from '@same-song/core/ear';
 import { useEar, type Ear } from '../../ear/useEar.ts';
 
 /** An ear that remembers what it heard, on the clock of this page. */

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { earFor, isPlayersOwn, simulatedPlayer, type Instrument, type WantedWay } from '@same-song/core';
+import { earFor, isPlayersOwn, simulatedPlayer, type WantedWay } from '@same-song/core/ear';
+import type { Instrument } from '@same-song/core/instruments';
 import { heldNotes, type SimulatedPlayer } from '../stand/simulatedPlayers.ts';
 import { useSteady } from './useSteady.ts';
 import { heardRound, type HeardRound } from './heardRound.ts';

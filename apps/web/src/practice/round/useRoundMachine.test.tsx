@@ -1,5 +1,6 @@
 import { act, renderHook } from '@testing-library/react';
-import { families, type RoundEvent } from '@same-song/core';
+import { families } from '@same-song/core/instruments';
+import type { RoundEvent } from '@same-song/core/practice';
 import type { Score, ScoreListener } from '../../sound/score.ts';
 import type { RoundMark } from './roundScore.ts';
 import { useRoundMachine, type RoundHandlers } from './useRoundMachine.ts';

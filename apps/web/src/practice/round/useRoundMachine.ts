@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Timbre } from '@same-song/core/instruments';
 import {
   firstRoundState,
   nextRound,
@@ -7,8 +8,7 @@ import {
   type RoundEffect,
   type RoundEvent,
   type RoundState,
-  type Timbre,
-} from '@same-song/core';
+} from '@same-song/core/practice';
 import { playScore, stopPlaying } from '../../sound/player.ts';
 import type { Score } from '../../sound/score.ts';
 import type { ScoreKind } from '../../sound/scoreKind.ts';

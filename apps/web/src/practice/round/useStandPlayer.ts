@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import type { HowToPractise, Ladder } from '@same-song/core';
+import type { HowToPractise, Ladder } from '@same-song/core/practice';
 import type { SimulatedPlayer } from '../stand/simulatedPlayers.ts';
 import type { Playable } from '../stand/playable.ts';
 import type { RoundBegun, RoundResult } from '../log/useLog.ts';

@@ -1,4 +1,7 @@
-import { expectOk, openInstrument, roundOf, specFromPreset, type LineView } from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { openInstrument, specFromPreset } from '@same-song/core/instruments';
+import { roundOf } from '@same-song/core/practice';
+import type { LineView } from '@same-song/core/route';
 import type { Playable } from '../stand/playable.ts';
 import { wantedRound } from './wantedRound.ts';
 

@@ -1,4 +1,4 @@
-import { isPlayersOwn, midiOf, type WantedWay } from '@same-song/core';
+import { isPlayersOwn, midiOf, type WantedWay } from '@same-song/core/ear';
 import type { Playable } from '../stand/playable.ts';
 import type { WantedRound } from './useRoundListening.ts';
 

@@ -1,6 +1,9 @@
 import Button from '@mui/material/Button';
 import { useCallback, useMemo, useState } from 'react';
-import { ANCHORS, expectOk, keysInOrder, notePitchClass, parseNote, patternById } from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { notePitchClass, parseNote } from '@same-song/core/music';
+import { keysInOrder } from '@same-song/core/practice';
+import { ANCHORS, patternById } from '@same-song/core/route';
 import { useShortcuts } from '../../frame/shortcuts.ts';
 import { ANCHOR_WORDS } from '../../question/questionWords.ts';
 import { lastTempo } from './lastTempo.ts';

@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { useCallback, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { dayOf } from '@same-song/core';
+import { dayOf } from '@same-song/core/practice';
 import type { ItemRecord } from '../../api/records.ts';
 import { lazyPart } from '../../frame/lazyPart.tsx';
 import { useShortcuts } from '../../frame/shortcuts.ts';

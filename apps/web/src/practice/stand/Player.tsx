@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
-import { isSounding, type HowToPractise, type RoundState } from '@same-song/core';
+import { isSounding, type HowToPractise, type RoundState } from '@same-song/core/practice';
 import { Meter } from '../../ear/Meter.tsx';
 import { Cautions } from './Cautions.tsx';
 import { NoteCards } from './NoteCards.tsx';

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
-import { FACTORS, GROOVES, TEMPO_LIMITS, type Instrument, type RepeatMode } from '@same-song/core';
+import type { Instrument } from '@same-song/core/instruments';
+import { FACTORS, GROOVES, TEMPO_LIMITS, type RepeatMode } from '@same-song/core/practice';
 import { Disclosure } from '../../controls/Disclosure.tsx';
 import { Picklist } from '../../controls/Picklist.tsx';
 import { TempoField } from '../../controls/TempoField.tsx';

@@ -1,4 +1,7 @@
-import type { Family, Form, Instrument, LineView, PitchClass, Round, Scene } from '@same-song/core';
+import type { Family, Instrument, Scene } from '@same-song/core/instruments';
+import type { PitchClass } from '@same-song/core/music';
+import type { Form, Round } from '@same-song/core/practice';
+import type { LineView } from '@same-song/core/route';
 
 /** A note of a round, its time, and the place of its bar. */
 export type PlayedNote = Pick<Round['notes'][number], 'noteId' | 'at' | 'seconds' | 'bar'>;

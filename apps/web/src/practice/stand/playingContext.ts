@@ -1,13 +1,7 @@
-import {
-  expectOk,
-  keyOf,
-  openInstrument,
-  parseNote,
-  scaleById,
-  type Instrument,
-  type Key,
-  type StoredQuestion,
-} from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { openInstrument, type Instrument } from '@same-song/core/instruments';
+import { keyOf, parseNote, scaleById, type Key } from '@same-song/core/music';
+import type { StoredQuestion } from '@same-song/core/route';
 import type { ChosenInstrument } from '../../question/reference.ts';
 
 /** An instrument in the key of a question, to ask and to play over. */

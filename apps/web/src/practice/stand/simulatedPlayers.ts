@@ -1,4 +1,5 @@
-import { isPlayersOwn, NO_FAULTS, type Faults, type Instrument, type WantedWay } from '@same-song/core';
+import { isPlayersOwn, NO_FAULTS, type Faults, type WantedWay } from '@same-song/core/ear';
+import type { Instrument } from '@same-song/core/instruments';
 
 /** Somebody who is made up, and what goes wrong when he plays. */
 export interface SimulatedPlayer {

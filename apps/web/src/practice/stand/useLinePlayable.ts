@@ -1,24 +1,18 @@
 import { useMemo } from 'react';
+import { expectOk } from '@same-song/core';
+import { familyById, openInstrument } from '@same-song/core/instruments';
 import {
-  chordOver,
-  expectOk,
-  familyById,
-  fifthsOfSongKey,
-  formOf,
-  inRhythm,
   notePitchClass,
   noteCode,
-  openInstrument,
   noteText,
   parseNote,
-  readRhythm,
-  roundOf,
   scaleById,
   signsText,
   usualTonic,
-  type MapView,
-  type StoredQuestion,
-} from '@same-song/core';
+} from '@same-song/core/music';
+import { formOf, inRhythm, readRhythm, roundOf } from '@same-song/core/practice';
+import { chordOver, type MapView, type StoredQuestion } from '@same-song/core/route';
+import { fifthsOfSongKey } from '@same-song/core/song';
 import type { ItemRecord } from '../../api/records.ts';
 import { dialectOf, useSettings } from '../../api/settings.ts';
 import { useMapView } from '../../compute/compute.ts';

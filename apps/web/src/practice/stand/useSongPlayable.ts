@@ -1,16 +1,9 @@
 import { useMemo } from 'react';
-import {
-  expectOk,
-  familyById,
-  notePitchClass,
-  noteText,
-  openInstrument,
-  plainPlan,
-  songForm,
-  songRound,
-  type Family,
-  type SongView,
-} from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { familyById, openInstrument, type Family } from '@same-song/core/instruments';
+import { notePitchClass, noteText } from '@same-song/core/music';
+import { songForm, songRound } from '@same-song/core/practice';
+import { plainPlan, type SongView } from '@same-song/core/song';
 import { songOf, songs, type ItemRecord } from '../../api/records.ts';
 import { dialectOf, useSettings } from '../../api/settings.ts';
 import { useSongView } from '../../compute/computeSongs.ts';

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { isSounding, TEMPO_LIMITS, type HowToPractise, type RepeatMode } from '@same-song/core';
+import { isSounding, TEMPO_LIMITS, type HowToPractise, type RepeatMode } from '@same-song/core/practice';
 import { useShortcuts } from '../../frame/shortcuts.ts';
 import type { StandPlayerState } from '../round/useStandPlayer.ts';
 import type { Playable } from './playable.ts';

@@ -1,4 +1,4 @@
-import { planDay, type DayPlan, type Why } from '@same-song/core';
+import { planDay, type DayPlan, type Why } from '@same-song/core/practice';
 import type { ItemRecord } from '../../api/records.ts';
 import { StoredValues } from '../../frame/stored.ts';
 import type { Schedule } from '../schedule.ts';

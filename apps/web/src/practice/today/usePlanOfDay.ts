@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { dayOf, PLAN_MINUTES } from '@same-song/core';
+import { dayOf, PLAN_MINUTES } from '@same-song/core/practice';
 import { remember } from '../../frame/undo.ts';
 import { playLink } from '../stand/playLink.ts';
 import type { Practice } from '../usePracticeData.ts';

@@ -1,5 +1,5 @@
 import { area, line as lineShape } from 'd3-shape';
-import type { AirBalance } from '@same-song/core';
+import type { AirBalance } from '@same-song/core/route';
 import type { PlacedNote } from './rowSize.ts';
 import './row.css';
 

@@ -1,4 +1,4 @@
-import type { SideNames } from '@same-song/core';
+import type { SideNames } from '@same-song/core/instruments';
 import type { RowSize } from './rowSize.ts';
 import './row.css';
 

@@ -1,4 +1,4 @@
-import type { LineView } from '@same-song/core';
+import type { LineView } from '@same-song/core/route';
 
 /**
  * A note of a line for a screen reader: its pitch and degree, how it is played, what else stands at it.

@@ -1,4 +1,4 @@
-import type { LineView } from '@same-song/core';
+import type { LineView } from '@same-song/core/route';
 
 /** Measures of a row of notes in CSS pixels; its axis lies in the middle of its height. */
 export interface RowSize {

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import type { Song } from '@same-song/core';
+import type { Song } from '@same-song/core/song';
 import { drawSystem, engraverReady, systemsOf } from '../staff/engrave.ts';
 
 /** Systems of a preview; the whole song stands on its own page. */

@@ -1,14 +1,8 @@
 import Button from '@mui/material/Button';
 import { useMemo, useState, type KeyboardEvent } from 'react';
-import {
-  frequency,
-  MAJOR_STEPS,
-  notePitchClass,
-  openInstrument,
-  scaleById,
-  type InstrumentSpec,
-  type Song,
-} from '@same-song/core';
+import { openInstrument, type InstrumentSpec } from '@same-song/core/instruments';
+import { frequency, MAJOR_STEPS, notePitchClass, scaleById } from '@same-song/core/music';
+import type { Song } from '@same-song/core/song';
 import {
   appendDegree,
   readDegrees,

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import type { Song } from '@same-song/core';
+import type { Song } from '@same-song/core/song';
 import { Picklist } from '../../controls/Picklist.tsx';
 import { TempoField, USUAL_TEMPO } from '../../controls/TempoField.tsx';
 import { useTapping } from './useTapping.ts';

@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink';
-import type { InstrumentSpec } from '@same-song/core';
+import type { InstrumentSpec } from '@same-song/core/instruments';
 import type { FileAnswer, FilesWork, TextKind, TextRead } from '../../compute/filesWorker.ts';
 
 export type { TextKind };

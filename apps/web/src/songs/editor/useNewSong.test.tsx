@@ -1,5 +1,5 @@
 import { act, renderHook, waitFor } from '@testing-library/react';
-import type { Fields, Song } from '@same-song/core';
+import type { Song } from '@same-song/core/song';
 import { readAbc } from '@same-song/formats';
 import { undo } from '../../../test/history.ts';
 import { pageAt } from '../../../test/page.tsx';
@@ -31,7 +31,7 @@ afterEach(() => jest.useRealTimers());
 
 function writing(hasRecord = false) {
   const server = new RecordServer().install();
-  if (hasRecord) server.add('songs', 's', QUAY as unknown as Fields);
+  if (hasRecord) server.add('songs', 's', QUAY);
   const onDone = jest.fn();
   const hook = renderHook(
     () => {

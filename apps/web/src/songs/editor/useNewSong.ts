@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { familyById, keepIds, type Song } from '@same-song/core';
+import { familyById } from '@same-song/core/instruments';
+import { keepIds, type Song } from '@same-song/core/song';
 import { writeAbc } from '@same-song/formats';
 import { instruments, songOf, songs, specOf, type SongRecord } from '../../api/records.ts';
 import { dialectOf, useSettings } from '../../api/settings.ts';

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { metreAt, songPerformance, tapRhythm, type Song } from '@same-song/core';
+import { metreAt, songPerformance, tapRhythm, type Song } from '@same-song/core/song';
 import { playScore, stopPlaying } from '../../sound/player.ts';
 import { clickAt, LEAD, type Score } from '../../sound/score.ts';
 import { soundTrouble } from '../../sound/soundTrouble.ts';

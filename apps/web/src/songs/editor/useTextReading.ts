@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { useDebounce } from 'use-debounce';
-import type { InstrumentSpec, Problem } from '@same-song/core';
+import type { Problem } from '@same-song/core';
+import type { InstrumentSpec } from '@same-song/core/instruments';
 import type { Read } from '@same-song/formats';
 import { readText, type TextKind } from './reading.ts';
 

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { namer, keyOf, expectOk, parseNote, scaleById } from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { namer, keyOf, parseNote, scaleById } from '@same-song/core/music';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import { arrangements, songs } from '../../api/records.ts';
 import { VirtualTable, type Column } from '../../controls/VirtualTable.tsx';

@@ -1,22 +1,20 @@
 import { useDeferredValue, useMemo } from 'react';
 import { useLink } from '../../frame/useLink.ts';
+import { found } from '@same-song/core';
+import { openInstrument, type Instrument } from '@same-song/core/instruments';
+import { CHROMATIC_DEGREE_NAMES, noteText } from '@same-song/core/music';
 import {
-  CHROMATIC_DEGREE_NAMES,
-  found,
   knownFitter,
   lackingDegrees,
-  noteText,
-  openInstrument,
   opensAt,
   readKnownDegrees,
   readOpenings,
   songFitter,
-  type Instrument,
   type MelodySketch,
   type Opening,
   type Song,
   type SongFit,
-} from '@same-song/core';
+} from '@same-song/core/song';
 import { instruments, type Kept } from '../../api/records.ts';
 import { dialectOf, useSettings } from '../../api/settings.ts';
 import { useSameTunes } from '../../compute/computeSongs.ts';

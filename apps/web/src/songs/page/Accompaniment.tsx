@@ -1,4 +1,5 @@
-import { counted, type SongView } from '@same-song/core';
+import { counted } from '@same-song/core';
+import type { SongView } from '@same-song/core/song';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import type { SongState } from './useSong.ts';
 

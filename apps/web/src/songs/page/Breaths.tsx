@@ -1,4 +1,4 @@
-import type { SongView } from '@same-song/core';
+import type { SongView } from '@same-song/core/song';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import type { SongState } from './useSong.ts';
 

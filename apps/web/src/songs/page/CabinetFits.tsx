@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
-import type { SongKeyFit } from '@same-song/core';
+import type { SongKeyFit } from '@same-song/core/song';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import { subjectOf } from '../../compute/subject.ts';
 import { useSongOnAll } from '../../compute/computeSongs.ts';

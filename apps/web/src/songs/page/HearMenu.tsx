@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import Popover from '@mui/material/Popover';
 import { useRef, useState } from 'react';
-import { hasChords, hasRepeats, pitchedVoices, type Song } from '@same-song/core';
+import { hasChords, hasRepeats, pitchedVoices, type Song } from '@same-song/core/song';
 import { Check } from '../../controls/Check.tsx';
 import type { Hearing } from './useSongPlayer.ts';
 

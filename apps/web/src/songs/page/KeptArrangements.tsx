@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useNavigate } from 'react-router';
-import { familyById, planToLink } from '@same-song/core';
+import { familyById } from '@same-song/core/instruments';
+import { planToLink } from '@same-song/core/song';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import { arrangements, type ArrangementRecord } from '../../api/records.ts';
 import { notify } from '../../frame/notice.ts';

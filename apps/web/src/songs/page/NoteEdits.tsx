@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import { holdingAt } from '@same-song/core';
+import { holdingAt } from '@same-song/core/song';
 import { Disclosure } from '../../controls/Disclosure.tsx';
 import type { SongRecord } from '../../api/records.ts';
 import { useShortcuts } from '../../frame/shortcuts.ts';

@@ -1,4 +1,4 @@
-import type { SongView } from '@same-song/core';
+import type { SongView } from '@same-song/core/song';
 import type { SongState } from './useSong.ts';
 
 /** On paper only: what of the song is not played, so that nobody looks for it. */

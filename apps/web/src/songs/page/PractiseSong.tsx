@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import type { SongView } from '@same-song/core';
+import type { SongView } from '@same-song/core/song';
 import { useShortcuts } from '../../frame/shortcuts.ts';
 import { useAddToPractice } from '../../practice/useAddToPractice.ts';
 import type { SongState } from './useSong.ts';

@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useRef, useState } from 'react';
-import type { SongView } from '@same-song/core';
+import type { SongView } from '@same-song/core/song';
 import { losses, writeFile, WRITTEN_FORMATS, type WrittenFormat } from '@same-song/formats';
 import { download, fileName } from '../../frame/files.ts';
 import type { SongState } from './useSong.ts';

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
-import { compareViews, movedTonic, inModeIfAny, noteText, type SongView } from '@same-song/core';
+import { noteText } from '@same-song/core/music';
+import { compareViews, movedTonic, inModeIfAny, type SongView } from '@same-song/core/song';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import { useSameSongTabs, useSongTabs } from '../../compute/computeSongs.ts';
 import { dialectOf } from '../../api/settings.ts';

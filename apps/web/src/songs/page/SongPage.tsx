@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
-import { noteCode, noteText, type SongView } from '@same-song/core';
+import { noteCode, noteText } from '@same-song/core/music';
+import type { SongView } from '@same-song/core/song';
 import type { SongRecord } from '../../api/records.ts';
 import { dialectOf } from '../../api/settings.ts';
 import { lazyPart } from '../../frame/lazyPart.tsx';

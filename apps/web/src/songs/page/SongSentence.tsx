@@ -1,5 +1,6 @@
 import { Link, useNavigate } from 'react-router';
-import { FULLNESSES, inModeIfAny, movedTonic, noteText } from '@same-song/core';
+import { noteText } from '@same-song/core/music';
+import { FULLNESSES, inModeIfAny, movedTonic } from '@same-song/core/song';
 import { songs } from '../../api/records.ts';
 import { preferenceChoices } from '../../question/preferenceChoices.ts';
 import { among, useSentence } from '../../question/useSentence.ts';

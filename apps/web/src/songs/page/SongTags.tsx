@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
 import { Link } from 'react-router';
-import type { SongEdit } from '@same-song/core';
+import type { SongEdit } from '@same-song/core/song';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import type { SongRecord } from '../../api/records.ts';
 import { useSongEdits } from './songEdits.ts';

@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
-import { barAt, barStarts, QUARTER, type SongView } from '@same-song/core';
+import { QUARTER } from '@same-song/core/music';
+import { barAt, barStarts, type SongView } from '@same-song/core/song';
 import { lazyPart } from '../../frame/lazyPart.tsx';
 import { TempoField } from '../../controls/TempoField.tsx';
 import { HearMenu } from './HearMenu.tsx';

@@ -1,6 +1,8 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { counted, type LineView, type SongView } from '@same-song/core';
+import { counted } from '@same-song/core';
+import type { LineView } from '@same-song/core/route';
+import type { SongView } from '@same-song/core/song';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import type { SongRecord } from '../../api/records.ts';
 import { Breaths } from './Breaths.tsx';

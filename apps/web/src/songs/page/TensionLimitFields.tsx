@@ -1,4 +1,4 @@
-import { TENSION_LIMITS, TENSION_RANGES, type TensionLimits } from '@same-song/core';
+import { TENSION_LIMITS, TENSION_RANGES, type TensionLimits } from '@same-song/core/song';
 import { Disclosure } from '../../controls/Disclosure.tsx';
 import { NumberField } from '../../controls/NumberField.tsx';
 import { LinkButton } from '../../controls/LinkButton.tsx';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { sungText, type SongNote, type Syllable } from '@same-song/core';
+import { sungText, type SongNote, type Syllable } from '@same-song/core/song';
 
 interface FieldProps {
   readonly label: string;

@@ -1,4 +1,6 @@
-import { editedBy, expectOk, melodyLine, QUARTER, songFromLine, type Song } from '@same-song/core';
+import { expectOk } from '@same-song/core';
+import { QUARTER } from '@same-song/core/music';
+import { editedBy, melodyLine, songFromLine, type Song } from '@same-song/core/song';
 import { markEdits, noteEdits } from './noteEdits.ts';
 
 const KEY = { tonic: { letter: 'C' as const, accidental: 0 as const }, scale: 'major' };

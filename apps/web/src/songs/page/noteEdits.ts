@@ -1,12 +1,12 @@
+import { QUARTER } from '@same-song/core/music';
 import {
   barAt,
   barStarts,
-  QUARTER,
   type NoteMark,
   type Song,
   type SongEdit,
   type SongNote,
-} from '@same-song/core';
+} from '@same-song/core/song';
 
 /** What can be done to a note with one press. */
 export interface NoteEdit {

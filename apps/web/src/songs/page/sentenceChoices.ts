@@ -1,13 +1,12 @@
+import { noteText, scaleById } from '@same-song/core/music';
 import {
   modesFor,
   movedTonic,
-  noteText,
   pitchedVoices,
-  scaleById,
   type Fullness,
   type Song,
   type SongKeyFit,
-} from '@same-song/core';
+} from '@same-song/core/song';
 import type { Choice } from '../../question/WordPicker.tsx';
 
 /** What can be played with the melody, as the sentence says it. */

@@ -1,7 +1,8 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { QUARTER, type Fields, type Song, type SongEdit } from '@same-song/core';
+import { QUARTER } from '@same-song/core/music';
+import type { Song, SongEdit } from '@same-song/core/song';
 import { redo, undo } from '../../../test/history.ts';
 import { QUAY } from '../../../test/quaySong.ts';
 import { RecordServer } from '../../../test/recordServer.ts';
@@ -18,7 +19,7 @@ const step = (noteId: string, steps = 1): SongEdit => ({ kind: 'step', noteIds: 
 /** A page that shows a song of the server. */
 function editing() {
   const server = new RecordServer().install();
-  const row = server.add('songs', 's', SONG as unknown as Fields);
+  const row = server.add('songs', 's', SONG);
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   const wrapper = ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={client}>{children}</QueryClientProvider>

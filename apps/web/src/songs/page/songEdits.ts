@@ -1,6 +1,8 @@
 import { useSyncExternalStore } from 'react';
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
-import { editedBy, type Result, type Song, type SongEdit, type MadeChange } from '@same-song/core';
+import type { Result } from '@same-song/core';
+import type { MadeChange } from '@same-song/core/records';
+import { editedBy, type Song, type SongEdit } from '@same-song/core/song';
 import { makeChange } from '../../api/changes.ts';
 import { isAway, RequestError } from '../../api/client.ts';
 import { putRecord, renewRecords, songOf, type SongRecord } from '../../api/records.ts';

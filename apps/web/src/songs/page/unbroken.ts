@@ -1,4 +1,4 @@
-import type { Family } from '@same-song/core';
+import type { Family } from '@same-song/core/instruments';
 
 /** Tab whose lines break between notes only, where a note has several words: `4 draw`, never `4` and then `draw`. */
 export function unbroken(tab: string, { dialects }: Family, dialect: string): string {

@@ -1,6 +1,6 @@
 import { act, renderHook, waitFor } from '@testing-library/react';
 import { useLocation } from 'react-router';
-import { specFromPreset, type Fields } from '@same-song/core';
+import { specFromPreset } from '@same-song/core/instruments';
 import { redo, undo } from '../../../test/history.ts';
 import { pageAt } from '../../../test/page.tsx';
 import { QUAY } from '../../../test/quaySong.ts';
@@ -10,12 +10,12 @@ import { useSong } from './useSong.ts';
 /** The page of a song on one of two harmonicas. */
 async function song(search = '?on=low') {
   const server = new RecordServer().install();
-  server.add('songs', 's', QUAY as unknown as Fields);
+  server.add('songs', 's', QUAY);
   for (const [id, preset] of [
     ['low', '60'],
     ['high', '67'],
   ])
-    server.add('instruments', id!, specFromPreset('diatonic', preset!) as unknown as Fields);
+    server.add('instruments', id!, specFromPreset('diatonic', preset!));
   const hook = renderHook(() => ({ state: useSong('s'), search: useLocation().search }), {
     wrapper: pageAt(`/songs/s${search}`),
   });

@@ -1,19 +1,15 @@
 import { useCallback, useMemo } from 'react';
+import { familyById, families, FAMILY_IDS, type Family } from '@same-song/core/instruments';
+import type { Settings } from '@same-song/core/records';
+import type { NotationOptions, Pin } from '@same-song/core/route';
 import {
-  familyById,
-  families,
-  FAMILY_IDS,
   PLAN_PARAMS,
   planFromLink,
   planToLink,
   type ArrangementPlan,
   type Decision,
-  type Family,
   type Fullness,
-  type NotationOptions,
-  type Pin,
-  type Settings,
-} from '@same-song/core';
+} from '@same-song/core/song';
 import { instruments, songOf, songs, type InstrumentRecord } from '../../api/records.ts';
 import { dialectOf, useSettings } from '../../api/settings.ts';
 import {

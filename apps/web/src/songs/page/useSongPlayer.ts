@@ -1,5 +1,7 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { frequency, songPerformance, tempoOf, type Family, type SongView } from '@same-song/core';
+import type { Family } from '@same-song/core/instruments';
+import { frequency } from '@same-song/core/music';
+import { songPerformance, tempoOf, type SongView } from '@same-song/core/song';
 import { playScore, stopPlaying } from '../../sound/player.ts';
 import { clickAt, type ScoreSound } from '../../sound/score.ts';
 import { soundTrouble } from '../../sound/soundTrouble.ts';

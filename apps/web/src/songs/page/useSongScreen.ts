@@ -1,5 +1,5 @@
 import { useLayoutEffect, useRef, useState } from 'react';
-import type { SongView } from '@same-song/core';
+import type { SongView } from '@same-song/core/song';
 import { useShortcuts } from '../../frame/shortcuts.ts';
 import type { Paper } from './PrintMenu.tsx';
 import type { SongState } from './useSong.ts';

@@ -1,6 +1,8 @@
 import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
-import type { AirBalance, AirNames, LineView, SideNames, Song } from '@same-song/core';
+import type { AirNames, SideNames } from '@same-song/core/instruments';
+import type { AirBalance, LineView } from '@same-song/core/route';
+import type { Song } from '@same-song/core/song';
 import { AirCurve } from '../../scene/row/AirCurve.tsx';
 import { NoteRow } from '../../scene/row/NoteRow.tsx';
 import { RowSides } from '../../scene/row/RowSides.tsx';

@@ -1,5 +1,7 @@
 import { useMemo } from 'react';
-import { noteText, type AirNames, type SideNames, type SongView } from '@same-song/core';
+import type { AirNames, SideNames } from '@same-song/core/instruments';
+import { noteText } from '@same-song/core/music';
+import type { SongView } from '@same-song/core/song';
 import { systemsOf } from './engrave.ts';
 import { SystemView, type SecondRow } from './SystemView.tsx';
 

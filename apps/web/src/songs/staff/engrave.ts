@@ -1,4 +1,4 @@
-import type { Song } from '@same-song/core';
+import type { Song } from '@same-song/core/song';
 import { writeAbc } from '@same-song/formats';
 import EngraverController from 'abcjs/src/write/engraver-controller.js';
 import Parser from 'abcjs/src/parse/abc_parse.js';

@@ -1,4 +1,4 @@
-import type { Direction } from '../route/direction.ts';
+import type { Direction } from './direction.ts';
 
 /** Patterns over any rising list of notes; each gives the indices to be played, in order. */
 export interface Pattern {
