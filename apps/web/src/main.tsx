@@ -10,6 +10,7 @@ import { LostPage, TroublePage } from './frame/TroublePage.tsx';
 import { SongTheme } from './theme/SongTheme.tsx';
 import './theme/fonts.css';
 import './theme/base.css';
+import './theme/layout.css';
 
 const client = new QueryClient({
   defaultOptions: {

@@ -49,7 +49,7 @@ function AlternatesTable(props: AlternatesPanelProps) {
     <>
       <Check label="pitches with a single way too" checked={all} onChange={setAll} />
       {rows.length === 0 && (
-        <p className="editor-hint">No pitch of this instrument can be had in more than one way.</p>
+        <p className="editor-hint soft small">No pitch of this instrument can be had in more than one way.</p>
       )}
       {wrong.map((problem) => (
         <p key={problem.field} role="alert" className="editor-problems">

@@ -14,7 +14,7 @@ export function CapabilityFields({ instrument, spec, onChange }: CapabilityField
     <section>
       <h3>What it and its player can do</h3>
       {instrument.capabilityGroups.length === 0 && (
-        <p className="editor-hint">Everything it has can be played.</p>
+        <p className="editor-hint soft small">Everything it has can be played.</p>
       )}
       {instrument.capabilityGroups.map((group) => (
         <GroupFields
@@ -44,7 +44,7 @@ function GroupFields({ group, places, onChange }: GroupFieldsProps) {
   const all = group.places.every((place) => places.includes(place));
   const count = group.places.filter((place) => places.includes(place)).length;
   const fields = (
-    <fieldset className="capability">
+    <fieldset className="capability row">
       <legend>{group.label}</legend>
       {group.places.map((place) => (
         <Check key={place} label={place} checked={places.includes(place)} onChange={() => flip(place)} />
@@ -52,7 +52,7 @@ function GroupFields({ group, places, onChange }: GroupFieldsProps) {
       <Button size="small" variant="text" onClick={() => onChange(all ? [] : group.places)}>
         {all ? 'None' : 'All'}
       </Button>
-      <span className="capability-about">{group.about}</span>
+      <span className="soft small">{group.about}</span>
     </fieldset>
   );
   if (group.places.length <= PLACES_SHOWN) return fields;

@@ -30,7 +30,7 @@ export function EditorHead({ record, spec, changed, busy, binned, onDrop }: Edit
       },
     );
   return (
-    <div className="editor-head">
+    <div className="editor-head row">
       <h2 dir="auto">{spec.name || 'No name yet'}</h2>
       <Button variant="outlined" onClick={() => void navigate(`/map?on=${record.id}`)}>
         Map

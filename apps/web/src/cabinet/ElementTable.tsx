@@ -36,7 +36,7 @@ export function ElementTable({ instrument, problems, onChange }: ElementTablePro
   );
   return (
     <section aria-label="Pitch of every part">
-      <div className="element-tables">
+      <div className="element-tables row">
         {tables.map((table) => (
           <Cells
             key={table ?? ''}
@@ -53,7 +53,7 @@ export function ElementTable({ instrument, problems, onChange }: ElementTablePro
           ))}
         </ul>
       )}
-      <p className="editor-hint">
+      <p className="editor-hint soft small">
         Type a note with its octave (E♭4, f#5), or step by a semitone with ↑ and ↓. Underlined: differs from
         the usual plan.
       </p>
@@ -81,13 +81,13 @@ function Cells({ name, elements, cell }: CellsProps) {
   const most = COLUMNS_IN_TABLE[elements.some((e) => e.values.length > 0) ? 'values' : 'pitches'];
   if (columns.length > most)
     return rows.map((row) => (
-      <fieldset key={row} className="element-row">
+      <fieldset key={row} className="element-row row">
         <legend>{row}</legend>
         {elements
           .filter((element) => element.row === row)
           .map((element) => (
             <div key={element.id} className="element-cell">
-              <span className="element-name">{element.column}</span>
+              <span className="element-name soft small">{element.column}</span>
               {cell(element)}
             </div>
           ))}

@@ -96,7 +96,7 @@ export function InstrumentEditor({ record, binned }: { record: InstrumentRecord;
 function MainFields({ editor }: { readonly editor: InstrumentEditorState }) {
   const { draft, spec, good, problemAt, step } = editor;
   return (
-    <div className="editor-fields">
+    <div className="editor-fields row">
       <TextField
         label="Name"
         value={spec.name}

@@ -27,7 +27,7 @@ export function KeepLayout({ instrument }: { instrument: Instrument }) {
   return (
     <section aria-label="A layout of your own">
       <h3>Keep as a layout of your own</h3>
-      <p className="layout-files">
+      <p className="layout-files row">
         <input
           aria-label="Name of the layout"
           placeholder={description}

@@ -28,7 +28,7 @@ export function LayoutFiles({ instrument, onLayout }: LayoutFilesProps) {
   return (
     <section aria-label="Layout files">
       <h3>Layout as a file</h3>
-      <p className="layout-files">
+      <p className="layout-files row">
         <Button
           size="small"
           variant="outlined"

@@ -46,7 +46,7 @@ export function VirtualTable<Row>({ label, columns, rows, keyOf, children }: Vir
     ? 0
     : virtual.getTotalSize() - ((items.at(-1)?.end ?? 0) - virtual.options.scrollMargin);
   return (
-    <table ref={table} className="record-table" aria-label={label} aria-rowcount={rows.length + 1}>
+    <table ref={table} className="record-table card" aria-label={label} aria-rowcount={rows.length + 1}>
       <thead>
         <tr>
           {columns.map((column) => (

@@ -18,7 +18,7 @@ export function CompareUse(props: UseProps) {
   if (!row) return <p>No pitch of this instrument can be had in more than one way.</p>;
   return (
     <>
-      <div className="practice-tools">
+      <div className="practice-tools row">
         <Picklist
           label="The ways of"
           value={String(row.pitch)}
@@ -33,7 +33,7 @@ export function CompareUse(props: UseProps) {
           be told apart by ear.
         </span>
       </div>
-      <ul className="compared">
+      <ul className="compared bare">
         {row.candidates.map((candidate) => (
           <Compared
             key={candidate.wayId}
@@ -47,7 +47,7 @@ export function CompareUse(props: UseProps) {
         ))}
       </ul>
       {compared.isMeasured && (
-        <p className="practice-tools">
+        <p className="practice-tools row">
           <Button variant="outlined" disabled={!compared.canChange} onClick={compared.takeCents}>
             Take these cents into its map
           </Button>

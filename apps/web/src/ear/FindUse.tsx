@@ -70,7 +70,7 @@ export function FindUse({ instrument, heard, onExample }: UseProps) {
         <p className="listen-cents">{notes.map(({ pitch }) => pitchText(pitch)).join(' ')}</p>
       </section>
       <p className="hold-told">{foundWords(pitches.length, found.length)}</p>
-      <ul className="plain-list found-tunes">
+      <ul className="plain-list found-tunes bare">
         {found.map(({ song, at }) => (
           <li key={song.id}>
             <Link className="link" to={`/songs/${song.id}`}>
@@ -80,7 +80,7 @@ export function FindUse({ instrument, heard, onExample }: UseProps) {
           </li>
         ))}
       </ul>
-      <p className="practice-tools">
+      <p className="practice-tools row">
         <ForgetNotes gathering={gathering} all="Begin again" />
       </p>
     </>

@@ -18,7 +18,7 @@ export function HoldUse(props: UseProps) {
   const { way, held, place, seconds, cents } = hold;
   return (
     <>
-      <div className="practice-tools">
+      <div className="practice-tools row">
         <Picklist
           label="Hold"
           value={way.id}

@@ -49,7 +49,7 @@ export function ListenView() {
   return (
     <div className="listen">
       <h1>Listen</h1>
-      <div className="practice-tools">
+      <div className="practice-tools row">
         <Picklist
           label="to"
           value={chosen.ref}

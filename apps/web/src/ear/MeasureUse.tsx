@@ -30,7 +30,7 @@ export function MeasureUse({ chosen, instrument, heard, onExample }: UseProps) {
   const asked = instrument.ways.find(({ id }) => id === meant);
   return (
     <>
-      <p className="practice-tools">
+      <p className="practice-tools row">
         {asked ? (
           <>
             All that is heard goes to {asked.words}.
@@ -67,7 +67,7 @@ function Measured({ chosen, instrument, measurements, gathering }: MeasuredProps
   return (
     <section className="listen-measured">
       {record ? (
-        <p className="practice-tools">
+        <p className="practice-tools row">
           <Button variant="contained" disabled={!own.canKeep} onClick={own.keep}>
             Keep this measuring
           </Button>
@@ -124,7 +124,7 @@ function MeasuredTable({ instrument, measurements, kept, measured, without, onTi
   const heard = new Map(measurements.map((one) => [one.way.id, one]));
   const ways = instrument.ways.filter(({ id }) => heard.has(id) || kept.some((one) => one.ways[id]));
   return (
-    <table className="record-table measured-list">
+    <table className="record-table measured-list card">
       <thead>
         <tr>
           <th scope="col">Way</th>

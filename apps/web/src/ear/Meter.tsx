@@ -12,11 +12,11 @@ const ROOM_WORDS = {
 export function Meter({ ear: { level, noise, room, state, by } }: { readonly ear: Ear }) {
   return (
     <div className="ear-meter">
-      <div className="ear-meter-bar" aria-hidden="true">
+      <div className="ear-meter-bar card" aria-hidden="true">
         <span style={{ width: `${Math.round(level * 100)}%` }} className={room} />
         {state === 'listening' && <i style={{ left: `${Math.round(noise * 100)}%` }} />}
       </div>
-      {by && <p className="ear-by">by {by}</p>}
+      {by && <p className="ear-by soft">by {by}</p>}
       <p role="status">{state === 'listening' ? ROOM_WORDS[room] : ''}</p>
     </div>
   );

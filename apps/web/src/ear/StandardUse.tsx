@@ -70,7 +70,7 @@ export function StandardUse({ chosen, instrument, heard, onExample }: UseProps) 
             'It cannot join instruments that stand where it is said to stand: tell everybody before the lesson.'}
         </p>
       )}
-      <ul className="struck">
+      <ul className="struck row bare">
         {plainHeard.map(({ way, cents }) => (
           <li key={way.id}>
             <b>{way.words}</b>
@@ -78,7 +78,7 @@ export function StandardUse({ chosen, instrument, heard, onExample }: UseProps) 
           </li>
         ))}
       </ul>
-      <p className="practice-tools">
+      <p className="practice-tools row">
         {standard && !standard.uneven && Math.abs(standard.cents) >= SAME && (
           <Button variant="contained" disabled={!record || busy} onClick={keep}>
             Keep it with A at {a4!.toFixed(1)} Hz

@@ -41,13 +41,13 @@ export function TuneUse({ chosen, instrument, heard: { ear }, onExample }: UsePr
         <p className="listen-cents">{words}</p>
         <Needle cents={isFar ? undefined : cents} band={isOwn ? 15 : 10} />
       </section>
-      <p className="practice-tools">
+      <p className="practice-tools row">
         {asked ? (
           <Button variant="text" onClick={() => setMeant(undefined)}>
             Meant: {asked.words}. Any way again
           </Button>
         ) : (
-          <span className="listen-hint">Choose a way on the drawing to be told of that one only.</span>
+          <span className="soft">Choose a way on the drawing to be told of that one only.</span>
         )}
         {instrument.ways.some((one) => isPlayersOwn(instrument, one)) && (
           <Check label="bends against the reeds around them" checked={around} onChange={setAround} />

@@ -16,7 +16,7 @@ export function WriteUse(props: UseProps) {
     useWriteDown(props);
   return (
     <>
-      <div className="practice-tools">
+      <div className="practice-tools row">
         <Picklist
           label="It is a"
           value={family}
@@ -26,7 +26,7 @@ export function WriteUse(props: UseProps) {
         <Check label="the lowest first, not as struck" checked={rising} onChange={setRising} />
       </div>
       {struck.length === 0 ? (
-        <p className="listen-hint">
+        <p className="soft">
           Strike every place once or twice, the one in the middle first, then round from the player, and let
           each ring a moment.
         </p>
@@ -42,7 +42,7 @@ export function WriteUse(props: UseProps) {
         />
       )}
       {!made.ok && struck.length > 0 && <p role="status">{made.problems[0]!.message}</p>}
-      <p className="practice-tools">
+      <p className="practice-tools row">
         <label className="labelled">
           Call it
           <input
@@ -65,7 +65,7 @@ export function WriteUse(props: UseProps) {
 
 function Struck({ struck }: { readonly struck: readonly StruckPitch[] }) {
   return (
-    <ol className="struck" aria-live="polite">
+    <ol className="struck row bare" aria-live="polite">
       {struck.map(({ pitch, cents, times }) => (
         <li key={`${pitch} ${cents}`}>
           <b>{pitchText(pitch)}</b>

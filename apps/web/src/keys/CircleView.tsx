@@ -66,7 +66,7 @@ export function CircleView({ state }: KeysViewProps) {
         <FigureTools title={`The circle from ${noteText(USUAL_KEYS[home]!)}`} />
       </figure>
       <section className="circle-words" aria-label="This key">
-        <div className="keys-tools">
+        <div className="keys-tools row">
           <Picklist
             label="Clockwise"
             value={param('turn')}
@@ -207,13 +207,13 @@ function Circle({ segments, current, now, onChoose }: CircleProps) {
               <text x={outer.x} y={outer.y + 2} className="circle-name">
                 {noteText(segment.note)}
               </text>
-              <text x={outer.x} y={outer.y + 19} className="circle-signs">
+              <text x={outer.x} y={outer.y + 19} className="circle-signs small">
                 {signs}
               </text>
               <text x={inner.x} y={inner.y + 6} className="circle-small">
                 {noteText(segment.minor)}m
               </text>
-              <text x={core.x} y={core.y + 6} className="circle-place">
+              <text x={core.x} y={core.y + 6} className="circle-place large strong">
                 {segment.position}
               </text>
             </g>

@@ -146,7 +146,7 @@ function Entry({ entry, state, newPage }: EntryProps) {
     <section className={className}>
       <h2>{title}</h2>
       <p>{[view.facts.notes.join(' '), ...view.instrumentFacts, ...view.facts.between].join(' · ')}</p>
-      <ol className="handout-tab">
+      <ol className="handout-tab row bare">
         {view.line.map((note) => (
           <li key={note.id}>
             <b>{note.tab ?? '—'}</b>

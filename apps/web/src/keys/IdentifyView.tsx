@@ -122,7 +122,7 @@ export function IdentifyView({ state }: KeysViewProps) {
           </>
         )}
         {text.trim() === '' && (
-          <p className="keys-soft">
+          <p className="soft small">
             The scales that hold your notes will stand here, for each possible home.
           </p>
         )}
@@ -222,7 +222,7 @@ function CommonPart({ state }: KeysViewProps) {
     <section>
       <h2>What several instruments share</h2>
       <p>Counting what each of them plays plainly: no bends, no half-holes, strings as they are.</p>
-      <div className="keys-tools">
+      <div className="keys-tools row">
         {cabinet.map((record) => (
           <Check
             key={record.id}

@@ -121,7 +121,7 @@ export function ProgressionView({ state }: KeysViewProps) {
           </>
         )}
       </div>
-      <aside className="keys-side" aria-label="How the scale suits">
+      <aside className="keys-side card" aria-label="How the scale suits">
         {progression && key && (
           <SuitableScales
             progression={progression}
@@ -202,7 +202,7 @@ function Editor({
     setTyped(text);
   }
   return (
-    <div className="chords-editor">
+    <div className="chords-editor row">
       <Picklist
         label="Progression"
         value={form}
@@ -296,11 +296,11 @@ function Bars({ progression, keyOfAll, bar, onBar }: BarsProps) {
       {progression.bars.map((chords, i) => (
         <li key={i}>
           <ToggleButton value={i} selected={i === bar} onChange={() => onBar(i)}>
-            <span className="bars-number">{i + 1}</span>
+            <span className="bars-number soft small">{i + 1}</span>
             {chords.map((chord, c) => (
               <span key={c} className="bars-chord">
                 <b>{chordSymbol(chord, keyOfAll.tonic)}</b> {chord.name}
-                <span className="bars-notes">
+                <span className="row">
                   {notesOver(keyOfAll.scale, chord).map((note) => (
                     <BarNote key={note.semitone} note={note} keyOfAll={keyOfAll} />
                   ))}

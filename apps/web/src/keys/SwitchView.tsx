@@ -48,7 +48,7 @@ export function SwitchView({ state }: KeysViewProps) {
   const scales = [...new Set([scale, ...SCALES.map((s) => s.id)])];
   return (
     <div className="switch">
-      <p className="switch-question">
+      <p className="switch-question large">
         From <b>{`${tonicWords(question)} ${scaleWords(question)}`}</b> to{' '}
         <Picklist
           label="Key to go to"

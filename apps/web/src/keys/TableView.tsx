@@ -82,7 +82,7 @@ export function TableView({ state }: KeysViewProps) {
           selected={question.tonic}
         />
       </div>
-      <aside className="keys-side" aria-label="This key">
+      <aside className="keys-side card" aria-label="This key">
         {selected && (
           <CellDetail
             cell={selected}
@@ -129,7 +129,7 @@ function TableTools({ state, scales }: TableToolsProps) {
   const isSet = SCALE_SETS.some((set) => set.id === asked);
   const chosen = param('only').split(',');
   return (
-    <div className="keys-tools">
+    <div className="keys-tools row">
       <Picklist
         label="Order of the keys"
         silent

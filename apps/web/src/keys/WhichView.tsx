@@ -23,14 +23,14 @@ export function WhichView({ state }: KeysViewProps) {
   const shown = familyById(kind)!;
   return (
     <>
-      <div className="keys-tools">
+      <div className="keys-tools row">
         <Picklist
           label="Kind of instrument"
           value={kind}
           choices={FAMILY_IDS.map((id) => families[id])}
           onChange={(id) => setParam('kind', id, 'the kind')}
         />
-        <span className="keys-soft">Each opens on Map.</span>
+        <span className="soft small">Each opens on Map.</span>
       </div>
       {error && <p role="alert">This cannot be worked out: {error.message}</p>}
       {!data && !error && <p className="loading">Trying every one…</p>}

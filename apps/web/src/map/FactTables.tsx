@@ -60,7 +60,7 @@ export function FactTables({
           ))}
         </TableBody>
       </Table>
-      <p className="fact-about">{table.about}</p>
+      <p className="fact-about soft small">{table.about}</p>
       <FigureTools title={table.title} />
     </figure>
   ));

@@ -78,7 +78,7 @@ function KeptList({ onOpened }: { onOpened: () => void }) {
   if (!data || data.length === 0)
     return <p className="verdict-plain">None yet. Keep this one to find it again tomorrow.</p>;
   return (
-    <ul className="kept-list">
+    <ul className="kept-list bare">
       {data.map((kept) => {
         const instrument = cabinet.find((i) => i.id === kept.instrumentId);
         const family = familyById(instrument?.family ?? '');

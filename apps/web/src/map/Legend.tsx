@@ -36,7 +36,7 @@ const ENTRIES: readonly { readonly text: string; readonly about?: string; readon
 
 export function Legend({ children }: { children?: ReactNode }) {
   return (
-    <ul className="legend" aria-label="Legend">
+    <ul className="legend row bare" aria-label="Legend">
       {ENTRIES.map(({ text, about, scene }) => (
         <li key={text} title={about}>
           <SceneView scene={scene} label={text} />

@@ -38,7 +38,7 @@ export function MapTools({ state, view, title, sounds }: MapToolsProps) {
   const practise = usePractiseLine(state, title);
   const [files, setFiles] = useState<HTMLElement | undefined>(undefined);
   return (
-    <div className="map-tools" role="toolbar" aria-label="This map">
+    <div className="map-tools row" role="toolbar" aria-label="This map">
       <Button variant="contained" onClick={player.toggle} title="Space">
         {player.playing ? 'Stop' : 'Play'}
       </Button>

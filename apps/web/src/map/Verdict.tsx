@@ -133,8 +133,8 @@ function InventoryPart({ view, family, onSelectWay }: InventoryPartProps) {
               {SIDES.map((side) => ({ side, own: ways.filter((way) => way.side === side) }))
                 .filter(({ own }) => own.length > 0)
                 .map(({ side, own }) => (
-                  <p key={side} className="advice">
-                    <span className="advice-air">{family.sides[side]}</span>
+                  <p key={side} className="advice row">
+                    <span className="advice-air soft small">{family.sides[side]}</span>
                     {own.map((way) => (
                       <button
                         key={way.id}
@@ -190,7 +190,7 @@ function SelectedPart(props: VerdictProps) {
       {others.length === 0 ? (
         <p className="verdict-plain">No other way on this instrument.</p>
       ) : (
-        <ul className="selected-others">
+        <ul className="selected-others bare">
           {others.map((other) => (
             <OtherWay key={other.id} other={other} {...props} />
           ))}

@@ -32,7 +32,7 @@ export function PracticePage() {
   useTitle(VIEWS.find(({ id }) => id === view)?.name, 'Practice');
   return (
     <div className="practice">
-      <nav className="practice-views" aria-label="Practice">
+      <nav className="practice-views row" aria-label="Practice">
         {VIEWS.map(({ id, name }) => (
           <Link key={id} to={`/practice/${id}`} aria-current={id === view ? 'page' : undefined}>
             {name}

@@ -11,7 +11,7 @@ export function NotFoundNotice({ id, state }: { id: string; state: QuestionState
   const binned = bin?.find((record) => record.id === id);
   const shown = state.chosen!.spec.name;
   return (
-    <p className="lost-instrument" role="status">
+    <p className="lost-instrument row" role="status">
       {binned
         ? `The link names ${binned.title}, which lies in the bin. ${shown} is shown in its place.`
         : `The link names an instrument that is not in this cabinet. ${shown} is shown in its place.`}

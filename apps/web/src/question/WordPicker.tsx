@@ -167,7 +167,7 @@ function Search(props: PickerPopoverProps) {
       {!error && choices.length === 0 && (
         <p className="picker-none">Nothing fits “{text}”. Try fewer letters.</p>
       )}
-      <ul ref={list} id={listId} role="listbox" aria-label={name} className="picker-list">
+      <ul ref={list} id={listId} role="listbox" aria-label={name} className="picker-list bare">
         {choices.map((choice, index) => (
           <PickerRow
             key={choice.id}
@@ -213,9 +213,9 @@ function PickerRow({ id, choice, heading, active, onTake, onRest }: PickerRowPro
       >
         <span>
           {choice.label}
-          {choice.current && <span className="picker-current"> · now</span>}
+          {choice.current && <span className="soft"> · now</span>}
         </span>
-        {choice.about && <span className="picker-about">{choice.about}</span>}
+        {choice.about && <span className="picker-about soft small">{choice.about}</span>}
       </li>
     </>
   );

@@ -1,10 +1,13 @@
 import createCache from '@emotion/cache';
 import { CacheProvider } from '@emotion/react';
 import { ThemeProvider } from '@mui/material/styles';
-import { useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react';
+import { useEffect, useSyncExternalStore, type ReactNode } from 'react';
 import type { ThemeChoice } from '@same-song/core/records';
 import { useSettings } from '../api/settings.ts';
-import { themeFor, type ColourMode } from './theme.ts';
+import { THEME } from './theme.ts';
+
+/** Light, as paper, or dark, as for a stage: base.css has the colours of both. */
+export type ColourMode = 'paper' | 'stage';
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? '';
 const cache = createCache({ key: 'song', nonce });
@@ -29,13 +32,12 @@ export function useColourMode(): ColourMode {
 
 export function SongTheme({ children }: { children: ReactNode }) {
   const ground = useColourMode();
-  const theme = useMemo(() => themeFor(ground), [ground]);
   useEffect(() => {
     document.documentElement.dataset['theme'] = ground;
   }, [ground]);
   return (
     <CacheProvider value={cache}>
-      <ThemeProvider theme={theme}>{children}</ThemeProvider>
+      <ThemeProvider theme={THEME}>{children}</ThemeProvider>
     </CacheProvider>
   );
 }

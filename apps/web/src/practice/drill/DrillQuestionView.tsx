@@ -20,14 +20,14 @@ export function DrillQuestionView({ drill, scene, names }: DrillQuestionProps) {
   const right = new Set(showing?.question.right);
   return (
     <div className="player drill">
-      <header className="player-head">
+      <header className="player-head row">
         <h1>{drill.drill.label}</h1>
         <p>
           {drill.chosen?.spec.name} · {Math.min(round.length, answers.length + 1)} of {round.length} ·{' '}
           {answers.filter((one) => one.right).length} right
         </p>
       </header>
-      <p className="drill-prompt" aria-live="polite">
+      <p className="drill-prompt row strong" aria-live="polite">
         {question.prompt}
         {question.heard.length > 0 && (
           <Button variant="outlined" onClick={() => hear(question.heard)}>
@@ -48,7 +48,7 @@ export function DrillQuestionView({ drill, scene, names }: DrillQuestionProps) {
         />
       </div>
       {!isOnDrawing && (
-        <div className="drill-choices">
+        <div className="drill-choices row">
           {question.choices.map(({ id, label }, i) => (
             <Button
               key={id}
@@ -78,7 +78,7 @@ function AnswerByPlaying({ played }: Pick<DrillState, 'played'>) {
   const { ear, toggle, madeUp } = played;
   const isListening = ear.state === 'listening';
   return (
-    <div className="drill-ear">
+    <div className="drill-ear row">
       <Button size="small" variant="outlined" aria-pressed={isListening} onClick={toggle}>
         {isListening ? 'Listening: play the answer' : 'Answer by playing'}
       </Button>

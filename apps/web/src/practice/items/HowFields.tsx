@@ -36,7 +36,7 @@ export function HowFields({ item, persons, onKeep }: HowFieldsProps) {
   const isDrill = what.kind === 'drill';
   return (
     <form
-      className="how-fields"
+      className="how-fields row"
       onSubmit={(event) => {
         event.preventDefault();
         if (!checked.ok || !hasName) return;

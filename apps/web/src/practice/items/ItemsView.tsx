@@ -37,7 +37,7 @@ export function ItemsView({ practice }: { readonly practice: Practice }) {
       {practice.items.length > practice.own.length && (
         <Check label="what others practise too" checked={everybody} onChange={setEverybody} />
       )}
-      <ul className="items-list">
+      <ul className="items-list bare card">
         {list.map((item) => (
           <Row
             key={item.id}
@@ -94,7 +94,7 @@ function Row({ item, on, due, persons, open, onOpen, chosen, onChoose }: RowProp
   };
   return (
     <li>
-      <div className="items-row">
+      <div className="items-row row">
         <input
           type="checkbox"
           aria-label={`${item.name}: into a routine`}
@@ -170,7 +170,7 @@ function Routines({
         ))}
       </ul>
       <form
-        className="practice-tools"
+        className="practice-tools row"
         onSubmit={(event) => {
           event.preventDefault();
           if (name.trim() === '' || steps.length === 0) return;
@@ -235,7 +235,7 @@ function AddItem({ practice }: { readonly practice: Practice }) {
   return (
     <section className="items-add">
       <h2>Something new</h2>
-      <p className="practice-tools">
+      <p className="practice-tools row">
         <InstrumentPicklist label="On" value={instrument.id} cabinet={cabinet} onChange={setOn} />
         <Picklist label="a drill" value={drill} choices={DRILLS} onChange={setDrill} />
         <Button

@@ -26,7 +26,7 @@ export function CallAndAnswer(options: CallOptions) {
     <section className="call" aria-live="polite">
       <p className="call-state">{STATE_WORDS[phase]}</p>
       {isOver && (
-        <ol className="call-phrase">
+        <ol className="call-phrase row bare">
           {tabs.map((tab, i) => (
             <li key={i}>
               {tab}
@@ -36,12 +36,12 @@ export function CallAndAnswer(options: CallOptions) {
         </ol>
       )}
       {isOver && heard && (
-        <p className="call-heard">
+        <p className="large">
           {heard.words}
           {isSimulated && ' It was made up, and is not in the log.'}
         </p>
       )}
-      <div className="player-keys">
+      <div className="player-keys row">
         <Button variant="contained" disabled={tabs.length === 0} onClick={call.call}>
           {isOver ? 'The same again' : 'Call'}
         </Button>

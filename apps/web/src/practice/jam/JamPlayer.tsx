@@ -32,7 +32,7 @@ export function JamPlayer(props: OnStand) {
     return <p className="loading">Laying out the progression…</p>;
   return (
     <div className="player jam">
-      <header className="player-head">
+      <header className="player-head row">
         <h1>{item.name}</h1>
         <p>
           {[chosen.spec.name, ...view.instrumentFacts.slice(0, 1), `round ${jam.rounds + 1}`].join(' · ')}
@@ -77,14 +77,14 @@ function Stages({ jam, tab }: { readonly jam: JamState; readonly tab: readonly s
   const { stage, stages, stageAt, toStage } = jam;
   return (
     <>
-      <section className="jam-stage" aria-live="polite">
+      <section className="jam-stage large" aria-live="polite">
         <p>
           <b>{stage?.label}</b>: {stage?.about}{' '}
           <small>underlined: allowed now · framed: in this bar’s chord · dashed: in the next</small>
         </p>
-        <p className="jam-tab">{tab.slice(0, TABS).join('  ')}</p>
+        <p className="jam-tab strong">{tab.slice(0, TABS).join('  ')}</p>
       </section>
-      <ol className="jam-stages">
+      <ol className="jam-stages row bare">
         {stages.map(({ id, label }, i) => (
           <li key={id}>
             <LinkButton current={i === stageAt} onClick={() => toStage(i)}>

@@ -22,7 +22,7 @@ interface JamToolsProps {
 export function JamTools({ jam, isCalling, onCalling }: JamToolsProps) {
   return (
     <footer className="player-foot">
-      <div className="player-keys">
+      <div className="player-keys row">
         <Button variant="contained" onClick={jam.toggle}>
           {jam.isPlaying ? 'Stop' : 'Begin'}
         </Button>

@@ -38,7 +38,7 @@ export function StageRounds({ item, stages }: StageRoundsProps) {
     change({ id, version }, { after: { ...before, what: { ...what, ...part } }, label, notice });
   return (
     <Disclosure className="player-more" summary="Stages and their rounds">
-      <div className="player-settings">
+      <div className="player-settings row">
         {stages.map((stage) => (
           <span key={stage.id} className="stage-rounds">
             <NumberField
@@ -104,7 +104,7 @@ function AddStage({
   if (full) return <p>{OWN_STAGES_LIMIT} stages of your own are as many as fit.</p>;
   return (
     <form
-      className="player-settings"
+      className="player-settings row"
       onSubmit={(event) => {
         event.preventDefault();
         if (!semitones || label.trim() === '') return;

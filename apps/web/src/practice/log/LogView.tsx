@@ -29,7 +29,7 @@ export function LogView({ practice }: { readonly practice: Practice }) {
   return (
     <div className="log">
       <h1>What {person?.name ?? 'I'} played</h1>
-      <p className="practice-tools">
+      <p className="practice-tools row">
         <Button size="small" variant="outlined" onClick={log.add}>
           Write one down
         </Button>

@@ -58,12 +58,12 @@ export function SoundSection({ practice: { entries, cabinet } }: { readonly prac
   return (
     <section>
       <h2>Was it in tune and in time?</h2>
-      <div className="practice-tools">
+      <div className="practice-tools row">
         <InstrumentPicklist label="On" value={record.id} cabinet={heard} onChange={setOn} />
         <Picklist label="by" value={by} choices={BY} onChange={setBy} />
       </div>
       <p>{wholeWords(report.whole, report)}</p>
-      <table className="record-table">
+      <table className="record-table card">
         <thead>
           <tr>
             <th scope="col">{BY.find(({ id }) => id === by)!.label}</th>

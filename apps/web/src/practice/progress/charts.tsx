@@ -24,7 +24,7 @@ export function BarChart({ label, bars }: { readonly label: string; readonly bar
     .nice(4)
     .range([HEIGHT - MARGIN.bottom, MARGIN.top]);
   return (
-    <svg className="chart" viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={label}>
+    <svg className="chart card" viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={label}>
       {y.ticks(4).map((tick) => (
         <g key={tick}>
           <path d={`M${MARGIN.left} ${y(tick)}H${WIDTH - MARGIN.right}`} stroke="var(--rule)" />
@@ -85,7 +85,7 @@ export function CourseChart({
     .y(({ tempo }) => y(tempo));
   const ends = spread(courses.map(({ points }) => y(points.at(-1)!.tempo)));
   return (
-    <svg className="chart" viewBox={`0 0 ${WIDTH} ${HEIGHT + 40}`} role="img" aria-label={label}>
+    <svg className="chart card" viewBox={`0 0 ${WIDTH} ${HEIGHT + 40}`} role="img" aria-label={label}>
       {y.ticks(5).map((tick) => (
         <g key={tick}>
           <path d={`M${MARGIN.left} ${y(tick)}H${WIDTH - NAMES}`} stroke="var(--rule)" />
@@ -158,7 +158,7 @@ export function ShareChart({
     .y((share) => y(share!));
   const ends = spread(lines.map(({ shares }) => y(shares.findLast((share) => share !== undefined) ?? 0)));
   return (
-    <svg className="chart" viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={label}>
+    <svg className="chart card" viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={label}>
       {y.ticks(4).map((tick) => (
         <g key={tick}>
           <path d={`M${MARGIN.left + 16} ${y(tick)}H${WIDTH - NAMES}`} stroke="var(--rule)" />

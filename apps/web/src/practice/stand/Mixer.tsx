@@ -19,7 +19,7 @@ interface MixerProps {
 /** How loud each part is. */
 export function Mixer({ mix, onMix, accompanied, melody = true }: MixerProps) {
   return (
-    <div className="mixer" role="group" aria-label="How loud">
+    <div className="mixer row" role="group" aria-label="How loud">
       {PARTS.filter(({ part, accompanies }) => (accompanies ? accompanied : part !== 'line' || melody)).map(
         ({ part, label }) => (
           <label key={part}>

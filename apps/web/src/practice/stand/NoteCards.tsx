@@ -29,7 +29,7 @@ export function NoteCards({ playable, at }: { readonly playable: Playable; reado
             {now.note.note} · degree {now.note.degree}
           </p>
         </div>
-        <div className="note-card-next">
+        <div className="note-card-next large">
           {next ? (
             <>
               <p>then</p>

@@ -40,11 +40,11 @@ export function Player({ next, onPassed = nothing, children, ...played }: Player
   const { card, setCard, isMirrored, setIsMirrored, isListening } = keys;
   return (
     <div className="player">
-      <header className="player-head">
+      <header className="player-head row">
         <h1>{playable.title}</h1>
         <p>{playable.facts.filter((fact) => fact).join(' · ')}</p>
       </header>
-      <div className="player-beat">
+      <div className="player-beat row">
         <Beats count={playable.beatsPerBar} state={state} />
         <p className="player-tempo">{rung.perMinute} a minute</p>
         <p className="player-state" role="status">
@@ -75,7 +75,7 @@ export function Player({ next, onPassed = nothing, children, ...played }: Player
         <NoteCards playable={playable} at={card} />
       )}
       <footer className="player-foot">
-        <div className="player-keys">
+        <div className="player-keys row">
           <PlayerButtons
             player={player}
             card={card}
@@ -119,7 +119,7 @@ function LadderLine({
       {next !== undefined && (
         <>
           {' '}
-          · <span className="player-next">{next}</span>
+          · <span className="strong">{next}</span>
         </>
       )}
     </p>

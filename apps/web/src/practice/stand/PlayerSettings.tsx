@@ -35,7 +35,7 @@ export function PlayerSettings({
   const setTempo = (perMinute: number) => send({ kind: 'tempo', perMinute });
   return (
     <Disclosure className="player-more" summary="Tempo, sound and more">
-      <div className="player-settings">
+      <div className="player-settings row">
         <TempoField tempo={state.rung.perMinute} onTempo={setTempo} />
         {FACTORS.map((factor) => (
           <Button

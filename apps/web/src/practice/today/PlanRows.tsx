@@ -27,7 +27,7 @@ export function PlanRows({ plan, cabinet }: PlanRowsProps) {
       }}
     >
       <SortableContext items={rows.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
-        <ol className="today-rows">
+        <ol className="today-rows bare card">
           {rows.map((row, at) => (
             <PlanRow
               key={row.id}
@@ -71,7 +71,7 @@ function PlanRow({ row, plan, isFirst, isLast, cabinet }: PlanRowProps) {
         <b>{name}</b>
         <small>{[on, row.done ? 'played' : whyWords(row)].join(' · ')}</small>
       </span>
-      <span className="today-minutes">
+      <span className="today-minutes large strong">
         <SignButton
           label={`${name}: a minute less`}
           sign="−"

@@ -31,7 +31,7 @@ export function TodayView({ practice }: { readonly practice: Practice }) {
       ) : (
         <>
           <PlanRows plan={plan} cabinet={practice.cabinet} />
-          <p className="today-begin">
+          <p className="today-begin row">
             <Button variant="contained" size="large" disabled={total === 0} onClick={plan.begin}>
               Begin: {counted(total, 'minute')}
             </Button>

@@ -37,7 +37,7 @@ export function SongText({ state }: { readonly state: NewSongState }) {
           onChange={(event) => setText(event.target.value)}
         />
       </label>
-      <div className="songs-tools">
+      <div className="songs-tools row">
         <label className="labelled">
           <span>Title</span>
           <OutlinedInput

@@ -55,7 +55,7 @@ export function StepEntry({ text, onText, spec }: StepEntryProps) {
   if (!instrument || !scene) return null;
   return (
     <div className="step-entry" role="group" aria-label="Note by note" onKeyDown={onKey}>
-      <div className="step-entry-lengths" role="group" aria-label="Beats of the next note">
+      <div className="row" role="group" aria-label="Beats of the next note">
         <span>Beats</span>
         {LENGTHS.map((one) => (
           <Button

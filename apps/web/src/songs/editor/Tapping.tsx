@@ -21,7 +21,7 @@ export function Tapping({ song, onTapped }: TappingProps) {
   const [count, unit] = metre.split('/').map(Number) as [number, number];
   const { taps, wanted, start, tap } = useTapping(song, { count, unit }, perMinute, onTapped);
   return (
-    <div className="tapping" role="group" aria-label="Tap its rhythm">
+    <div className="tapping row" role="group" aria-label="Tap its rhythm">
       <b>Tap its rhythm</b>
       <Picklist
         label="Counted in"

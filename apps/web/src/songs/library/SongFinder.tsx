@@ -13,7 +13,7 @@ export function SongFinder({ library }: { readonly library: LibraryState }) {
   const techniques = instrument?.family.techniques ?? [];
   const wrong = degrees && !degrees.ok ? degrees.problems[0]!.message : undefined;
   return (
-    <div className="song-finder" role="group" aria-label="What fits">
+    <div className="song-finder row" role="group" aria-label="What fits">
       <Picklist
         label="Fits on"
         value={on}

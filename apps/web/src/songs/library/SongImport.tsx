@@ -12,7 +12,7 @@ export function SongImport({ files, onDone }: { files: readonly File[]; onDone: 
     onDone,
   );
   return (
-    <section className="songs-import" aria-label="Files that are read">
+    <section className="songs-import card" aria-label="Files that are read">
       <h2>
         {isReading
           ? `Reading ${done + 1} of ${files.length} files…`
@@ -28,7 +28,7 @@ export function SongImport({ files, onDone }: { files: readonly File[]; onDone: 
               checked={one.isWanted}
               onChange={() => flip(one)}
             />{' '}
-            <span className="songs-file">{one.file}</span>
+            <span className="soft">{one.file}</span>
             <Remarks remarks={one.read.remarks} />
           </li>
         ))}
@@ -42,7 +42,7 @@ export function SongImport({ files, onDone }: { files: readonly File[]; onDone: 
           ))}
         </ul>
       )}
-      <p className="songs-tools">
+      <p className="songs-tools row">
         <Button
           variant="contained"
           disabled={wanted === 0 || keeping !== undefined}

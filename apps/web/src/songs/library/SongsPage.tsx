@@ -45,9 +45,9 @@ export function SongsPage() {
       onDragLeave={() => setOver(false)}
       onDrop={drop}
     >
-      <header className="songs-head">
+      <header className="songs-head row">
         <h1>Songs</h1>
-        <div className="songs-tools">
+        <div className="songs-tools row">
           <label className="songs-search">
             <span className="unseen">Find a song</span>
             <OutlinedInput

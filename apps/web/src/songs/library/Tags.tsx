@@ -19,7 +19,7 @@ export function Tags({ list, onTag }: TagsProps) {
   const { data: kept = [] } = tags.useTitles('kept');
   const all = tagsInUse(list, kept);
   return (
-    <section className="songs-import song-tags" aria-label="Tags">
+    <section className="songs-import song-tags card" aria-label="Tags">
       {all.length === 0 && <p>No song has a tag yet. They are written under the sentence of each song.</p>}
       <ul className="plain-list">
         {all.map((tag) => (
@@ -88,7 +88,7 @@ function TagForm({ tag, onKeep, onLeave }: TagFormProps) {
   };
   return (
     <form
-      className="songs-tools"
+      className="songs-tools row"
       onSubmit={(event) => {
         event.preventDefault();
         save();

@@ -48,7 +48,7 @@ export function KeptArrangements({ state }: { readonly state: SongState }) {
         ))}
       </ul>
       {chosen?.record ? (
-        <div className="song-kept-tools">
+        <div className="song-kept-tools row">
           <Button size="small" variant="outlined" disabled={busy} onClick={keepIt}>
             Keep this one
           </Button>

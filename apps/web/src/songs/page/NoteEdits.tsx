@@ -43,7 +43,7 @@ export function NoteEdits({ record, noteId }: NoteEditsProps) {
     ));
   return (
     <Disclosure className="note-edits note-changes" summary="Change the song here">
-      <div className="note-edits-tools">
+      <div className="note-edits-tools row">
         {tools(edits)}
         {tools([
           {
@@ -54,7 +54,7 @@ export function NoteEdits({ record, noteId }: NoteEditsProps) {
           },
         ])}
       </div>
-      <div className="note-edits-tools" role="group" aria-label="How it is played">
+      <div className="note-edits-tools row" role="group" aria-label="How it is played">
         {tools(markEdits(note))}
       </div>
       <ChordHere

@@ -14,7 +14,7 @@ import type { SongState } from './useSong.ts';
 /** The song elsewhere: another arrangement beside it, its tab on other instruments, and every key with its tab. */
 export function SongMove({ state, view }: { readonly state: SongState; readonly view: SongView }) {
   return (
-    <section className="song-move" aria-label="Move it">
+    <section className="song-move card" aria-label="Move it">
       <Beside state={state} view={view} />
       <SameTabOn state={state} />
       <EveryKey state={state} view={view} />
@@ -40,7 +40,7 @@ function Beside({ state, view }: { readonly state: SongState; readonly view: Son
   return (
     <div className="song-beside">
       <h2>Beside it</h2>
-      <div className="song-beside-choice">
+      <div className="row">
         <Picklist
           label="On"
           value={second?.ref ?? ''}

@@ -22,7 +22,7 @@ export function SongTools({ state, view, screen }: SongToolsProps) {
   const { loop, setLoop } = state;
   const { player, perMinute, isDrawn, isWriting, isMoving } = screen;
   return (
-    <div className="song-tools">
+    <div className="song-tools row">
       <Button variant="contained" onClick={player.toggle}>
         {player.playing ? 'Stop' : 'Play'}
       </Button>

@@ -112,7 +112,7 @@ function Ways({ state, view, lacking }: { state: SongState; view: SongView; lack
   return (
     <>
       <p className="verdict-plain">{lacking.reason}</p>
-      <ul className="plain-list song-offers">
+      <ul className="plain-list song-offers bare">
         {lacking.offers.map(({ text, decisions }) => (
           <li key={text}>
             <LinkButton onClick={() => state.decide(decisions)}>{text}</LinkButton>

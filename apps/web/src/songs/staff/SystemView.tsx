@@ -137,7 +137,7 @@ export const SystemView = memo(function SystemView(props: SystemProps) {
       )}
       {drawn && second && (
         <>
-          <p className="system-second">{second.called}</p>
+          <p className="system-second small strong">{second.called}</p>
           <div className="system-row" style={{ width: drawn.width }}>
             <RowSides sides={second.sides} size={SYSTEM_ROW} />
             <NoteRow {...row} notes={placed(second.notes)} label={second.called} />
