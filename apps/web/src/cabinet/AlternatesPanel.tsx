@@ -82,7 +82,7 @@ function AlternateGroup({ row, spec, onMeasured, onChoices }: AlternatesPanelPro
           <TableRow key={candidate.wayId}>
             <TableCell component="th" scope="row">
               {candidate.tab}
-              <span>{candidate.words}</span>
+              <span className="below">{candidate.words}</span>
             </TableCell>
             <TableCell>
               {candidate.moves.map((move) => `${move.label} ${move.count}`).join(', ') || 'next to nothing'}

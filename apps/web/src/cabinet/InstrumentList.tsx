@@ -130,7 +130,7 @@ const Row = memo(function Row({ record }: { record: InstrumentRecord }) {
   return (
     <NavLink to={`/cabinet/${record.id}`}>
       <b dir="auto">{record.name}</b>
-      <span>
+      <span className="below">
         {descriptionOf(record)}
         {isChanged && <em> · not saved yet</em>}
       </span>

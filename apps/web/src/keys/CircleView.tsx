@@ -60,7 +60,7 @@ export function CircleView({ state }: KeysViewProps) {
     change(`key ${noteText(note)}`, { tonic: noteCode(note) });
   };
   return (
-    <div className="circle-split">
+    <div className="split circle-split">
       <figure className="figure">
         <Circle segments={segments} current={current} now={now} onChoose={choose} />
         <FigureTools title={`The circle from ${noteText(USUAL_KEYS[home]!)}`} />

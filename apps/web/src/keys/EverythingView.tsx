@@ -73,12 +73,12 @@ function SuggestionRow({ suggestion, reference }: { suggestion: Suggestion; refe
     <TableRow className={!cell.lies ? 'keys-poor' : ''}>
       <TableCell component="th" scope="row" dir="auto">
         {spec.name}
-        <span>{cell.facts[0]}</span>
+        <span className="below">{cell.facts[0]}</span>
       </TableCell>
       <TableCell>{todo.length > 0 ? todo.join(', ') : 'nothing'}</TableCell>
       <TableCell>
         <b>{octavesText(cell)}</b> {almostText(cell)}
-        <span>{notesText(cell, familyById(spec.family)!)}</span>
+        <span className="below">{notesText(cell, familyById(spec.family)!)}</span>
       </TableCell>
       <TableCell>{demandsText(cell)}</TableCell>
       <TableCell>

@@ -32,7 +32,7 @@ export function HandoutView({ state }: KeysViewProps) {
   const change = (next: string) => setParam('pages', next, 'the hand-out');
   const asked = { scale: question.scale, tonic: question.tonic, ref: chosen!.ref };
   return (
-    <div className="handout">
+    <div className="split handout">
       <section className="handout-list no-print" aria-label="What goes on it">
         <Button variant="contained" onClick={() => change(withEntries(text, [asked]))}>
           Add what is asked above

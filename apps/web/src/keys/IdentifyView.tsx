@@ -74,7 +74,7 @@ export function IdentifyView({ state }: KeysViewProps) {
   const { chosen } = state;
   const { text, setText, keep, instrument, read, fits, own, takeAll } = useNotesAsked(state);
   return (
-    <div className="identify">
+    <div className="split identify">
       <div>
         <label className="identify-notes">
           Notes, or a line of tab of {chosen?.spec.name}

@@ -40,7 +40,7 @@ export function LessonView({ state }: KeysViewProps) {
         </div>
         <FigureTools title={`${tonicWords(question)} ${scaleWords(question)} on ${chosen!.spec.name}`} />
       </figure>
-      <div className="lesson-split">
+      <div className="split lesson-split">
         <ol className="lesson-steps">
           {used.map((technique, i) => (
             <Step

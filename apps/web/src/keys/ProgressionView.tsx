@@ -78,7 +78,7 @@ export function ProgressionView({ state }: KeysViewProps) {
   const { scale, tonic } = question;
   const { data: scene } = useChordScene(chosen, { scale, tonic }, roles, settings.naming);
   return (
-    <div className="keys-split">
+    <div className="split keys-split">
       <div>
         <Editor
           text={text}

@@ -51,7 +51,7 @@ export function SuitableScales({ progression, current, onScale }: SuitsProps) {
           <ul className="plain-list">
             {[...seen.values()].map(({ bars, text }) => (
               <li key={text}>
-                {text} <span className="soft small">(bar {bars.join(', ')})</span>
+                {text} <span className="below">(bar {bars.join(', ')})</span>
               </li>
             ))}
           </ul>
@@ -75,7 +75,7 @@ function Fits({ fits, onScale }: { fits: readonly ScaleFit[]; onScale: (id: stri
       {fits.map((fit) => (
         <li key={fit.scale.id}>
           <LinkButton onClick={() => onScale(fit.scale.id)}>{fit.scale.name}</LinkButton>
-          <span className="soft small">{fit.reason}</span>
+          <span className="below">{fit.reason}</span>
         </li>
       ))}
     </ol>

@@ -97,7 +97,7 @@ function SwitchSteps({ switching, keys, on, separator }: SwitchStepsProps) {
   ];
   const changed = [drop, take];
   return (
-    <div className="switch-split">
+    <div className="split switch-split">
       <div>
         <h2>To do</h2>
         {todo.length === 0 ? (

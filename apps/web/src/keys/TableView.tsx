@@ -54,7 +54,7 @@ export function TableView({ state }: KeysViewProps) {
     .find((cell) => cell.tonic === question.tonic && cell.scale === question.scale);
   const rows = orderedRows(table, order, home, question.scale, selected);
   return (
-    <div className="keys-split">
+    <div className="split keys-split">
       <div>
         <TableTools state={state} scales={scales} />
         <figure className="figure">

@@ -96,7 +96,7 @@ function ChoiceRow({ row, kind }: { row: Row; kind: string }) {
       <TableCell className="keys-position">{position}</TableCell>
       <TableCell>
         <b>{octaves}</b> {almost}
-        <span>{notes}</span>
+        <span className="below">{notes}</span>
       </TableCell>
       <TableCell>{demands}</TableCell>
     </TableRow>

@@ -119,7 +119,7 @@ function KeptRow({ kept, instrument, family, onOpened }: KeptRowProps) {
     <li>
       <button type="button" className="kept-open" onClick={open}>
         <b>{kept.name}</b>
-        <span>{sentence(kept.question, instrument, preference)}</span>
+        <span className="below">{sentence(kept.question, instrument, preference)}</span>
       </button>
       <Button
         size="small"

@@ -215,7 +215,7 @@ function PickerRow({ id, choice, heading, active, onTake, onRest }: PickerRowPro
           {choice.label}
           {choice.current && <span className="soft"> · now</span>}
         </span>
-        {choice.about && <span className="picker-about soft small">{choice.about}</span>}
+        {choice.about && <span className="below">{choice.about}</span>}
       </li>
     </>
   );

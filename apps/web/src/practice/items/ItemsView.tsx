@@ -103,7 +103,7 @@ function Row({ item, on, due, persons, open, onOpen, chosen, onChoose }: RowProp
         />
         <span className="items-name">
           <Link to={playLink([{ id: item.id, minutes: how.minutes }])}>{item.name}</Link>
-          <small>
+          <small className="below">
             {[KINDS[item.what.kind], on, due, item.set ? 'set by the teacher' : '']
               .filter((text) => text)
               .join(' · ')}

@@ -69,7 +69,7 @@ function PlanRow({ row, plan, isFirst, isLast, cabinet }: PlanRowProps) {
       </span>
       <span className="today-name">
         <b>{name}</b>
-        <small>{[on, row.done ? 'played' : whyWords(row)].join(' · ')}</small>
+        <small className="below">{[on, row.done ? 'played' : whyWords(row)].join(' · ')}</small>
       </span>
       <span className="today-minutes large strong">
         <SignButton

@@ -21,7 +21,7 @@ export function NewSong({ onDone, onBook, record }: NewSongProps) {
   const state = useNewSong(record, onDone);
   const { reading, text, song, even } = state;
   return (
-    <section className="new-song card" aria-label={record ? `${record.title} as ABC` : 'A new song'}>
+    <section className="split new-song card" aria-label={record ? `${record.title} as ABC` : 'A new song'}>
       <SongText state={state} />
       <div className="new-song-shown">
         {reading && <Remarks reading={reading} text={text} record={record} onBook={onBook} />}

@@ -94,9 +94,9 @@ function SongCells({ row, on, knows, arranged, onBin }: SongCellsProps) {
           {title}
         </Link>
         {opens !== undefined && (
-          <small className="songs-told">{opens === 0 ? 'begins so' : `so from note ${opens + 1} on`}</small>
+          <small className="below">{opens === 0 ? 'begins so' : `so from note ${opens + 1} on`}</small>
         )}
-        {twins && <small className="songs-told">the same tune as {twins.join(', ')}</small>}
+        {twins && <small className="below">the same tune as {twins.join(', ')}</small>}
       </th>
       <td>{keyWords(keys)}</td>
       <td>{metres?.[0] ? `${metres[0].count}/${metres[0].unit}` : 'free'}</td>

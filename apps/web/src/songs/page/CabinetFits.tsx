@@ -50,7 +50,7 @@ function Instruments({ state }: { state: SongState }) {
       {ranked.map(({ id, name, here, best }) => (
         <li key={id}>
           <LinkButton onClick={() => play(id, (here ?? best).transpose)}>{name}</LinkButton>
-          <span>
+          <span className="below">
             {here ? `in this key ${reach(here)}` : 'nothing of it in this key'}
             {best.missing < (here?.missing ?? Infinity) && (
               <>

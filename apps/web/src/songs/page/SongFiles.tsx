@@ -32,7 +32,7 @@ export function SongFiles({ state, view }: { state: SongState; view: SongView })
               {WRITTEN_FORMATS[as].label}
               {as === 'abc' || as === 'musicxml' ? ', tab under the notes' : ''}
               {losses(view.song, as).map((lost) => (
-                <small key={lost} className="song-lost">
+                <small key={lost} className="below">
                   {lost}
                 </small>
               ))}

@@ -14,7 +14,7 @@ import type { SongState } from './useSong.ts';
 /** The song elsewhere: another arrangement beside it, its tab on other instruments, and every key with its tab. */
 export function SongMove({ state, view }: { readonly state: SongState; readonly view: SongView }) {
   return (
-    <section className="song-move card" aria-label="Move it">
+    <section className="split song-move card" aria-label="Move it">
       <Beside state={state} view={view} />
       <SameTabOn state={state} />
       <EveryKey state={state} view={view} />

@@ -292,7 +292,7 @@ function Easier({ state }: { state: SongState }) {
               {fit.keyName}
               {fit.transpose === by ? ' (here)' : ''}
             </LinkButton>{' '}
-            <span>{[fit.facts[0], fitWords(fit)].filter((text) => text).join(' · ')}</span>
+            <span className="below">{[fit.facts[0], fitWords(fit)].filter((text) => text).join(' · ')}</span>
           </li>
         ))}
       </ul>
