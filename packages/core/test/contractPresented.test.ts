@@ -41,6 +41,11 @@ describe.each(FAMILY_IDS)('%s', (id) => {
         const twice = ids.find((one, i) => ids.indexOf(one) !== i);
         if (twice !== undefined) wrong(`two ${what} have the id ${twice}`);
       }
+      const hasOwn = family.techniques.some((one) => 'own' in one || 'glides' in one);
+      if (hasOwn !== (family.ownPitches !== undefined))
+        wrong(
+          'it has pitches that are the player’s own without a word for them, or a word without such pitches',
+        );
       const { partials, attackMs, decayMs, sustain, releaseMs } = family.timbre;
       if (!partials.some((strength) => strength > 0)) wrong('its timbre has no partial that sounds');
       if (!(sustain > 0 || decayMs > 0)) wrong('its timbre neither holds nor dies away');

@@ -18,6 +18,8 @@ import { LICKS, longDance, TUNES } from './tunes.ts';
 const id = (n: number) => `5a3e5046-0000-4000-8000-${String(n).padStart(12, '0')}`;
 
 interface DemoInstrument {
+  /** Its own, of which its id is made; what is added takes a new one, wherever it stands. */
+  readonly number: number;
   readonly family: string;
   readonly preset: string;
   readonly name: string;
@@ -36,6 +38,7 @@ interface DemoInstrument {
 /** The cabinet of the evening music room at Tern Haven, which prepares its lantern walk. All of it is made up. */
 const INSTRUMENTS: readonly DemoInstrument[] = [
   {
+    number: 1,
     family: 'diatonic',
     preset: '51',
     name: 'Mara’s low E♭ harmonica',
@@ -44,12 +47,14 @@ const INSTRUMENTS: readonly DemoInstrument[] = [
     a4: 442,
   },
   {
+    number: 2,
     family: 'diatonic',
     preset: '56',
     name: 'A♭ harmonica of the room',
     notes: 'Lent out on Thursdays. No over-notes out of the box.',
   },
   {
+    number: 3,
     family: 'diatonic',
     preset: '58',
     name: 'Ossian’s B♭ harmonica',
@@ -58,6 +63,7 @@ const INSTRUMENTS: readonly DemoInstrument[] = [
     a4: 442,
   },
   {
+    number: 4,
     family: 'diatonic',
     preset: '65',
     name: 'F harmonica, bright one',
@@ -65,6 +71,7 @@ const INSTRUMENTS: readonly DemoInstrument[] = [
     capability: { 'blow-bend': ['8', '9'] },
   },
   {
+    number: 5,
     family: 'diatonic',
     preset: '62',
     name: 'D harmonica for the reels',
@@ -72,6 +79,7 @@ const INSTRUMENTS: readonly DemoInstrument[] = [
     tuning: 'third-raised',
   },
   {
+    number: 6,
     family: 'diatonic',
     preset: '57',
     name: 'A harmonica, minor',
@@ -79,12 +87,14 @@ const INSTRUMENTS: readonly DemoInstrument[] = [
     tuning: 'natural-minor',
   },
   {
+    number: 7,
     family: 'chromatic',
     preset: '60-12',
     name: 'Imke’s slide harmonica',
     notes: 'For the waltz with the wandering bridge.',
   },
   {
+    number: 8,
     family: 'whistle',
     preset: '75',
     name: 'E♭ whistle of the room',
@@ -93,6 +103,7 @@ const INSTRUMENTS: readonly DemoInstrument[] = [
     choices: ['oxxooo'],
   },
   {
+    number: 9,
     family: 'whistle',
     preset: '70',
     name: 'Pelle’s B♭ whistle',
@@ -101,6 +112,7 @@ const INSTRUMENTS: readonly DemoInstrument[] = [
     measured: { oxxooo: 27, oxxxoo: 3 },
   },
   {
+    number: 10,
     family: 'english',
     preset: 'treble',
     name: 'Runa’s English concertina',
@@ -108,6 +120,7 @@ const INSTRUMENTS: readonly DemoInstrument[] = [
     a4: 452.5,
   },
   {
+    number: 11,
     family: 'anglo',
     preset: 'G-D-sharp-on-push',
     name: 'Harbour Anglo in G/D',
@@ -115,6 +128,7 @@ const INSTRUMENTS: readonly DemoInstrument[] = [
     options: { bellows: 'small' },
   },
   {
+    number: 12,
     family: 'dulcimer',
     preset: 'c3-g3-c4',
     name: 'Oda’s dulcimer',
@@ -122,12 +136,14 @@ const INSTRUMENTS: readonly DemoInstrument[] = [
     options: { fretboard: 'extra' },
   },
   {
+    number: 13,
     family: 'harp',
     preset: 'f-26',
     name: 'Little harp, F with levers down',
     notes: 'Levers stiff on the lowest strings.',
   },
   {
+    number: 14,
     family: 'drum',
     preset: 'd-minor-9',
     name: 'Lantern drum',
@@ -149,6 +165,7 @@ const INSTRUMENTS: readonly DemoInstrument[] = [
 
 interface DemoQuestion extends Partial<Omit<StoredQuestion, 'preferences'>> {
   readonly name: string;
+  /** Number of an instrument. */
   readonly instrument: number;
   readonly preset?: string;
 }
@@ -156,41 +173,54 @@ interface DemoQuestion extends Partial<Omit<StoredQuestion, 'preferences'>> {
 const ASKS: readonly DemoQuestion[] = [
   {
     name: 'Lantern walk, opening blues',
-    instrument: 0,
+    instrument: 1,
     tonic: 'Bb',
     scale: 'blues-six',
     range: { kind: 'octaves', octaves: 2, from: 'best' },
   },
   {
     name: 'Quay song, slow',
-    instrument: 2,
+    instrument: 3,
     tonic: 'C',
     scale: 'natural-minor',
     range: { kind: 'octaves', octaves: 2, from: 'best' },
     direction: 'up',
     preset: 'air',
   },
-  { name: 'Thursday beginners', instrument: 1, tonic: 'Ab', scale: 'major', preset: 'beginner' },
-  { name: 'Whistle beginners in A♭', instrument: 7, tonic: 'Ab', scale: 'major', preset: 'no-halves' },
+  { name: 'Thursday beginners', instrument: 2, tonic: 'Ab', scale: 'major', preset: 'beginner' },
+  { name: 'Whistle beginners in A♭', instrument: 8, tonic: 'Ab', scale: 'major', preset: 'no-halves' },
   {
     name: 'Concertina, quay song across the rows',
-    instrument: 10,
+    instrument: 11,
     tonic: 'G',
     scale: 'major',
     preset: 'across',
   },
   {
     name: 'Drum, down to the anchor',
-    instrument: 13,
+    instrument: 14,
     tonic: 'D',
     scale: 'minor-pentatonic',
     pattern: 'anchor',
     direction: 'down',
   },
-  { name: 'Reel warm-up', instrument: 4, tonic: 'E', scale: 'dorian', preset: 'no-overs' },
+  { name: 'Reel warm-up', instrument: 5, tonic: 'E', scale: 'dorian', preset: 'no-overs' },
 ];
 
-function instrument(demo: DemoInstrument, index: number): Exchanged<'instruments'> {
+function numbered(number: number): DemoInstrument {
+  const found = INSTRUMENTS.find((one) => one.number === number);
+  if (!found) throw new Error(`no demo instrument has the number ${number}`);
+  return found;
+}
+
+/** Number of the first instrument of a family. */
+function firstOf(family: string): number {
+  const found = INSTRUMENTS.find((one) => one.family === family);
+  if (!found) throw new Error(`no demo instrument is of the family ${family}`);
+  return found.number;
+}
+
+function instrument(demo: DemoInstrument): Exchanged<'instruments'> {
   const spec = specFromPreset(demo.family, demo.preset);
   const { name, notes, tongues, capability = {}, a4 = spec.a4, measured = {}, choices = [] } = demo;
   const changes = { ...(demo.tuning ? { tuning: demo.tuning } : {}), ...demo.options };
@@ -210,7 +240,7 @@ function instrument(demo: DemoInstrument, index: number): Exchanged<'instruments
   );
   return {
     ...spec,
-    id: id(index + 1),
+    id: id(demo.number),
     name,
     layout,
     capability,
@@ -222,16 +252,16 @@ function instrument(demo: DemoInstrument, index: number): Exchanged<'instruments
 }
 
 function question(
-  { name, instrument: index, preset, ...rest }: DemoQuestion,
+  { name, instrument: of, preset, ...rest }: DemoQuestion,
   number: number,
 ): Exchanged<'questions'> {
-  const family = familyById(INSTRUMENTS[index]!.family)!;
+  const family = familyById(numbered(of).family)!;
   const base = defaultQuestion(family);
   const preferences = { ...base.preferences, preset: preset ?? base.preferences.preset };
   return {
     id: id(100 + number),
     name,
-    instrumentId: id(index + 1),
+    instrumentId: id(of),
     question: { ...base, ...rest, preferences },
   };
 }
@@ -242,9 +272,7 @@ const PROGRESSIONS = [
 ];
 
 /** Layouts to begin new instruments with, taken from instruments of the room. */
-const LAYOUTS = [
-  { name: 'Like the lantern drum', like: INSTRUMENTS.findIndex(({ family }) => family === 'drum') },
-];
+const LAYOUTS = [{ name: 'Like the lantern drum', like: firstOf('drum') }];
 
 /** Every tune is well-formed ABC, or the demo could not be made. */
 function songs(): readonly Exchanged<'songs'>[] {
@@ -254,12 +282,12 @@ function songs(): readonly Exchanged<'songs'>[] {
   });
 }
 
-/** Arrangements to begin with: a song by its number, an instrument by its place, and how far the song is moved. */
+/** Arrangements to begin with: a song by its number, an instrument by its number, and how far the song is moved. */
 const ARRANGED = [
-  { song: 0, on: 0, transpose: -4, name: 'Lanterns, for Mara’s low harmonica' },
+  { song: 0, on: 1, transpose: -4, name: 'Lanterns, for Mara’s low harmonica' },
   {
     song: 2,
-    on: INSTRUMENTS.findIndex(({ family }) => family === 'anglo'),
+    on: firstOf('anglo'),
     transpose: 2,
     name: 'Net menders, squeezed',
   },
@@ -269,8 +297,8 @@ function arrangement(
   { song, on, transpose, name }: (typeof ARRANGED)[number],
   index: number,
 ): Exchanged<'arrangements'> {
-  const plan = { ...plainPlan(familyById(INSTRUMENTS[on]!.family)!), transpose };
-  return { id: id(600 + index), name, songId: id(500 + song), instrumentId: id(on + 1), plan };
+  const plan = { ...plainPlan(familyById(numbered(on).family)!), transpose };
+  return { id: id(600 + index), name, songId: id(500 + song), instrumentId: id(on), plan };
 }
 
 const TAGS = [
@@ -280,7 +308,7 @@ const TAGS = [
 
 /** The demo data as a file that the ordinary import reads. @param now ms since 1970: what was practised ends the day before */
 export function demoData(now = Date.now()): ExchangeFile {
-  const instruments = INSTRUMENTS.map(instrument);
+  const instruments = INSTRUMENTS.map((demo) => instrument(demo));
   return {
     format: EXCHANGE_FORMAT,
     version: EXCHANGE_VERSION,
@@ -288,7 +316,7 @@ export function demoData(now = Date.now()): ExchangeFile {
     questions: ASKS.map(question),
     progressions: PROGRESSIONS.map((progression, index) => ({ id: id(300 + index), ...progression })),
     layouts: LAYOUTS.map(({ name, like }, index) => {
-      const { family, layout } = instrument(INSTRUMENTS[like]!, like);
+      const { family, layout } = instrument(numbered(like));
       return { id: id(400 + index), family, name, layout };
     }),
     tags: TAGS.map((tag, index) => ({ id: id(450 + index), ...tag })),

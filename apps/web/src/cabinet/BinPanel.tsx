@@ -27,8 +27,7 @@ function BinnedRecords({ kind }: { kind: RecordKindId }) {
       (error: Error) => notify(error.message, { kind: 'error' }),
     );
   if (isError) return <p>{many} in the bin cannot be read right now.</p>;
-  if (!data || data.length === 0)
-    return data ? <p className="bin-empty">No {many.toLowerCase()} in the bin.</p> : null;
+  if (!data || data.length === 0) return data ? <p className="soft">{many}: none.</p> : null;
   return (
     <>
       <h3>{many}</h3>

@@ -4,7 +4,7 @@ import type { Candidate } from '@same-song/core/route';
 import { Picklist } from '../controls/Picklist.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useCompared } from './useCompared.ts';
-import type { UseProps } from './uses.ts';
+import type { UseProps } from './listeningUse.ts';
 
 /** The ways of one note side by side: each is played, its cents are heard, and one is recommended. */
 export function CompareUse(props: UseProps) {

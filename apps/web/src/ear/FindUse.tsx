@@ -9,7 +9,7 @@ import { playedEvenly } from './examples.ts';
 import { ForgetNotes } from './ForgetNotes.tsx';
 import { useGathered } from './heard.ts';
 import type { ListedSong } from '../songs/library/useLibrary.ts';
-import type { UseProps } from './uses.ts';
+import type { UseProps } from './listeningUse.ts';
 
 /** More notes than these begin no tune that is told from others by them. */
 const MOST = 12;

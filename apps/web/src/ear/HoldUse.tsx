@@ -4,7 +4,7 @@ import { Check } from '../controls/Check.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
 import { Needle } from './Needle.tsx';
 import { useHold } from './useHold.ts';
-import type { UseProps } from './uses.ts';
+import type { UseProps } from './listeningUse.ts';
 import { WayPicture } from './WayPicture.tsx';
 
 const WITHIN = BAND_WIDTHS.map((width) => ({ id: String(width), label: `within ${width} cents` }));

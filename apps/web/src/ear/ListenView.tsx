@@ -7,29 +7,13 @@ import { instruments } from '../api/records.ts';
 import { Picklist } from '../controls/Picklist.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { choose as chooseInstrument, type ChosenInstrument } from '../question/reference.ts';
-import { CompareUse } from './CompareUse.tsx';
 import { EarButtons } from './EarButtons.tsx';
-import { FindUse } from './FindUse.tsx';
 import { useListeners } from './heard.ts';
-import { HoldUse } from './HoldUse.tsx';
-import { MeasureUse } from './MeasureUse.tsx';
 import { Meter } from './Meter.tsx';
-import { StandardUse } from './StandardUse.tsx';
-import { TuneUse } from './TuneUse.tsx';
 import { useEar } from './useEar.ts';
-import { USES, type Example, type Use, type UseId } from './uses.ts';
-import { WriteUse } from './WriteUse.tsx';
+import type { Example, ListeningUse } from './listeningUse.ts';
+import { USES } from './uses.ts';
 import './ear.css';
-
-const VIEWS: Readonly<Record<UseId, Use>> = {
-  tune: TuneUse,
-  hold: HoldUse,
-  measure: MeasureUse,
-  compare: CompareUse,
-  standard: StandardUse,
-  write: WriteUse,
-  find: FindUse,
-};
 
 /** Hears an instrument of the cabinet, for what it is listened to. */
 export function ListenView() {
@@ -39,7 +23,7 @@ export function ListenView() {
     () => chooseInstrument(params.get('on'), cabinet, isPending),
     [params, cabinet, isPending],
   );
-  const use = USES.find(({ id }) => id === params.get('as'))?.id ?? USES[0].id;
+  const use = USES.find(({ id }) => id === params.get('as')) ?? USES[0]!;
   if (!chosen) return <p className="loading">Opening the cabinet…</p>;
   const ask = (changes: Readonly<Record<string, string>>) => {
     const next = current();
@@ -60,9 +44,9 @@ export function ListenView() {
           }
           onChange={(on) => ask({ on })}
         />
-        <Picklist label="and" value={use} choices={USES} onChange={(as) => ask({ as })} />
+        <Picklist label="and" value={use.id} choices={USES} onChange={(as) => ask({ as })} />
       </div>
-      <Listening key={`${chosen.ref} ${use}`} chosen={chosen} use={use} onUse={(as) => ask({ as })} />
+      <Listening key={`${chosen.ref} ${use.id}`} chosen={chosen} use={use} onUse={(as) => ask({ as })} />
       <p className="listen-private">
         What is heard stays on this page: nothing is recorded, nothing is sent.
       </p>
@@ -70,18 +54,21 @@ export function ListenView() {
   );
 }
 
-/** What is written down may have any pitch, and is struck. */
+/** Any pitch, struck. */
 const ANYTHING = Object.freeze({ candidates: ALL_PITCHES, struck: true });
 
 interface ListeningProps {
   readonly chosen: ChosenInstrument;
-  readonly use: UseId;
-  readonly onUse: (use: UseId) => void;
+  readonly use: ListeningUse;
+  readonly onUse: (id: string) => void;
 }
 
 function Listening({ chosen, use, onUse }: ListeningProps) {
   const instrument = useMemo(() => expectOk(openInstrument(chosen.spec)), [chosen.spec]);
-  const options = useMemo(() => (use === 'write' ? ANYTHING : earFor(instrument)), [use, instrument]);
+  const options = useMemo(
+    () => (use.hears === 'anything' ? ANYTHING : earFor(instrument)),
+    [use, instrument],
+  );
   const { pass, listen } = useListeners();
   const ear = useEar(options, pass);
   const heard = { ear, struck: options.struck, listen };
@@ -101,12 +88,11 @@ function Listening({ chosen, use, onUse }: ListeningProps) {
       run: () => onUse(id),
     })),
   ]);
-  const View = VIEWS[use];
   return (
     <>
       <EarButtons ear={ear} simulated={example} />
       <Meter ear={ear} />
-      <View chosen={chosen} instrument={instrument} heard={heard} onExample={onExample} />
+      <use.View chosen={chosen} instrument={instrument} heard={heard} onExample={onExample} />
     </>
   );
 }

@@ -11,7 +11,7 @@ import { everyWay } from './examples.ts';
 import { ForgetNotes } from './ForgetNotes.tsx';
 import { useGathered, type Gathering } from './heard.ts';
 import { useMeasurings } from './useMeasurings.ts';
-import type { UseProps } from './uses.ts';
+import type { UseProps } from './listeningUse.ts';
 import { WayPicture } from './WayPicture.tsx';
 
 /** Measurings that stand side by side; of older ones only the middle tells. */

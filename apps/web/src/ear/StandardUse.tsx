@@ -14,7 +14,7 @@ import { useKeeping } from '../frame/useKeeping.ts';
 import { playedEvenly } from './examples.ts';
 import { ForgetNotes } from './ForgetNotes.tsx';
 import { useGathered } from './heard.ts';
-import type { UseProps } from './uses.ts';
+import type { UseProps } from './listeningUse.ts';
 
 /** An instrument that stands farther off cannot join others, in cents. Source: old concertinas stand 40 to 50 high. */
 const APART = 25;

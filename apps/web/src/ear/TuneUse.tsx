@@ -5,7 +5,7 @@ import { Check } from '../controls/Check.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { everyWay } from './examples.ts';
 import { Needle } from './Needle.tsx';
-import type { UseProps } from './uses.ts';
+import type { UseProps } from './listeningUse.ts';
 import { WayPicture } from './WayPicture.tsx';
 
 /** Farther off it is another note, in cents. */
@@ -20,6 +20,7 @@ export function TuneUse({ chosen, instrument, heard: { ear }, onExample }: UsePr
   useShortcuts([
     { key: 'Escape', label: 'Any way is meant', group: 'Listening', run: () => setMeant(undefined) },
   ]);
+  const { ownPitches } = instrument.family;
   const likely = ear.now === null ? [] : waysMeant(instrument, ear.now);
   const asked = instrument.ways.find(({ id }) => id === meant);
   const way = asked ?? likely[0]?.way;
@@ -49,8 +50,12 @@ export function TuneUse({ chosen, instrument, heard: { ear }, onExample }: UsePr
         ) : (
           <span className="soft">Choose a way on the drawing to be told of that one only.</span>
         )}
-        {instrument.ways.some((one) => isPlayersOwn(instrument, one)) && (
-          <Check label="bends against the reeds around them" checked={around} onChange={setAround} />
+        {ownPitches && (
+          <Check
+            label={`${ownPitches.many} against the ${ownPitches.between} around them`}
+            checked={around}
+            onChange={setAround}
+          />
         )}
       </p>
       <WayPicture

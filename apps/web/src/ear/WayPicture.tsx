@@ -4,7 +4,7 @@ import { dialectOf, useSettings } from '../api/settings.ts';
 import { useMapView } from '../compute/compute.ts';
 import { ownKeyOf, type ChosenInstrument } from '../question/reference.ts';
 import { SceneView } from '../scene/SceneView.tsx';
-import type { UseProps } from './uses.ts';
+import type { UseProps } from './listeningUse.ts';
 
 interface WayPictureProps extends Pick<UseProps, 'chosen' | 'instrument'> {
   readonly label: string;

@@ -7,7 +7,7 @@ import { Check } from '../controls/Check.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
 import { ForgetNotes } from './ForgetNotes.tsx';
 import { MADE, useWriteDown } from './useWriteDown.ts';
-import type { UseProps } from './uses.ts';
+import type { UseProps } from './listeningUse.ts';
 import { WayPicture } from './WayPicture.tsx';
 
 /** An instrument that nobody has described is struck place by place, and its layout written down. */

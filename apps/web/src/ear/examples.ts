@@ -1,6 +1,6 @@
 import { NO_FAULTS, simulatedPlayer, soundsAt } from '@same-song/core/ear';
 import type { Instrument, Timbre, Way } from '@same-song/core/instruments';
-import type { Example } from './uses.ts';
+import type { Example } from './listeningUse.ts';
 
 /** Semitones by which somebody who tries an instrument is off, one after the other. */
 const OFF = [0.03, -0.06, 0.09, -0.14, 0] as const;

@@ -8,7 +8,7 @@ import { useAlternates } from '../compute/compute.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
 import { playedWays } from './examples.ts';
 import { useGathered } from './heard.ts';
-import type { UseProps } from './uses.ts';
+import type { UseProps } from './listeningUse.ts';
 
 /** The ways of one note, which of them is said to be played, and the cents that were heard of each. */
 export function useCompared({ chosen, instrument, heard, onExample }: UseProps) {

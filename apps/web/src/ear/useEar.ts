@@ -36,6 +36,7 @@ export function useEar(
   const [state, setState] = useState<Ear['state']>('off');
   const [trouble, setTrouble] = useState<string | undefined>(undefined);
   const [now, setNow] = useState<number | null>(null);
+  const [simulated, setSimulated] = useState(false);
   const [by, setBy] = useState<string | undefined>(undefined);
   const [loudness, setLoudness] = useState(SILENT);
   const running = useRef<Listening | undefined>(undefined);
@@ -65,6 +66,7 @@ export function useEar(
       source.current = wanted;
       latest.current.onBegin?.();
       setTrouble(undefined);
+      setSimulated(wanted.kind === 'simulated');
       setState('asking');
       const meter = roomMeter();
       const onTold = (told: EarUpdate) => {
@@ -102,5 +104,7 @@ export function useEar(
       end();
     };
   }, [begin, end]);
-  return { ...loudness, state, trouble, by, now, begin, end };
+  // A player that is simulated may rest: that is no microphone without sound.
+  const room = simulated && loudness.room === 'dead' ? 'well' : loudness.room;
+  return { ...loudness, room, state, trouble, by, now, begin, end };
 }

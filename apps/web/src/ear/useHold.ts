@@ -12,7 +12,7 @@ import {
   type Held,
 } from '@same-song/core/ear';
 import type { Way } from '@same-song/core/instruments';
-import type { UseProps } from './uses.ts';
+import type { UseProps } from './listeningUse.ts';
 
 /** Where a note is to be held: within so many cents of it, or between it and the semitone above. */
 export type HoldPlace = number | 'between';

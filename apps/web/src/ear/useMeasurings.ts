@@ -3,7 +3,7 @@ import { measuringOf, middles, type Measurement } from '@same-song/core/ear';
 import { instruments, measurings, specOf } from '../api/records.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
 import type { Gathering } from './heard.ts';
-import type { UseProps } from './uses.ts';
+import type { UseProps } from './listeningUse.ts';
 
 /** What was measured of an instrument now and earlier, keeping it, and taking its middle into the map. */
 export function useMeasurings(

@@ -15,7 +15,7 @@ import { draftSubject } from '../compute/subject.ts';
 import { useKeeping } from '../frame/useKeeping.ts';
 import { playedEvenly } from './examples.ts';
 import { useGathered } from './heard.ts';
-import type { UseProps } from './uses.ts';
+import type { UseProps } from './listeningUse.ts';
 
 /** Families that pitches alone make an instrument of. */
 export const MADE = FAMILY_IDS.filter((id) => families[id].fromPitches !== undefined);

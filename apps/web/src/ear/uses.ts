@@ -1,30 +1,50 @@
-import type { ComponentType } from 'react';
-import type { Instrument } from '@same-song/core/instruments';
-import type { ChosenInstrument } from '../question/reference.ts';
-import type { Heard } from './heard.ts';
+import { lazyPart } from '../frame/lazyPart.tsx';
+import type { ListeningUse } from './listeningUse.ts';
 
-/** What a place that listens is given. */
-export interface UseProps {
-  readonly chosen: ChosenInstrument;
-  readonly instrument: Instrument;
-  readonly heard: Heard;
-  /** What a player who is made up would play here. */
-  readonly onExample: (make: Example) => void;
-}
+const WHAT = 'What is heard';
 
-/** Samples at a rate. */
-export type Example = (rate: number) => Float32Array;
-
-/** What listening can be for, as the sentence goes on: `Listen to … and …`. */
-export const USES = [
-  { id: 'tune', label: 'tell me how far off I am' },
-  { id: 'hold', label: 'count how long I hold a note' },
-  { id: 'measure', label: 'measure every way' },
-  { id: 'compare', label: 'compare the ways of one note' },
-  { id: 'standard', label: 'find the pitch it stands at' },
-  { id: 'write', label: 'write down what I strike' },
-  { id: 'find', label: 'find the tune I begin' },
-] as const;
-export type UseId = (typeof USES)[number]['id'];
-
-export type Use = ComponentType<UseProps>;
+/** What listening can be for; each is fetched when it is chosen. */
+export const USES: readonly ListeningUse[] = [
+  {
+    id: 'tune',
+    label: 'tell me how far off I am',
+    hears: 'instrument',
+    View: lazyPart(WHAT, async () => (await import('./TuneUse.tsx')).TuneUse),
+  },
+  {
+    id: 'hold',
+    label: 'count how long I hold a note',
+    hears: 'instrument',
+    View: lazyPart(WHAT, async () => (await import('./HoldUse.tsx')).HoldUse),
+  },
+  {
+    id: 'measure',
+    label: 'measure every way',
+    hears: 'instrument',
+    View: lazyPart(WHAT, async () => (await import('./MeasureUse.tsx')).MeasureUse),
+  },
+  {
+    id: 'compare',
+    label: 'compare the ways of one note',
+    hears: 'instrument',
+    View: lazyPart(WHAT, async () => (await import('./CompareUse.tsx')).CompareUse),
+  },
+  {
+    id: 'standard',
+    label: 'find the pitch it stands at',
+    hears: 'instrument',
+    View: lazyPart(WHAT, async () => (await import('./StandardUse.tsx')).StandardUse),
+  },
+  {
+    id: 'write',
+    label: 'write down what I strike',
+    hears: 'anything',
+    View: lazyPart(WHAT, async () => (await import('./WriteUse.tsx')).WriteUse),
+  },
+  {
+    id: 'find',
+    label: 'find the tune I begin',
+    hears: 'instrument',
+    View: lazyPart(WHAT, async () => (await import('./FindUse.tsx')).FindUse),
+  },
+];

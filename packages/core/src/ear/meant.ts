@@ -80,7 +80,7 @@ export function waysMeant(instrument: Instrument, midi: number): readonly Meant[
 /** Whether a way's pitch is the player's own to find, as a bend is: not the reed's, the fret's or the string's. */
 export function isPlayersOwn({ family }: Instrument, { technique }: Way): boolean {
   const found = family.techniques.find(({ id }) => id === technique);
-  return found !== undefined && (found.glides === true || !found.safe);
+  return found?.glides === true || found?.own === true;
 }
 
 /** How well a pitch is met. Source: in tune for learners within 10 cents, good within 5, a held bend within 15. */

@@ -66,6 +66,8 @@ export interface FamilyDefinition<Layout, W extends Way> {
   readonly isPitchSet?: true;
   readonly sides: SideNames;
   readonly techniques: readonly Technique[];
+  /** Where pitches of techniques are the player's own: what these are called, and what lies between which of them: `bends`, `reeds`. */
+  readonly ownPitches?: { readonly many: string; readonly between: string };
   /** What playing asks, one object a term. */
   readonly terms: readonly EffortTerm<Layout, W>[];
   readonly preferences: readonly PreferencePreset[];
@@ -235,6 +237,7 @@ export interface Family extends Pick<
   | 'isPitchSet'
   | 'sides'
   | 'techniques'
+  | 'ownPitches'
   | 'preferences'
   | 'playingOptions'
   | 'fingerings'

@@ -61,6 +61,8 @@ export interface Technique {
   readonly needs: string;
   /** True when an average pupil can rely on it. */
   readonly safe: boolean;
+  /** Its pitch is the player's own to find, not the reed's, the fret's or the string's; what glides is so too. */
+  readonly own?: true;
   /** Its pitch can be held anywhere up to a semitone higher, as a bend can that is not bent all the way. */
   readonly glides?: true;
   /** Said when a route uses it. */

@@ -131,7 +131,7 @@ test('whose pitch is the player’s own: bends and over-notes, half-holes; no bu
   expect(own(harmonica)).toEqual(
     new Set(['shallow-bend', 'deep-bend', 'middle-bend', 'blow-bend', 'overblow', 'overdraw']),
   );
-  for (const id of ['anglo', 'english', 'dulcimer', 'chromatic', 'drum'] as const)
+  for (const id of ['anglo', 'english', 'dulcimer', 'chromatic', 'drum', 'harp'] as const)
     expect(own(expectOk(openInstrument(specFromPreset(id, families[id].presets[0]!.id)))).size).toBe(0);
 });
 

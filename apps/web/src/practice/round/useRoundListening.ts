@@ -53,12 +53,12 @@ export function useRoundListening({ instrument, wayIds, wanted, simulated }: Rou
   const join = useCallback(
     (perMinute: number) => {
       if (!simulated) return;
-      const { faults, bendsFlat = 0 } = simulated;
+      const { faults, ownFlat = 0 } = simulated;
       const { notes, leadIn, beat } = wanted(perMinute);
       const own = new Set(instrument.ways.filter((way) => isPlayersOwn(instrument, way)).map(({ id }) => id));
       const played = heldNotes(notes, beat).map((note) => ({
         ...note,
-        midi: note.midi - (own.has(note.wayId) ? bendsFlat / 100 : 0),
+        midi: note.midi - (own.has(note.wayId) ? ownFlat / 100 : 0),
         at: note.at + leadIn,
       }));
       const { timbre } = instrument.family;

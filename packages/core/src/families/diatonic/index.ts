@@ -29,6 +29,7 @@ export const diatonic = defineFamily<DiatonicLayout, DiatonicWay>({
   phraseEnd: 'breath',
   sides: { above: 'blow ↑', level: '', below: 'draw ↓' },
   techniques,
+  ownPitches: { many: 'bends', between: 'reeds' },
   terms,
   preferences,
   playingOptions,

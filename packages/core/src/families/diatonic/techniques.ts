@@ -9,8 +9,8 @@ export const techniques = Object.freeze([
   { id: 'deep-bend', label: 'deep bends', needs: 'a deep bend', safe: true, glides: true },
   { id: 'middle-bend', label: 'middle bends', needs: 'a middle bend', safe: false, glides: true },
   { id: 'blow-bend', label: 'blow bends', needs: 'a blow bend', safe: false, glides: true },
-  { id: 'overblow', label: 'overblows', needs: 'an overblow', safe: false, caution: DIZZY },
-  { id: 'overdraw', label: 'overdraws', needs: 'an overdraw', safe: false, caution: DIZZY },
+  { id: 'overblow', label: 'overblows', needs: 'an overblow', safe: false, own: true, caution: DIZZY },
+  { id: 'overdraw', label: 'overdraws', needs: 'an overdraw', safe: false, own: true, caution: DIZZY },
 ] as const satisfies readonly Technique[]);
 
 export type TechniqueId = (typeof techniques)[number]['id'];

@@ -26,6 +26,7 @@ export const whistle = defineFamily<WhistleLayout, WhistleWay>({
   phraseEnd: 'breath',
   sides: { above: 'upper register', level: '', below: 'low register' },
   techniques,
+  ownPitches: { many: 'half-holes', between: 'notes' },
   terms,
   preferences,
   playingOptions: [],
