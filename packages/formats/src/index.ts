@@ -1,3 +1,4 @@
+export { csvText } from './csv.ts';
 export { DEGREES_HELP, readDegrees } from './degrees/readDegrees.ts';
 export { readAbc, readFirstTune } from './abc/readAbc.ts';
 export { keyText, writeAbc, type AbcOptions } from './abc/writeAbc.ts';

@@ -1,5 +1,6 @@
 import { QUARTER, soundingPitch, spelledText } from '@same-song/core/music';
 import { barAt, barStarts, holdingAt, sungText, type Song } from '@same-song/core/song';
+import { csvText } from './csv.ts';
 import type { WordsUnder } from './wordsUnder.ts';
 
 const COLUMNS = Object.freeze([
@@ -18,7 +19,7 @@ const COLUMNS = Object.freeze([
 ]);
 
 /**
- * Every written note as a row, for a spreadsheet: comma-separated, lines ended by CR LF, UTF-8. Times are in quarter
+ * Every written note as a row, for a spreadsheet, in UTF-8. Times are in quarter
  * notes, bars counted from 1, each once as it is written.
  */
 export function writeCsv(song: Song, wordsUnder: WordsUnder = () => undefined): string {
@@ -45,17 +46,10 @@ export function writeCsv(song: Song, wordsUnder: WordsUnder = () => undefined): 
       }),
     ),
   );
-  return [COLUMNS, ...rows].map((row) => `${row.map(cell).join(',')}\r\n`).join('');
+  return csvText([COLUMNS, ...rows]);
 }
 
 /** Times with six digits behind the point at most, so that a third can be told from a quarter. */
 function quarters(ticks: number): number {
   return Math.round((ticks / QUARTER) * 1e6) / 1e6;
-}
-
-/** A cell as spreadsheets read it; what they would take for a formula is marked as text. */
-function cell(value: string | number): string {
-  const text = String(value);
-  const safe = typeof value === 'string' && /^[=+\-@\t]/.test(text) ? `'${text}` : text;
-  return /[",\r\n]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe;
 }

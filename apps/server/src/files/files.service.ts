@@ -1,5 +1,6 @@
 import { Injectable, Logger, type OnApplicationShutdown } from '@nestjs/common';
 import { Worker } from 'node:worker_threads';
+import PQueue from 'p-queue';
 import { ApiError, invalid } from '../common/errors.ts';
 import type { FileResult, FileJob } from './work.ts';
 
@@ -13,27 +14,19 @@ const WAITING_LIMIT = 20;
 export class FilesService implements OnApplicationShutdown {
   private readonly log = new Logger('files');
   private thread: Worker | undefined;
-  private last: Promise<unknown> = Promise.resolve();
-  private waiting = 0;
+  private readonly jobs = new PQueue({ concurrency: 1 });
 
   async run(job: FileJob): Promise<unknown> {
-    if (this.waiting >= WAITING_LIMIT)
+    if (this.jobs.size + this.jobs.pending >= WAITING_LIMIT)
       throw new ApiError({
         status: 503,
         code: 'busy',
         message: 'Too many files are being read at once. Try again in a moment.',
         problems: [],
       });
-    this.waiting += 1;
-    const mine = this.last.then(() => this.inThread(job));
-    this.last = mine.catch(() => undefined);
-    try {
-      const done = await mine;
-      if (!done.ok) throw invalid(done.problems);
-      return done.value;
-    } finally {
-      this.waiting -= 1;
-    }
+    const done = await this.jobs.add(() => this.inThread(job));
+    if (!done.ok) throw invalid(done.problems);
+    return done.value;
   }
 
   async onApplicationShutdown(): Promise<void> {

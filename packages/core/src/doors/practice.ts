@@ -1,5 +1,6 @@
 /** Rounds, drills, jams, plans and the log. */
 
+export { daysBetween, daysWhere, type DayOf } from '../practice/days.ts';
 export {
   backing,
   type Backing,
@@ -36,7 +37,6 @@ export {
 } from '../practice/phrase.ts';
 export { type DayPlan, PLAN_MINUTES, planDay, type Why } from '../practice/plan.ts';
 export {
-  dayOf,
   minutesByDay,
   minutesByKey,
   type TempoCourse,

@@ -1,6 +1,7 @@
+import { daysBetween, daysWhere, mondayOf } from './days.ts';
 import { checkLogEntry, currentEntries, type LogEntry } from './log.ts';
 import { planDay, type PlannedFrom } from './plan.ts';
-import { dayOf, minutesByDay, minutesByKey, tempoCourses, waysOf, weightOf } from './progress.ts';
+import { minutesByDay, minutesByKey, tempoCourses, waysOf, weightOf } from './progress.ts';
 import { expectOk } from '../result.ts';
 
 const DAY = 86_400_000;
@@ -163,14 +164,14 @@ test('an entry may leave out what there was none of', () => {
 });
 
 test('days are those where the player lives, and days without anything are there too', () => {
-  expect(dayOf('2026-05-04T23:30:00Z', 120)).toBe('2026-05-05');
-  expect(dayOf('2026-05-04T00:30:00Z', -60)).toBe('2026-05-03');
+  expect(daysWhere(() => 120)('2026-05-04T23:30:00Z')).toBe('2026-05-05');
+  expect(daysWhere(() => -60)('2026-05-04T00:30:00Z')).toBe('2026-05-03');
   const list = [
     entry(1),
     entry(2, { name: 'Jig', minutes: 10 }),
     entry(3, { at: '2026-05-02T10:00:00Z', minutes: 3 }),
   ];
-  expect(minutesByDay(list, { now: NOW, days: 4, offset: 0 })).toEqual([
+  expect(minutesByDay(list, { today: '2026-05-05', days: 4, dayOf: daysWhere(() => 0) })).toEqual([
     { day: '2026-05-02', minutes: 3, byName: [{ name: 'Blues', minutes: 3 }] },
     { day: '2026-05-03', minutes: 0, byName: [] },
     {
@@ -182,6 +183,27 @@ test('days are those where the player lives, and days without anything are there
       ],
     },
     { day: '2026-05-05', minutes: 0, byName: [] },
+  ]);
+});
+
+test('a day is a day where the clock is put back or forward', () => {
+  // The clock is put back by an hour on 25 October at 1:00 UTC.
+  const dayOf = daysWhere((at) => (at < Date.parse('2026-10-25T01:00:00Z') ? 120 : 60));
+  expect(dayOf('2026-10-24T22:30:00Z')).toBe('2026-10-25');
+  expect(dayOf('2026-10-25T22:30:00Z')).toBe('2026-10-25');
+  expect(dayOf('2026-10-25T23:30:00Z')).toBe('2026-10-26');
+  // Half past eleven in the evening after it, the last two days are two, though a day of 24 hours goes back to the 25th.
+  const late = entry(1, { at: '2026-10-25T22:45:00Z', minutes: 4 });
+  const early = entry(2, { at: '2026-10-24T22:15:00Z', minutes: 5 });
+  expect(minutesByDay([late, early], { today: '2026-10-25', days: 2, dayOf })).toMatchObject([
+    { day: '2026-10-24', minutes: 0 },
+    { day: '2026-10-25', minutes: 9 },
+  ]);
+  expect(daysBetween('2026-10-24', '2026-10-26')).toBe(2);
+  expect(['2026-10-25', '2026-10-26', '2026-11-01'].map(mondayOf)).toEqual([
+    '2026-10-19',
+    '2026-10-26',
+    '2026-10-26',
   ]);
 });
 

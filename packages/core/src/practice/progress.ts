@@ -1,6 +1,5 @@
+import { dayBefore, type DayOf } from './days.ts';
 import type { LogEntry } from './log.ts';
-
-const DAY = 86_400_000;
 
 /** Minutes of one day. */
 export interface DayMinutes {
@@ -10,20 +9,15 @@ export interface DayMinutes {
   readonly byName: readonly { readonly name: string; readonly minutes: number }[];
 }
 
-/** A day as it is where the player lives. @param offset minutes that local time is ahead of UTC */
-export function dayOf(at: string | number, offset: number): string {
-  return new Date(new Date(at).getTime() + offset * 60_000).toISOString().slice(0, 10);
-}
-
-/** What was played on each of the last days, those without anything too. @param now ms since 1970 */
+/** What was played on each of the last days, those without anything too. */
 export function minutesByDay(
   entries: readonly LogEntry[],
-  { now, days, offset }: { readonly now: number; readonly days: number; readonly offset: number },
+  { today, days, dayOf }: { readonly today: string; readonly days: number; readonly dayOf: DayOf },
 ): readonly DayMinutes[] {
   const of = new Map<string, Map<string, number>>();
-  for (let back = days - 1; back >= 0; back -= 1) of.set(dayOf(now - back * DAY, offset), new Map());
+  for (let back = days - 1; back >= 0; back -= 1) of.set(dayBefore(today, back), new Map());
   for (const { at, name, minutes } of entries) {
-    const names = of.get(dayOf(at, offset));
+    const names = of.get(dayOf(at));
     names?.set(name, (names.get(name) ?? 0) + minutes);
   }
   return [...of].map(([day, names]) => {

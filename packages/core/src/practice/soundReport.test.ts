@@ -1,5 +1,6 @@
 import { openInstrument, specFromPreset } from '../instrument/instrument.ts';
 import { expectOk } from '../result.ts';
+import { daysWhere } from './days.ts';
 import { checkLogEntry, type LogEntry } from './log.ts';
 import { shares, soundReport, timeWords } from './soundReport.ts';
 import { waysTogether, type WaySound } from '../ear/waySound.ts';
@@ -33,7 +34,7 @@ const entry = (at: string, ways: LogEntry['ways'], instrumentId = ID): LogEntry 
   note: '',
 });
 const report = (...entries: LogEntry[]) =>
-  soundReport(entries, harmonica, ID, { now: Date.parse('2026-05-14T12:00:00Z'), weeks: 3, offset: 120 });
+  soundReport(entries, harmonica, ID, { today: '2026-05-14', weeks: 3, dayOf: daysWhere(() => 120) });
 
 test('means are weighed by how often each was heard', () => {
   const ways = waysTogether(

@@ -1,6 +1,6 @@
 import type { Instrument } from '../instrument/instrument.ts';
 import type { LogEntry } from './log.ts';
-import { dayOf } from './progress.ts';
+import { dayBefore, mondayOf, type DayOf } from './days.ts';
 import { soundsTogether, type WaySound } from '../ear/waySound.ts';
 
 /** What was heard of a way, of all on one place, of all of one technique. */
@@ -31,18 +31,15 @@ export interface SoundReport {
   readonly weeks: readonly SoundWeek[];
 }
 
-const DAY = 86_400_000;
-const WEEK = 7 * DAY;
-
 /**
  * What was heard of an instrument, from the log. Ways that the instrument does not have any more are left out.
- * @param now ms since 1970 @param weeks how many, at least 1 @param offset minutes that local time is ahead of UTC
+ * @param weeks how many, at least 1
  */
 export function soundReport(
   entries: readonly LogEntry[],
   instrument: Instrument,
   instrumentId: string,
-  { now, weeks, offset }: { readonly now: number; readonly weeks: number; readonly offset: number },
+  { today, weeks, dayOf }: { readonly today: string; readonly weeks: number; readonly dayOf: DayOf },
 ): SoundReport {
   const own = new Map(instrument.ways.map((way) => [way.id, way]));
   const techniques = new Map(instrument.family.techniques.map(({ id, label }) => [id, label]));
@@ -50,13 +47,14 @@ export function soundReport(
   const byPlace = new Map<string, WaySound>();
   const byTechnique = new Map<string, WaySound>();
   const byWeek = new Map<string, WaySound | undefined>();
-  for (let back = weeks - 1; back >= 0; back -= 1) byWeek.set(mondayOf(now - back * WEEK, offset), undefined);
+  for (let back = weeks - 1; back >= 0; back -= 1)
+    byWeek.set(dayBefore(mondayOf(today), 7 * back), undefined);
   let whole: WaySound | undefined;
   const add = (to: Map<string, WaySound>, id: string, sound: WaySound) =>
     to.set(id, soundsTogether(to.get(id), sound)!);
   for (const entry of entries) {
     if (entry.instrumentId !== instrumentId) continue;
-    const monday = mondayOf(entry.at, offset);
+    const monday = mondayOf(dayOf(entry.at));
     for (const [wayId, { sound }] of Object.entries(entry.ways)) {
       const way = own.get(wayId);
       if (!way || !sound || sound.times === 0) continue;
@@ -83,14 +81,6 @@ export function soundReport(
     techniques: rows(techniques.keys(), byTechnique, (id) => techniques.get(id)!),
     weeks: [...byWeek].map(([monday, sound]) => ({ monday, sound })),
   };
-}
-
-/** The Monday of the week in which a time lies, as it is where the player lives. */
-function mondayOf(at: string | number, offset: number): string {
-  const day = Date.parse(`${dayOf(at, offset)}T00:00:00Z`);
-  // 1970 began on a Thursday.
-  const sinceMonday = (Math.floor(day / DAY) + 3) % 7;
-  return dayOf(day - sinceMonday * DAY, 0);
 }
 
 /** Sooner or later by less is in time, in ms. */

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { noteText, USUAL_KEYS } from '@same-song/core/music';
 import { minutesByDay, minutesByKey, type LogEntry } from '@same-song/core/practice';
-import { localOffset } from '../today/today.ts';
+import { dayHere } from '../today/today.ts';
 import type { Practice } from '../usePracticeData.ts';
 import { AsTable } from './AsTable.tsx';
 import { BarChart } from './charts.tsx';
@@ -41,7 +41,7 @@ interface SectionProps {
 function DaysSection({ entries }: SectionProps) {
   const [now] = useState(() => Date.now());
   const days = useMemo(
-    () => minutesByDay(entries, { now, days: DAYS, offset: localOffset() }),
+    () => minutesByDay(entries, { today: dayHere(now), days: DAYS, dayOf: dayHere }),
     [entries, now],
   );
   const minutesOf = (some: typeof days) => some.reduce((sum, { minutes }) => sum + minutes, 0);

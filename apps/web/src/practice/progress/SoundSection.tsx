@@ -8,7 +8,7 @@ import { InstrumentPicklist } from '../../controls/InstrumentPicklist.tsx';
 import { Picklist } from '../../controls/Picklist.tsx';
 import { AsTable } from './AsTable.tsx';
 import { ShareChart } from './charts.tsx';
-import { localOffset } from '../today/today.ts';
+import { dayHere } from '../today/today.ts';
 import type { Practice } from '../usePracticeData.ts';
 
 const WEEKS = 8;
@@ -40,7 +40,7 @@ export function SoundSection({ practice: { entries, cabinet } }: { readonly prac
     () =>
       record &&
       instrument &&
-      soundReport(entries, instrument, record.id, { now, weeks: WEEKS, offset: localOffset() }),
+      soundReport(entries, instrument, record.id, { today: dayHere(now), weeks: WEEKS, dayOf: dayHere }),
     [entries, instrument, record, now],
   );
   if (!record || !instrument || !report?.whole)

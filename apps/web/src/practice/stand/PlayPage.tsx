@@ -1,7 +1,6 @@
 import Button from '@mui/material/Button';
 import { useCallback, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { dayOf } from '@same-song/core/practice';
 import type { ItemRecord } from '../../api/records.ts';
 import { lazyPart } from '../../frame/lazyPart.tsx';
 import { useShortcuts } from '../../frame/shortcuts.ts';
@@ -9,7 +8,7 @@ import { useLink } from '../../frame/useLink.ts';
 import { useTitle } from '../../frame/useTitle.ts';
 import type { OnStand } from './onStand.ts';
 import { playLink, readSteps } from './playLink.ts';
-import { keepPlan, keptPlan, localOffset } from '../today/today.ts';
+import { keepPlan, keptPlan, dayHere } from '../today/today.ts';
 import { useLog, type RoundResult } from '../log/useLog.ts';
 import { usePracticeData, type Practice } from '../usePracticeData.ts';
 import '../practice.css';
@@ -98,7 +97,7 @@ function OneItem({ practice, item }: { readonly practice: Practice; readonly ite
 
 /** What was played is marked in the plan of the day, where there is one. */
 function markDone(id: string, who: string): void {
-  const day = dayOf(Date.now(), localOffset());
+  const day = dayHere(Date.now());
   const rows = keptPlan(day, who);
   if (rows?.some((row) => row.id === id && !row.done))
     keepPlan(

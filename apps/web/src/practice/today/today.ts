@@ -1,4 +1,11 @@
-import { planDay, type DayPlan, type Why } from '@same-song/core/practice';
+import {
+  type DayOf,
+  type DayPlan,
+  type Why,
+  daysBetween,
+  daysWhere,
+  planDay,
+} from '@same-song/core/practice';
 import type { ItemRecord } from '../../api/records.ts';
 import { StoredValues } from '../../frame/stored.ts';
 import type { Schedule } from '../schedule.ts';
@@ -72,8 +79,8 @@ const WHY: Readonly<Record<Exclude<TodayRow['why'], 'due'>, string>> = {
 /** `due in 3 days`, `not played yet`. */
 export function dueWords({ due }: Schedule, now: number): string {
   if (due === undefined) return 'not played yet';
-  const days = Math.ceil((due - now) / 86_400_000);
-  if (days <= 0) return 'due again';
+  const days = daysBetween(dayHere(now), dayHere(due));
+  if (due <= now || days <= 0) return 'due again';
   return days === 1 ? 'due again tomorrow' : `due again in ${days} days`;
 }
 
@@ -93,7 +100,5 @@ export function movedTo(rows: readonly TodayRow[], from: number, to: number): re
   return next;
 }
 
-/** How many minutes local time is ahead of UTC. */
-export function localOffset(): number {
-  return -new Date().getTimezoneOffset();
-}
+/** The day on which a time falls on this device. */
+export const dayHere: DayOf = daysWhere((at) => -new Date(at).getTimezoneOffset());

@@ -1,16 +1,16 @@
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { dayOf, PLAN_MINUTES } from '@same-song/core/practice';
+import { PLAN_MINUTES } from '@same-song/core/practice';
 import { remember } from '../../frame/undo.ts';
 import { playLink } from '../stand/playLink.ts';
 import type { Practice } from '../usePracticeData.ts';
-import { keepPlan, keptPlan, localOffset, moved, movedTo, proposed, type TodayRow } from './today.ts';
+import { keepPlan, keptPlan, dayHere, moved, movedTo, proposed, type TodayRow } from './today.ts';
 
 /** The plan of a day: proposed from what is due, or as it was changed or begun, which is kept. */
 export function usePlanOfDay({ own: items, scheduleFor, who, routines }: Practice) {
   const [minutes, setMinutes] = useState<number>(PLAN_MINUTES.usual);
   const [now] = useState(() => Date.now());
-  const day = dayOf(now, localOffset());
+  const day = dayHere(now);
   const [kept, setKept] = useState(() => ({ who, rows: keptPlan(day, who) }));
   if (kept.who !== who) setKept({ who, rows: keptPlan(day, who) });
   const plan = useMemo(
