@@ -58,7 +58,7 @@ function focusNow() {
   const name = at.getAttribute('aria-label') ?? at.textContent ?? '';
   return {
     at: `${at.tagName} ${at.className.toString().slice(0, 60)} “${name.trim().slice(0, 40)}”`,
-    visible: outlined || edged || at.matches('.circle-key'),
+    visible: outlined || edged || at.matches('[data-step]'),
     page: at === document.body,
   };
 }
@@ -105,7 +105,7 @@ test.each([
   ['?', 'the list of shortcuts'],
 ] as const)('with %s the picker of %s is open and bars nobody', async (key, _) => {
   await open('/map?in=Bb&play=major', 1280, 800, key === 'i' || key === '?');
-  await page.waitForSelector('.map-drawing .chip');
+  await page.waitForSelector('svg[role="listbox"] [role="option"]');
   await keys(page, key);
   await page.waitForSelector('.picker, [role="dialog"]');
   expect(await barriers(page)).toEqual([]);
@@ -113,7 +113,7 @@ test.each([
 
 test('errors in fields and notices bar nobody', async () => {
   await open(INSTRUMENT);
-  const name = (await page.waitForSelector('.editor-fields input[dir="auto"]'))!;
+  const name = (await page.waitForSelector('[aria-label="Name and layout"] input[dir="auto"]'))!;
   await name.click({ count: 3 });
   await keys(page, 'Backspace');
   await sees(page, 'A name is missing.');
@@ -128,20 +128,20 @@ test('errors in fields and notices bar nobody', async () => {
 
 test('what changed is said: on Map what can be had, in Keys what is asked and what comes out', async () => {
   await open('/keys/table?in=Bb&play=major');
-  await page.waitForSelector('.keys-side h2');
+  await page.waitForSelector('aside[aria-label] h2');
   const said = (where: string) => textOf(page, where);
   await eventually(
     () => said('.keys [role="status"]'),
     (text) => expect(text).toMatch(/^All keys: major in B♭ on .+\.$/),
   );
-  const octaves = await said('.keys-side [aria-live]');
+  const octaves = await said('aside[aria-label] [aria-live]');
   await keys(page, 'k', '“E”', 'Enter');
   await eventually(
     () => said('.keys [role="status"]'),
     (text) => expect(text).toContain('major in E on'),
   );
   await eventually(
-    () => said('.keys-side [aria-live]'),
+    () => said('aside[aria-label] [aria-live]'),
     (text) => expect(text).not.toBe(octaves),
   );
   await keys(page, 'm');
@@ -153,8 +153,8 @@ test('what changed is said: on Map what can be had, in Keys what is asked and wh
 
 test('in the drawing of What is this? arrows move and Space chooses', async () => {
   await open('/keys/identify?in=Bb&play=major');
-  await page.waitForSelector('.scene [role="option"][tabindex="0"]');
-  await page.evaluate(() => document.querySelector<SVGElement>('.scene [tabindex="0"]')!.focus());
+  await page.waitForSelector('svg [role="option"][tabindex="0"]');
+  await page.evaluate(() => document.querySelector<SVGElement>('svg [tabindex="0"]')!.focus());
   await keys(page, 'ArrowRight', 'ArrowRight', ' ');
   const focused = () => page.evaluate(() => document.activeElement?.getAttribute('data-way'));
   expect(await focused()).not.toBeNull();

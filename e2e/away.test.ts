@@ -22,7 +22,7 @@ const VIEWS = [
 
 test('with the server gone every part still opens, and what was set meanwhile is sent when it is back', async () => {
   page = await stage.page('/map?in=Bb&play=major');
-  await page.waitForSelector('.map-drawing .chip');
+  await page.waitForSelector('svg[role="listbox"] [role="option"]');
   // Parts are fetched ahead some seconds after the page stands.
   await page.waitForFunction(
     () => performance.getEntriesByType('resource').some(({ name }) => /SwitchView/.test(name)),
@@ -47,8 +47,8 @@ test('with the server gone every part still opens, and what was set meanwhile is
     await click(page, view);
     await page.waitForFunction(
       (name) =>
-        document.querySelector('.keys-page')?.getAttribute('aria-label') === name &&
-        !document.querySelector('.keys-page > .loading'),
+        document.querySelector('[role="tabpanel"]')?.getAttribute('aria-label') === name &&
+        !document.querySelector('[role="tabpanel"] > .loading'),
       {},
       view,
     );
@@ -56,7 +56,7 @@ test('with the server gone every part still opens, and what was set meanwhile is
     expect(shown).not.toMatch(/cannot be shown|could not be fetched|stumbled/);
   }
   await keys(page, '6');
-  await page.waitForSelector('.editor-head h2');
+  await page.waitForSelector('main header h2');
   await stage.restart();
   await eventually(
     () =>
@@ -70,7 +70,7 @@ test('with the server gone every part still opens, and what was set meanwhile is
 
 test('a part that was never fetched says so in its own place, and comes when it is tried again', async () => {
   page = await stage.page('/map?in=Bb&play=major');
-  await page.waitForSelector('.map-drawing .chip');
+  await page.waitForSelector('svg[role="listbox"] [role="option"]');
   await page.setRequestInterception(true);
   let away = true;
   page.on('request', (request) => {
@@ -79,12 +79,12 @@ test('a part that was never fetched says so in its own place, and comes when it 
   });
   await click(page, 'Keep');
   await sees(page, 'What is kept cannot be shown: the Same Song server does not answer.');
-  expect(await page.$('.map-drawing .chip')).not.toBeNull();
+  expect(await page.$('svg[role="listbox"] [role="option"]')).not.toBeNull();
   away = false;
   // What was being fetched ahead just then may fail once more.
   const tryAgain = async () => {
     if (await page.$('.later-failed')) await click(page, 'Try again');
-    return page.$('.keep-form input');
+    return page.$('[aria-label="Keep this question"] input');
   };
   await eventually(tryAgain, (input) => expect(input).not.toBeNull());
 });

@@ -22,7 +22,7 @@ async function retype(target: Page, selector: string, text: string): Promise<voi
   await input.click({ count: 3 });
   await input.type(text);
 }
-const nameField = '.editor-fields input[dir="auto"]';
+const nameField = '[aria-label="Name and layout"] input[dir="auto"]';
 
 const drawnWith = (chip: string, note: string) =>
   eventually(
@@ -37,7 +37,7 @@ const typed = (selector: string, text: string) =>
 
 test('editing a reed changes the drawing at once; saving keeps it, undo takes it back', async () => {
   page = await stage.page(A_FLAT);
-  const drawn = '.editor-drawing [data-way="5d"]';
+  const drawn = 'main figure [data-way="5d"]';
   await drawnWith(drawn, 'D♭5');
   await retype(page, field('hole 5 draw'), 'd5');
   await keys(page, 'Enter');
@@ -83,7 +83,7 @@ test('names: too long is told at the field, any script is kept', async () => {
   await click(page, 'Save');
   await sees(page, 'is saved.');
   await page.reload({ waitUntil: 'networkidle0' });
-  await shows(page, '.editor-head h2', 'מפוחית של נועה 🎶');
+  await shows(page, 'main header h2', 'מפוחית של נועה 🎶');
 });
 
 test('an edit made stale by a second device offers both texts, and what was chosen is kept', async () => {
@@ -99,7 +99,7 @@ test('an edit made stale by a second device offers both texts, and what was chos
   await click(page, 'Save as chosen');
   await sees(page, 'Mine is saved, with what was changed elsewhere.');
   await other.reload({ waitUntil: 'networkidle0' });
-  await shows(other, '.editor-head h2', 'Mine');
+  await shows(other, 'main header h2', 'Mine');
 });
 
 test('with the server killed in the middle of an edit nothing typed and nothing saved is lost', async () => {
@@ -116,7 +116,7 @@ test('with the server killed in the middle of an edit nothing typed and nothing 
   await typed(nameField, 'After the storm');
   await page.reload({ waitUntil: 'networkidle0' });
   await typed(nameField, 'After the storm');
-  await shows(page, '.cabinet-list a.active b', 'Before the storm');
+  await shows(page, 'section[aria-label="Instruments"] a[aria-current="page"] b', 'Before the storm');
   await click(page, 'Save');
   await sees(page, 'After the storm is saved.');
 });
@@ -141,15 +141,19 @@ test('put into the bin elsewhere, an instrument stays on the page with what was 
 
 test('into the bin and back, by the notice, by undo and from the bin itself', async () => {
   page = await stage.page(B_FLAT);
-  await page.waitForSelector('.editor-head h2');
-  const name = await textOf(page, '.editor-head h2');
-  const listed = () => page.$$eval('.cabinet-list li b', (names) => names.map((n) => n.textContent));
+  await page.waitForSelector('main header h2');
+  const name = await textOf(page, 'main header h2');
+  const listed = () =>
+    page.$$eval('section[aria-label="Instruments"] li b', (names) => names.map((n) => n.textContent));
   await click(page, 'Into the bin');
   await sees(page, 'is in the bin.');
   await eventually(listed, (names) => expect(names).not.toContain(name));
   await page.click('.notice button');
   await page.waitForFunction(
-    (n) => [...document.querySelectorAll('.cabinet-list li b')].some((b) => b.textContent === n),
+    (n) =>
+      [...document.querySelectorAll('section[aria-label="Instruments"] li b')].some(
+        (b) => b.textContent === n,
+      ),
     {},
     name,
   );
@@ -177,7 +181,8 @@ test('a layout kept under a name begins other instruments; undo and redo as ofte
   await (await page.waitForSelector('button[aria-label="Add Lantern reeds"]'))!.click();
   await sees(page, 'Lantern reeds is in the cabinet.');
   await typed(field('hole 3 blow'), 'F4');
-  const listed = () => page.$$eval('.cabinet-list li b', (names) => names.map((n) => n.textContent));
+  const listed = () =>
+    page.$$eval('section[aria-label="Instruments"] li b', (names) => names.map((n) => n.textContent));
   for (let i = 0; i < 2; i += 1) {
     await click(page, 'Undo');
     await eventually(listed, (names) => expect(names).not.toContain('Lantern reeds'));
@@ -213,16 +218,17 @@ describe('import', () => {
     );
     await sees(page, 'New: From the file');
     await sees(page, 'Changed: Renamed by the file');
-    const listed = () => page.$$eval('.cabinet-list li b', (names) => names.map((n) => n.textContent));
+    const listed = () =>
+      page.$$eval('section[aria-label="Instruments"] li b', (names) => names.map((n) => n.textContent));
     expect(await listed()).not.toContain('From the file');
     await click(page, 'Import');
     await sees(page, 'The file is imported.');
     await page.waitForFunction(() =>
-      document.querySelector('.cabinet-list')?.textContent?.includes('From the file'),
+      document.querySelector('section[aria-label="Instruments"]')?.textContent?.includes('From the file'),
     );
     await click(page, 'Undo');
     await page.waitForFunction(
-      () => !document.querySelector('.cabinet-list')?.textContent?.includes('the file'),
+      () => !document.querySelector('section[aria-label="Instruments"]')?.textContent?.includes('the file'),
     );
     await eventually(listed, (names) => expect(names).toContain(first!.name));
     await click(page, 'Redo');
@@ -261,12 +267,12 @@ describe('import', () => {
     ],
   ])('of %s is refused with the reason, and nothing changes', async (content, message) => {
     page = await stage.page('/cabinet/data');
-    await page.waitForSelector('.cabinet-list li b');
-    const before = await textOf(page, '.cabinet-list ul');
+    await page.waitForSelector('section[aria-label="Instruments"] li b');
+    const before = await textOf(page, 'section[aria-label="Instruments"] ul');
     await choose(content);
     await sees(page, message);
     await sees(page, 'nothing was changed');
-    expect(await textOf(page, '.cabinet-list ul')).toBe(before);
+    expect(await textOf(page, 'section[aria-label="Instruments"] ul')).toBe(before);
   });
 });
 

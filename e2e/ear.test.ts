@@ -77,7 +77,7 @@ const fiveBlow = () =>
 
 test('a microphone is heard: which way, how far off, and the page is never held up', async () => {
   page = await stage.page('/practice/listen');
-  await page.waitForSelector('.listen-drawing svg');
+  await page.waitForSelector('main svg');
   expect(await barriers(page)).toEqual([]);
   await page.evaluate(() => {
     const long: number[] = [];
@@ -105,10 +105,12 @@ test('a microphone is heard: which way, how far off, and the page is never held 
   );
   // Which microphone it is stands beside the meter.
   expect(await textOf(page, '.ear-by')).toMatch(/^by .*[Ff]ake/);
-  const microphones = await page.$$eval('.ear-buttons option', (all) => all.map((one) => one.value));
+  const microphones = await page.$$eval('[aria-label="What listens"] option', (all) =>
+    all.map((one) => one.value),
+  );
   expect(microphones.length).toBeGreaterThan(1);
   // Another one is listened by at once, and is the one that is taken the next time.
-  await choose(page, '.ear-buttons select', microphones.at(-1)!);
+  await choose(page, '[aria-label="What listens"] select', microphones.at(-1)!);
   await eventually(
     () => page.evaluate(() => localStorage.getItem('same-song.microphone')),
     (id) => expect(id).toBe(JSON.stringify(microphones.at(-1))),
@@ -121,7 +123,7 @@ test('a microphone is heard: which way, how far off, and the page is never held 
 
 test('an instrument is measured: the measuring is kept, its middle goes into the map, and both come back', async () => {
   page = await stage.page('/practice/listen?as=measure');
-  await page.waitForSelector('.listen-drawing svg');
+  await page.waitForSelector('main svg');
   expect(await barriers(page)).toEqual([]);
   await page.focus('#place');
   await keys(page, ' ');
@@ -155,8 +157,8 @@ test('an instrument is measured: the measuring is kept, its middle goes into the
 
 test('the way that is meant is chosen on the drawing, and another note is said to be one', async () => {
   page = await stage.page('/practice/listen');
-  await page.waitForSelector('.listen-drawing svg');
-  await page.click('.listen-drawing [data-way="1b"]');
+  await page.waitForSelector('main svg');
+  await page.click('main [data-way="1b"]');
   await sees(page, 'Meant: 1 blow');
   // What is told stands only as long as its note: it is gathered in the page.
   await page.evaluate(() => {
@@ -181,14 +183,14 @@ test('the way that is meant is chosen on the drawing, and another note is said t
   );
   await keys(page, 'Escape');
   await eventually(
-    () => textOf(page, '.ear-buttons'),
+    () => textOf(page, '[aria-label="What listens"]'),
     (text) => expect(text).not.toContain('Meant'),
   );
 });
 
 test('a file goes through the same chain, and what is no sound is said to be none', async () => {
   page = await stage.page('/practice/listen?as=measure');
-  await page.waitForSelector('.listen-drawing svg');
+  await page.waitForSelector('main svg');
   const chooser = (await page.$('input[type=file]'))!;
   const none = join(folder, 'none.wav');
   writeFileSync(none, 'no sound at all');
@@ -202,7 +204,7 @@ test('a missing microphone and a refused one are told in words, and how to go on
   const without = await openStage({ SAME_SONG_DEMO: '1' });
   try {
     page = await without.page('/practice/listen');
-    await page.waitForSelector('.ear-buttons');
+    await page.waitForSelector('[aria-label="What listens"]');
     await page.focus('#place');
     await keys(page, ' ');
     await sees(page, 'There is no microphone on this device.');
@@ -216,7 +218,7 @@ test('a missing microphone and a refused one are told in words, and how to go on
   try {
     page = await refusing.page('/practice/listen');
     await refusing.browser.defaultBrowserContext().overridePermissions(refusing.address, []);
-    await page.waitForSelector('.ear-buttons');
+    await page.waitForSelector('[aria-label="What listens"]');
     await page.focus('#place');
     await keys(page, ' ');
     await sees(page, 'The microphone is refused.');

@@ -32,7 +32,7 @@ const A4 = 442;
 
 const opened = async (path: string) => {
   page = await stage.page(path);
-  await page.waitForSelector('.ear-buttons');
+  await page.waitForSelector('[aria-label="What listens"]');
   expect(await barriers(page)).toEqual([]);
 };
 const holds = (selector: string, passes: (text: string) => void) =>
@@ -123,7 +123,7 @@ test('a line is followed by ear: what is late or another note is told at the not
   );
   expect(names).toHaveLength(8);
   const tones = names.map((name, at) => ({ hz: hertzOf(name), at, seconds: 0.8 }));
-  const state = () => textOf(page, '.player-state');
+  const state = () => textOf(page, '[aria-label="The round"]');
   const fates = () => page.$$eval('.fate', (all) => all.map((one) => one.textContent));
   const playWhenBegun = async (notes: typeof tones) => {
     await page.waitForSelector(SOUNDING_NOTE, { timeout: 20_000 });
@@ -161,7 +161,7 @@ test('a line is followed by ear: what is late or another note is told at the not
   await keys(page, ' ', 'm');
   await eventually(loudness, (line) => expect(line).toEqual(['1', '1']));
   await click(page, 'Done');
-  await page.waitForSelector('.today');
+  await page.waitForSelector('[aria-label="Today"]');
   interface Told {
     readonly clean: number;
     readonly rounds: number;
@@ -200,14 +200,14 @@ test('somebody made up plays with faults, and none of it is in the log', async (
   await page.close();
   page = await stage.page(path);
   await page.waitForSelector(NOTE);
-  await page.$eval('.player-more summary', (summary) => summary.click());
-  await page.$$eval('.player-settings select', (all) => (all.at(-1)!.id = 'made-up'));
+  await page.$eval('summary::-p-text(Tempo, sound and more)', (summary) => (summary as HTMLElement).click());
+  await page.$$eval('main details select', (all) => (all.at(-1)!.id = 'made-up'));
   await choose(page, '#made-up', 'leaves');
   await page.focus('#place');
   await keys(page, 'PageDown');
   await page.waitForSelector(SOUNDING_NOTE, { timeout: 20_000 });
   await eventually(
-    () => textOf(page, '.player-state'),
+    () => textOf(page, '[aria-label="The round"]'),
     (text) => expect(text).toContain('6 of 8 notes were hit. (Made up: not in the log.)'),
   );
   const fates = await page.$$eval('.fate', (all) => all.map((one) => one.textContent));
@@ -216,7 +216,7 @@ test('somebody made up plays with faults, and none of it is in the log', async (
   );
   await keys(page, 'PageUp', ' ');
   await click(page, 'Done');
-  await page.waitForSelector('.today');
+  await page.waitForSelector('[aria-label="Today"]');
   // Time was spent all the same, and no way was played.
   const [entry] = await logged<{ id: string; ways: object; clean: number }>(page, 1);
   if (entry!.id !== before[0]!.id) expect(entry).toMatchObject({ ways: {}, clean: 0 });
@@ -241,15 +241,17 @@ test('a note is held in its band and between two, in seconds', async () => {
 
 test('fingerings of one note are compared, one is recommended and chosen, and undone', async () => {
   await opened(`/practice/listen?as=compare&on=${WHISTLE}`);
-  await page.waitForSelector('.compared > li');
-  expect(await page.$$eval('.compared > li', (all) => all.length)).toBeGreaterThanOrEqual(3);
+  await page.waitForSelector('[aria-label="Ways of one note"] > li');
+  expect(
+    await page.$$eval('[aria-label="Ways of one note"] > li', (all) => all.length),
+  ).toBeGreaterThanOrEqual(3);
   expect(
     await page.$$eval('.compared-best', (all) => all.filter((one) => one.textContent.trim()).length),
   ).toBe(1);
   await page.focus('#place');
   await keys(page, 'ArrowRight');
   await click(page, 'Try it without playing');
-  const second = () => textOf(page, '.compared > li:nth-child(2)');
+  const second = () => textOf(page, '[aria-label="Ways of one note"] > li:nth-child(2)');
   await eventually(second, (text) => expect(text).toMatch(/cents (sharp|flat), 3×/));
   const choices = () =>
     page.evaluate(async (id) => {
@@ -259,7 +261,7 @@ test('fingerings of one note are compared, one is recommended and chosen, and un
       return found.choices.join(' ');
     }, WHISTLE);
   const before = await choices();
-  await page.click('.compared > li:nth-child(2) .MuiButton-root');
+  await page.click('[aria-label="Ways of one note"] > li:nth-child(2) .MuiButton-root');
   await sees(page, 'is your choice now.');
   await eventually(choices, (now) => expect(now).not.toBe(before));
   await click(page, 'Undo');
@@ -278,7 +280,7 @@ test('an old instrument’s standard is found and kept', async () => {
   await holds('.listen-cents', (text) => expect(text).toMatch(/4[4-7] cents above/));
   await sees(page, 'tell everybody before the lesson');
   await eventually(
-    () => page.$$eval('.struck li', (all) => all.length),
+    () => page.$$eval('[aria-label="Struck"] li', (all) => all.length),
     (count) => expect(count).toBeGreaterThanOrEqual(5),
   );
   const keep = await page.$$eval('.practice-tools button', (all) => all[0]!.textContent);
@@ -292,13 +294,13 @@ test('a drum is struck, written down and put into the cabinet', async () => {
   await opened('/practice/listen?as=write');
   await click(page, 'Try it without playing');
   await eventually(
-    () => page.$$eval('.struck b', (all) => all.map((one) => one.textContent)),
+    () => page.$$eval('[aria-label="Struck"] b', (all) => all.map((one) => one.textContent)),
     (names) => expect(names).toEqual(['D3', 'A3', 'C4', 'D4', 'F4', 'G4', 'A4', 'C5']),
   );
   await page.focus('#place');
   await keys(page, 'Backspace');
   await eventually(
-    () => page.$$eval('.struck b', (all) => all.length),
+    () => page.$$eval('[aria-label="Struck"] b', (all) => all.length),
     (count) => expect(count).toBe(7),
   );
   await page.type('::-p-aria([name="Call it"][role="textbox"])', 'Found in the boathouse');
@@ -332,7 +334,7 @@ test('a drill is answered by playing, and so is a call', async () => {
   );
   await sees(page, 'Right.');
   await eventually(
-    () => textOf(page, '.player-head'),
+    () => textOf(page, 'main header'),
     (text) => expect(text).toContain('2 of 20 · 1 right'),
   );
   await page.close();

@@ -30,34 +30,40 @@ describe('this instrument, all keys', () => {
   test('arrow keys walk the cells, Enter explains one, M opens it on Map, and the link brings it back', async () => {
     page = await stage.page(`/keys/table?on=${HARMONICA}&in=Bb&play=major`);
     await sees(page, '2nd position');
-    await page.focus('.keys-cell.chosen');
+    await page.focus('td button[aria-pressed="true"]');
     await keys(page, 'ArrowDown', 'ArrowRight', 'ArrowRight', 'Enter');
     await sees(page, 'F Dorian');
     await page.reload({ waitUntil: 'networkidle0' });
-    await shows(page, '.keys-side h2', 'F Dorian');
+    await shows(page, 'aside[aria-label] h2', 'F Dorian');
     await shows(page, '.keys-side .keys-tab', '4 draw');
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
     await keys(page, 'm');
-    await page.waitForSelector('.map-drawing .chip');
-    await shows(page, '.question-line', 'Play Dorian in F on Mara’s low E♭ harmonica');
+    await page.waitForSelector('svg[role="listbox"] [role="option"]');
+    await shows(page, 'main h1', 'Play Dorian in F on Mara’s low E♭ harmonica');
   });
 
   test('filters rule cells out, orders sort the keys, and all scales can be seen', async () => {
     page = await stage.page(`/keys/table?on=${HARMONICA}&in=Bb&play=major`);
     await sees(page, 'at least one octave');
-    const ruledOut = () => page.$$eval('.keys-cell.ruled-out', (cells) => cells.length);
+    const ruledOut = () => page.$$eval('td button[title$="ruled out above"]', (cells) => cells.length);
     expect(await ruledOut()).toBe(0);
     await page.click('::-p-xpath(//label[contains(., "no overblows")]//input)');
-    await page.waitForSelector('.keys-cell.ruled-out');
+    await page.waitForSelector('td button[title$="ruled out above"]');
     const rows = () =>
-      page.$$eval('.keys-grid tbody th', (cells) => cells.map((c) => c.textContent.split(' ')[0]));
+      page.$$eval('[role="tabpanel"] table tbody th', (cells) =>
+        cells.map((c) => c.textContent.split(' ')[0]),
+      );
     await eventually(rows, (found) => expect(found.slice(0, 3)).toEqual(['E♭', 'B♭', 'F']));
     await choose(page, labelled('Order of the keys'), 'semitones');
     await eventually(rows, (found) => expect(found.slice(0, 3)).toEqual(['E♭', 'E', 'F']));
     await choose(page, labelled('Scales shown'), 'all');
-    await page.waitForFunction(() => document.querySelectorAll('.keys-grid thead th').length > 38);
+    await page.waitForFunction(
+      () => document.querySelectorAll('[role="tabpanel"] table thead th').length > 38,
+    );
     await click(page, 'Undo');
-    await page.waitForFunction(() => document.querySelectorAll('.keys-grid thead th').length < 12);
+    await page.waitForFunction(
+      () => document.querySelectorAll('[role="tabpanel"] table thead th').length < 12,
+    );
     await click(page, 'Add a scale');
     await keys(page, '“lydian”', 'Enter');
     await page.waitForSelector('button[aria-label="Take Lydian out of the table"]');
@@ -66,25 +72,27 @@ describe('this instrument, all keys', () => {
     await eventually(rows, (found) => expect(['A♭', 'E♭']).toContain(found[0]));
     await page.click('button[aria-label="Take Lydian out of the table"]');
     await page.waitForFunction(
-      () => !document.querySelector('.keys-grid thead')!.textContent.includes('Lydian'),
+      () => !document.querySelector('[role="tabpanel"] table thead')!.textContent.includes('Lydian'),
     );
   });
 
   test('a custom scale of twelve notes gets its own column', async () => {
     page = await stage.page(`/keys/table?on=${HARMONICA}&in=Bb&play=chromatic`);
     await sees(page, 'chromatic');
-    await shows(page, '.keys-grid thead th:nth-child(2)', 'chromatic');
+    await shows(page, '[role="tabpanel"] table thead th:nth-child(2)', 'chromatic');
   });
 });
 
 test('everything I have for a key, best first, with what to do; one opens on Map', async () => {
   page = await stage.page(`/keys/cabinet?on=${HARMONICA}&in=D&play=major`);
-  await page.waitForFunction(() => document.querySelectorAll('.keys-list tbody tr').length >= 14);
-  await shows(page, '.keys-list', 'raise the');
-  await shows(page, '.keys-list', 'tune the');
-  await page.click('.keys-list tbody tr:first-child .link');
-  await page.waitForSelector('.map-drawing .chip');
-  await shows(page, '.question-line', 'major in D');
+  await page.waitForFunction(
+    () => document.querySelectorAll('[role="tabpanel"] table tbody tr').length >= 14,
+  );
+  await shows(page, '[role="tabpanel"] table', 'raise the');
+  await shows(page, '[role="tabpanel"] table', 'tune the');
+  await page.click('[role="tabpanel"] table tbody tr:first-child a');
+  await page.waitForSelector('svg[role="listbox"] [role="option"]');
+  await shows(page, 'main h1', 'major in D');
 });
 
 test('what must be set first is set on Map for the time being, and in the cabinet where that is wanted', async () => {
@@ -93,9 +101,9 @@ test('what must be set first is set on Map for the time being, and in the cabine
     '::-p-xpath(//tr[contains(., "tune the")]//a[normalize-space()="Map"])',
   );
   await link!.click();
-  await page.waitForSelector('.map-drawing .chip');
-  await shows(page, '.map-borrowed', 'tune the');
-  await shows(page, '.verdict-reach', '8 of 8');
+  await page.waitForSelector('svg[role="listbox"] [role="option"]');
+  await shows(page, '[role="note"]', 'tune the');
+  await shows(page, 'aside[aria-label="Verdict"]', '8 of 8');
   const inLink = () => Promise.resolve(new URL(page.url()).searchParams.get('on'));
   expect(await inLink()).toContain('~tuning:');
   const stored = () =>
@@ -106,8 +114,8 @@ test('what must be set first is set on Map for the time being, and in the cabine
   const before = await stored();
   await click(page, 'Set it so in the cabinet');
   await eventually(inLink, (on) => expect(on).not.toContain('~'));
-  await shows(page, '.verdict-reach', '8 of 8');
-  expect(await page.$('.map-borrowed')).toBeNull();
+  await shows(page, 'aside[aria-label="Verdict"]', '8 of 8');
+  expect(await page.$('[role="note"]')).toBeNull();
   expect(await stored()).not.toBe(before);
   await keys(page, 'Escape');
   for (let i = 0; i < 2; i += 1) {
@@ -117,7 +125,7 @@ test('what must be set first is set on Map for the time being, and in the cabine
   }
   const layouts = (text: string) => (JSON.parse(text) as { layout: unknown }[]).map((i) => i.layout);
   await eventually(stored, (now) => expect(layouts(now)).toEqual(layouts(before)));
-  await shows(page, '.map-borrowed', 'tune the');
+  await shows(page, '[role="note"]', 'tune the');
   await click(page, 'As it stands');
   await eventually(inLink, (on) => expect(on).not.toContain('~'));
 });
@@ -136,35 +144,33 @@ test('which whistle to take for B♭ major', async () => {
   await sees(page, '1st position');
   await choose(page, '.keys-tools select', 'whistle');
   await sees(page, 'home on the lowest note');
-  await page.click('.keys-list tbody tr:first-child .link');
-  await page.waitForSelector('.map-drawing .chip');
-  await shows(page, '.question-line', 'whistle');
+  await page.click('[role="tabpanel"] table tbody tr:first-child a');
+  await page.waitForSelector('svg[role="listbox"] [role="option"]');
+  await shows(page, 'main h1', 'whistle');
 });
 
 test('the circle by keyboard: keys one after another, positions, and the harmonica that key and position need', async () => {
   page = await stage.page(`/keys/circle?on=${HARMONICA}&in=Eb`);
   await sees(page, 'E♭ major');
-  await page.$eval('.circle-key.current', (key) => (key as SVGElement).focus());
+  await page.$eval('[data-step][aria-selected="true"]', (key) => (key as SVGElement).focus());
   await keys(page, 'ArrowRight', 'ArrowRight', 'ArrowRight');
   await sees(page, 'C major');
   await shows(page, '.circle-words', '4th position');
-  await page.click('.circle-key[data-step="11"]');
+  await page.click('[data-step="11"]');
   await sees(page, 'A♭ major');
   await shows(page, '.circle-words', '4 flats, in the order in which they enter: B♭ E♭ A♭ D♭');
   await choose(page, labelled('Position'), '2');
   await sees(page, 'take D♭.');
   await click(page, 'Try a D♭ harmonica');
-  await page.waitForFunction(() =>
-    document.querySelector('.question-line')?.textContent?.includes('D♭ harmonica'),
-  );
+  await page.waitForFunction(() => document.querySelector('main h1')?.textContent?.includes('D♭ harmonica'));
   await sees(page, '2nd position');
 });
 
 test('a lesson says what is out, what is in and what only repeats, and prints to one page', async () => {
   page = await stage.page(`/keys/lesson?on=${id(2)}&in=Eb&play=major`);
-  await page.waitForSelector('.lesson .chip');
+  await page.waitForSelector('[role="tabpanel"] [data-way]');
   await eventually(
-    () => textOf(page, '.lesson-steps'),
+    () => textOf(page, '[role="tabpanel"] ol'),
     (text) => expect(text).toMatch(/blow ↑: all of them are in\s*draw ↓: out: 5 draw, 9 draw/),
   );
   const { pages, text } = await onPaper(page);
@@ -177,11 +183,12 @@ describe('progressions', () => {
   test('bars tell chord tones from clashes; a better scale is one click away; own ones are kept', async () => {
     page = await stage.page(`/keys/chords?on=${HARMONICA}&in=Bb&play=major`);
     await sees(page, 'Scales that suit');
-    await page.waitForFunction(() => document.querySelectorAll('.bars li').length === 12);
+    await page.waitForFunction(() => document.querySelectorAll('ol[aria-label="Bars"] li').length === 12);
     const first = await textOf(page, '.suits li');
     await page.click('.suits .link');
     await page.waitForFunction(
-      (name) => name.startsWith(document.querySelector('.keys-side h2')!.textContent.replace('B♭ ', '')),
+      (name) =>
+        name.startsWith(document.querySelector('aside[aria-label] h2')!.textContent.replace('B♭ ', '')),
       {},
       first,
     );
@@ -196,10 +203,10 @@ describe('progressions', () => {
     await field.click({ count: 3 });
     await field.type('1 6m 2m,57 1');
     await keys(page, 'Enter');
-    await page.waitForFunction(() => document.querySelectorAll('.bars li').length === 4);
-    await shows(page, '.bars li:nth-child(3)', 'Cm ii');
+    await page.waitForFunction(() => document.querySelectorAll('ol[aria-label="Bars"] li').length === 4);
+    await shows(page, 'ol[aria-label="Bars"] li:nth-child(3)', 'Cm ii');
 
-    await page.type('.chords-editor input[placeholder="a name"]', 'Four bars of ours');
+    await page.type('[role="tabpanel"] input[placeholder="a name"]', 'Four bars of ours');
     await keys(page, 'Enter');
     await sees(page, 'Kept “Four bars of ours”.');
     await page.reload({ waitUntil: 'networkidle0' });
@@ -207,10 +214,10 @@ describe('progressions', () => {
       [...document.querySelectorAll('option')].some((o) => o.textContent === 'Four bars of ours'),
     );
     const own = await page.$$eval(
-      '.chords-editor option',
+      '[role="tabpanel"] option',
       (options) => options.find((o) => o.textContent === 'Four bars of ours')!.value,
     );
-    await choose(page, '.chords-editor select', own);
+    await choose(page, '[role="tabpanel"] select', own);
     await click(page, 'Put “Four bars of ours” into the bin');
     await sees(page, 'is in the bin.');
     page = await stage.page('/cabinet/bin');
@@ -221,8 +228,8 @@ describe('progressions', () => {
 
   test('a bar chosen shows its chord on the drawing', async () => {
     page = await stage.page(`/keys/chords?on=${HARMONICA}&in=Bb&play=major`);
-    await page.waitForSelector('.bars button');
-    await page.click('.bars li:nth-child(5) button');
+    await page.waitForSelector('ol[aria-label="Bars"] button');
+    await page.click('ol[aria-label="Bars"] li:nth-child(5) button');
     await sees(page, 'Over E♭ on Mara’s low E♭ harmonica');
   });
 });
@@ -232,7 +239,9 @@ test('what is this: notes, tab, mistakes with their place, and what several inst
   await sees(page, 'Lantern drum');
   await click(page, 'Take all notes of Lantern drum');
   await sees(page, 'minor pentatonic');
-  const field = (await page.waitForSelector('.identify-notes input')) as ElementHandle<HTMLInputElement>;
+  const field = (await page.waitForSelector(
+    '[role="tabpanel"] label input',
+  )) as ElementHandle<HTMLInputElement>;
   await field.click({ count: 3 });
   await field.type('D F Q A');
   await sees(page, '“Q” is neither');
@@ -251,7 +260,7 @@ test('switching a harp from one key to another is a list of levers', async () =>
   await choose(page, labelled('Key to go to'), 'D');
   await sees(page, 'raise the F levers');
   await sees(page, 'raise the C levers');
-  const drawn = () => page.$$eval('.switch-drawing .chip', (chips) => chips.length);
+  const drawn = () => page.$$eval('[role="tabpanel"] figure [data-way]', (chips) => chips.length);
   await eventually(drawn, (chips) => expect(chips).toBeGreaterThan(80));
 });
 
@@ -271,42 +280,42 @@ describe('without a mouse', () => {
   };
 
   test('everything I have: one is opened on Map', async () => {
-    await open('cabinet', HARMONICA, '.keys-list tbody .link');
-    await tabTo('.keys-list tbody .link');
+    await open('cabinet', HARMONICA, '[role="tabpanel"] table tbody a');
+    await tabTo('[role="tabpanel"] table tbody a');
     await keys(page, 'Enter');
-    await page.waitForSelector('.map-drawing .chip');
+    await page.waitForSelector('svg[role="listbox"] [role="option"]');
   });
 
   test('which one to take: another kind, and one of it on Map', async () => {
-    await open('which', HARMONICA, '.keys-list tbody .link');
+    await open('which', HARMONICA, '[role="tabpanel"] table tbody a');
     await tabTo('.keys-tools select');
     await keys(page, 'w');
     await sees(page, 'home on the lowest note');
-    await tabTo('.keys-list tbody .link');
+    await tabTo('[role="tabpanel"] table tbody a');
     await keys(page, 'Enter');
-    await shows(page, '.question-line', 'whistle');
+    await shows(page, 'main h1', 'whistle');
   });
 
   test('a lesson in another key', async () => {
-    await open('lesson', HARMONICA, '.lesson .chip');
+    await open('lesson', HARMONICA, '[role="tabpanel"] [data-way]');
     await keys(page, 'k', '“F”', 'Enter');
-    await shows(page, '.lesson-head h2', 'F major on Mara’s low E♭ harmonica');
+    await shows(page, '[role="tabpanel"] h2', 'F major on Mara’s low E♭ harmonica');
     await eventually(
-      () => textOf(page, '.lesson-steps'),
+      () => textOf(page, '[role="tabpanel"] ol'),
       (steps) => expect(steps).toMatch(/plain notes blow ↑: out:/),
     );
   });
 
   test('a progression: a bar is chosen, and the drawing tells its chord', async () => {
-    await open('chords', HARMONICA, '.bars button');
-    await tabTo('.bars li:nth-child(5) button');
+    await open('chords', HARMONICA, 'ol[aria-label="Bars"] button');
+    await tabTo('ol[aria-label="Bars"] li:nth-child(5) button');
     await keys(page, 'Enter');
     await sees(page, 'Over E♭ on Mara’s low E♭ harmonica');
   });
 
   test('what is this: notes typed, and the scale they make opened on Map', async () => {
-    await open('identify', id(14), '.identify-notes input');
-    await tabTo('.identify-notes input');
+    await open('identify', id(14), '[role="tabpanel"] label input');
+    await tabTo('[role="tabpanel"] label input');
     await keys(page, '“C Db D Eb E F Gb”');
     await sees(page, 'No scale of the list comes near this set');
     await page.keyboard.down('Control');
@@ -314,27 +323,27 @@ describe('without a mouse', () => {
     await page.keyboard.up('Control');
     await keys(page, '“D F G A C”');
     await sees(page, 'D minor pentatonic');
-    await tabTo('.keys-list .link');
+    await tabTo('[role="tabpanel"] table a');
     await keys(page, 'Enter');
-    await shows(page, '.question-line', 'Play minor pentatonic in D');
+    await shows(page, 'main h1', 'Play minor pentatonic in D');
   });
 
   test('switching: another key to go to', async () => {
-    await open('switch', HARP, '.switch-drawing .chip');
+    await open('switch', HARP, '[role="tabpanel"] figure [data-way]');
     await tabTo('.switch-question select');
     await keys(page, 'D');
-    await shows(page, '.switch-drawing:nth-of-type(2) figcaption', 'D');
+    await shows(page, '[role="tabpanel"] figure:nth-of-type(2) figcaption', 'D');
   });
 });
 
 test('a cell of the table is explained at a click, and opened on Map', async () => {
   page = await stage.page(`/keys/table?on=${id(12)}&in=D&play=major`);
   await (await page.waitForSelector('[data-cell="0,4"]'))!.click();
-  await shows(page, '.keys-side h2', 'C major pentatonic');
+  await shows(page, 'aside[aria-label] h2', 'C major pentatonic');
   // What comes later moves the button: wait until the tab of the octave stands.
   await page.waitForSelector('.keys-side .keys-tab span:nth-child(2)');
   await click(page, 'Open in Map (M)');
-  await shows(page, '.question-line', 'Play major pentatonic in C');
+  await shows(page, 'main h1', 'Play major pentatonic in C');
 });
 
 test('keys lead from question to question and the question goes along to Map and back', async () => {
@@ -343,8 +352,8 @@ test('keys lead from question to question and the question goes along to Map and
   await keys(page, ']', ']', ']');
   await page.waitForSelector('.circle');
   await keys(page, '1');
-  await page.waitForSelector('.map-drawing .chip');
-  await shows(page, '.question-line', 'Dorian in B♭');
+  await page.waitForSelector('svg[role="listbox"] [role="option"]');
+  await shows(page, 'main h1', 'Dorian in B♭');
   await keys(page, '2');
   await sees(page, 'How does Dorian in B♭ lie on');
 });
@@ -358,7 +367,7 @@ test.each([
 ])('%s at %d wide runs over no side', async (view, width) => {
   page = await stage.page(`/keys/${view}?on=${HARMONICA}&in=Bb&play=major`, { width, height: 900 });
   await page.waitForFunction(() => !document.querySelector('.loading'));
-  const over = await page.$eval('.keys-page', (e) => e.scrollWidth - e.clientWidth);
+  const over = await page.$eval('[role="tabpanel"]', (e) => e.scrollWidth - e.clientWidth);
   expect(over).toBeLessThanOrEqual(0);
 });
 

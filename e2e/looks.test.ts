@@ -29,12 +29,12 @@ describe.each(FAMILY_IDS)('%s', (id) => {
     'at %d × %d, dark %s: the drawing is whole, nothing runs over, no barrier',
     async (width, height, dark) => {
       page = await stage.page(mapOf(id, '&range=2'), { width, height, dark });
-      await page.waitForSelector('.map-drawing .chip');
+      await page.waitForSelector('svg[role="listbox"] [role="option"]');
       for (let i = 0; i < 2; i += 1) await page.keyboard.press('ArrowRight');
-      await page.waitForSelector('.selected');
+      await page.waitForSelector('section[aria-label="The note"]');
       const { over, right, tall } = await page.evaluate(() => {
         const main = document.querySelector('main')!;
-        const svg = document.querySelector('.map-drawing svg')!.getBoundingClientRect();
+        const svg = document.querySelector('svg[role="listbox"]')!.getBoundingClientRect();
         return {
           over: main.scrollWidth - main.clientWidth,
           right: svg.right - main.getBoundingClientRect().right,
@@ -50,18 +50,18 @@ describe.each(FAMILY_IDS)('%s', (id) => {
 
   test('every way is named, no two alike, and reached by the arrow keys; the line sounds in its own way', async () => {
     page = await stage.page(mapOf(id, '&dir=up'));
-    await page.waitForSelector('.map-drawing .chip');
-    const count = await page.$$eval('.map-drawing [role="option"]', (ways) => ways.length);
-    const names = await page.$$eval('.map-drawing [role="option"] title', (titles) =>
+    await page.waitForSelector('svg[role="listbox"] [role="option"]');
+    const count = await page.$$eval('svg[role="listbox"] [role="option"]', (ways) => ways.length);
+    const names = await page.$$eval('svg[role="listbox"] [role="option"] title', (titles) =>
       titles.map((t) => t.textContent),
     );
     expect(names).toHaveLength(count);
     expect(new Set(names).size).toBe(count);
     await keys(page, 'ArrowUp', 'ArrowUp');
-    await page.waitForSelector('.map-drawing [aria-selected="true"]');
-    const first = await page.$eval('.map-drawing [aria-selected="true"] title', (t) => t.textContent);
+    await page.waitForSelector('svg[role="listbox"] [aria-selected="true"]');
+    const first = await page.$eval('svg[role="listbox"] [aria-selected="true"] title', (t) => t.textContent);
     expect(names).toContain(first);
-    await shows(page, '.selected h2', 'degree');
+    await shows(page, 'section[aria-label="The note"] h2', 'degree');
     await keys(page, ' ');
     await page.waitForSelector(SOUNDING_NOTE, { timeout: 15_000 });
     const begun = await page.evaluate(soundingAt);
@@ -76,7 +76,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
 
 test('with the server away Map still answers, and says that nothing can be saved', async () => {
   page = await stage.page(mapOf('harp'));
-  await page.waitForSelector('.map-drawing .chip');
+  await page.waitForSelector('svg[role="listbox"] [role="option"]');
   await stage.kill();
   await keys(page, 'k', '“D”', 'Enter');
   await sees(page, 'levers up: F C');

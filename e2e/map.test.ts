@@ -10,13 +10,13 @@ beforeAll(async () => {
 });
 afterAll(() => stage.close());
 
-const sentence = () => textOf(page, '.question-line');
+const sentence = () => textOf(page, 'main h1');
 const pinned = () => page.$$eval(PINNED_NOTE, (pins) => pins.length);
 
 /** Waits for the tab of the line to become what is wanted, and fails telling what it is instead. */
 const tabBecomes = (text: string) =>
   eventually(
-    () => textOf(page, '.line-tab p'),
+    () => textOf(page, '[aria-label="Tab of the line"]'),
     (tab) => expect(tab).toBe(text),
   );
 
@@ -26,9 +26,11 @@ const soundingAt = () =>
 
 test('of a long line three lines of tab are shown, and all of it when asked', async () => {
   page = await stage.page('/map?on=preset:anglo/G-D-sharp-on-push&in=G&play=major&range=all');
-  await page.waitForSelector('.line-tab');
-  const hidden = () => page.$eval('.line-tab p', (tab) => tab.scrollHeight - tab.clientHeight);
-  const last = () => page.$eval('.line-tab-all span:last-child', (note) => note.textContent);
+  await page.waitForSelector('[aria-label="Tab of the line"]');
+  const hidden = () =>
+    page.$eval('[aria-label="Tab of the line"]', (tab) => tab.scrollHeight - tab.clientHeight);
+  const last = () =>
+    page.$eval('[aria-label="Tab of the line"] > span > span:last-of-type', (note) => note.textContent);
   await eventually(hidden, (height) => expect(height).toBeGreaterThan(100));
   await click(page, 'All of the tab');
   await eventually(hidden, (height) => expect(height).toBeLessThanOrEqual(2));
@@ -37,8 +39,8 @@ test('of a long line three lines of tab are shown, and all of it when asked', as
   await eventually(hidden, (height) => expect(height).toBeGreaterThan(100));
   // A short line has nothing to show more of.
   await page.goto(page.url().replace('range=all', 'range=1&dir=up'));
-  await page.waitForSelector('.line-tab span');
-  expect(await page.$$('.line-tab button')).toEqual([]);
+  await page.waitForSelector('[aria-label="Tab of the line"] span span');
+  expect(await page.$$(':has(> [aria-label="Tab of the line"]) > button')).toEqual([]);
   await page.close();
 });
 
@@ -58,7 +60,7 @@ test('first start, by keyboard alone: an instrument, three scales, a pin, undo, 
 
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
   await keys(page, '1');
-  await page.waitForSelector('.map-drawing .chip');
+  await page.waitForSelector('svg[role="listbox"] [role="option"]');
   await keys(page, 's', '“blues in Bb”', 'Enter');
   await sees(page, '2nd position');
   await eventually(sentence, (shown) =>
@@ -70,22 +72,22 @@ test('first start, by keyboard alone: an instrument, three scales, a pin, undo, 
 
   await keys(page, 's', '“f dor”', 'Enter');
   await sees(page, '3rd position');
-  await shows(page, '.question-line', 'Play Dorian in F');
+  await shows(page, 'main h1', 'Play Dorian in F');
 
   await keys(page, 's', '“1 2 b3 #4 5 6 b7”', 'Enter');
   await sees(page, '3 and 7 lowered; 4 raised');
-  await shows(page, '.question-line', 'Play Dorian ♯4 in F');
+  await shows(page, 'main h1', 'Play Dorian ♯4 in F');
 
   await keys(page, 's', '“major”', 'Enter', 'k', '“bb”', 'Enter', 'd', '“down”', 'Enter');
   // The upper octave is whole; from 2 draw the seventh is missing.
   await tabBecomes('9 blow, 9 blow ′, 8 blow, 8 draw, 7 blow, 7 draw, 6 draw, 6 blow');
   await keys(page, 'r', '“low oct”', 'Enter');
-  await shows(page, '.question-line', 'the low octave');
+  await shows(page, 'main h1', 'the low octave');
   await tabBecomes('6 blow, (A4), 5 blow, 4 draw, 4 blow, 3 draw, 3 draw ″, 2 draw');
 
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
   await keys(page, 'ArrowLeft');
-  await shows(page, '.selected h2', 'B♭3');
+  await shows(page, 'section[aria-label="The note"] h2', 'B♭3');
   await keys(page, 'a');
   await tabBecomes('6 blow, (A4), 5 blow, 4 draw, 4 blow, 3 draw, 3 draw ″, 3 blow');
   await eventually(pinned, (pins) => expect(pins).toBe(1));
@@ -113,8 +115,8 @@ test('a question kept under a name opens again from another device', async () =>
   page = await stage.page('/map?in=C&play=natural-minor&range=all&dir=up');
   await sees(page, 'natural minor');
   await click(page, 'Keep');
-  await page.waitForSelector('.keep-form input');
-  await page.type('.keep-form input', 'Quay song 🎶 שיר');
+  await page.waitForSelector('[aria-label="Keep this question"] input');
+  await page.type('[aria-label="Keep this question"] input', 'Quay song 🎶 שיר');
   await keys(page, 'Enter');
   await sees(page, 'Kept “Quay song 🎶 שיר”.');
 
@@ -123,7 +125,7 @@ test('a question kept under a name opens again from another device', async () =>
   await page.waitForSelector('.kept-open');
   await page.click('.kept-open');
   await sees(page, 'the whole reach');
-  await shows(page, '.question-line', 'Play natural minor in C');
+  await shows(page, 'main h1', 'Play natural minor in C');
 });
 
 test('what cannot be understood is said in the picker, and the question stays', async () => {
@@ -148,7 +150,7 @@ test('what cannot be understood is said in the picker, and the question stays', 
 test('a mistyped link opens with what it can and says what it cannot', async () => {
   page = await stage.page('/map?in=Q&play=dorian&range=77&pin=75.1:nonsense');
   await sees(page, 'From the link:');
-  await shows(page, '.question-line', 'Play Dorian in E♭');
+  await shows(page, 'main h1', 'Play Dorian in E♭');
   await sees(page, 'Some pins do not fit');
 });
 
@@ -158,18 +160,20 @@ test('arrow keys walk the line and the ways; what is chosen in one place is lit 
   await keys(page, 'ArrowRight', 'ArrowRight');
   const chosen = async () => ({
     line: await textOf(page, `${NOTE}[aria-selected="true"] .unseen`),
-    drawing: await page.$eval('.map-drawing [aria-selected="true"] title', (e) => e.textContent),
-    verdict: await textOf(page, '.selected h2'),
+    drawing: await page.$eval('svg[role="listbox"] [aria-selected="true"] title', (e) => e.textContent),
+    verdict: await textOf(page, 'section[aria-label="The note"] h2'),
   });
   const all = (note: string) =>
     eventually(chosen, (texts) => {
       for (const text of Object.values(texts)) expect(text).toContain(note);
     });
   await all('C4');
-  await page.click('.map-drawing [data-way="4d"]');
+  await page.click('svg[role="listbox"] [data-way="4d"]');
   await all('F4');
   await keys(page, 'ArrowUp');
-  await page.waitForFunction(() => !document.querySelector('.selected h2')?.textContent?.includes('F4,'));
+  await page.waitForFunction(
+    () => !document.querySelector('section[aria-label="The note"] h2')?.textContent?.includes('F4,'),
+  );
 });
 
 test('Play sounds the line: the note that sounds is marked, moves on, and Stop ends it', async () => {
@@ -205,10 +209,10 @@ test.each([
   [768, 1024],
 ])('at %d × %d nothing runs over the side, and the drawing is whole', async (width, height) => {
   page = await stage.page('/map?in=Bb&play=blues-six&range=2', { width, height });
-  await page.waitForSelector('.map-drawing .chip');
+  await page.waitForSelector('svg[role="listbox"] [role="option"]');
   const over = await page.evaluate(() => {
     const main = document.querySelector('main')!;
-    const box = document.querySelector('.map-drawing svg')!.getBoundingClientRect();
+    const box = document.querySelector('svg[role="listbox"]')!.getBoundingClientRect();
     return {
       side: main.scrollWidth - main.clientWidth,
       drawing: box.right - main.getBoundingClientRect().right,
@@ -233,7 +237,7 @@ test('a first visit is told what the page is; put away, it stays away', async ()
   await click(visitor, 'Got it');
   await visitor.waitForFunction(() => !document.querySelector('.map-welcome'));
   await visitor.reload({ waitUntil: 'networkidle0' });
-  await visitor.waitForSelector('.map-drawing .chip');
+  await visitor.waitForSelector('svg[role="listbox"] [role="option"]');
   expect(await visitor.$('.map-welcome')).toBeNull();
   await first.close();
 });

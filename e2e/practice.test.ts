@@ -28,7 +28,7 @@ afterEach(() => page.close());
 
 const itemPath = (number: number) =>
   `/practice/play/5a3e5046-0000-4000-8000-${String(720 + number).padStart(12, '0')}`;
-const state = () => textOf(page, '.player-state');
+const state = () => textOf(page, '[aria-label="The round"]');
 interface Told {
   readonly name: string;
   readonly rounds: number;
@@ -41,19 +41,19 @@ const lastLogged = () => logged<Told>(page, 3);
 
 test('the plan of the day says why, is changed, and is there again after a reload', async () => {
   page = await stage.page('/practice');
-  await page.waitForSelector('.today-rows li');
+  await page.waitForSelector('main ol li');
   expect(await barriers(page)).toEqual([]);
-  const names = () => page.$$eval('.today-name b', (all) => all.map((one) => one.textContent ?? ''));
+  const names = () => page.$$eval('main ol li b', (all) => all.map((one) => one.textContent ?? ''));
   expect((await names())[0]).toBe('Six-note blues in B♭, groups of three');
-  expect(await textOf(page, '.today-name small')).toContain('your teacher set it');
+  expect(await textOf(page, 'main ol li small')).toContain('your teacher set it');
   const before = await names();
   await page.click('[aria-label="Six-note blues in B♭, groups of three: later"]');
   await eventually(names, (now) => expect(now.slice(0, 2)).toEqual([before[1], before[0]]));
   await page.click('[aria-label="Six-note blues in B♭, groups of three: a minute less"]');
   await page.reload();
-  await page.waitForSelector('.today-rows li');
+  await page.waitForSelector('main ol li');
   expect((await names()).slice(0, 2)).toEqual([before[1], before[0]]);
-  expect(await textOf(page, '.today-rows li:nth-child(2) .today-minutes')).toContain('5 min');
+  expect(await textOf(page, 'main ol li:nth-child(2)')).toContain('5 min');
   await page.click(`[aria-label="skip ${before[1]}"]`);
   await eventually(names, (now) => expect(now).not.toContain(before[1]));
   await click(page, 'Undo');
@@ -65,13 +65,13 @@ test('a round is counted in, played, judged by a pedal and logged, and the tempo
   await page.waitForSelector(NOTE);
   expect(await barriers(page)).toEqual([]);
   const tempo = () => textOf(page, '.player-tempo');
-  await page.$eval('.player-more summary', (summary) => summary.click());
-  await page.waitForSelector('.player-settings input');
-  await page.$eval('.player-settings input[type=number]', (input) => input.select());
+  await page.$eval('summary::-p-text(Tempo, sound and more)', (summary) => (summary as HTMLElement).click());
+  await page.waitForSelector('main details input');
+  await page.$eval('main details input[type=number]', (input) => input.select());
   await page.keyboard.type('300');
   await eventually(tempo, (text) => expect(text).toBe('300 a minute'));
-  await choose(page, '.player-settings select', '1');
-  await page.$eval('.player-more summary', (summary) => summary.click());
+  await choose(page, 'main details select', '1');
+  await page.$eval('summary::-p-text(Tempo, sound and more)', (summary) => (summary as HTMLElement).click());
   await page.focus('#place');
   await keys(page, 'PageDown');
   await eventually(state, (text) => expect(text).toContain('Counting in'));
@@ -84,7 +84,7 @@ test('a round is counted in, played, judged by a pedal and logged, and the tempo
   await eventually(state, (text) => expect(text).toContain('Ready.'));
   expect(await textOf(page, '.player-ladder')).toContain('round 2');
   await click(page, 'Done');
-  await page.waitForSelector('.today');
+  await page.waitForSelector('[aria-label="Today"]');
   await eventually(lastLogged, (list) =>
     expect(list.at(-1)).toMatchObject({ name: 'Drum, down to the anchor', rounds: 1, clean: 0 }),
   );
@@ -138,7 +138,7 @@ test('rounds go round without a count, or on by themselves; what nobody judged i
   // No key is pressed.
   await eventually(state, (text) => expect(text).toContain('Counting in'));
   await click(page, 'Done');
-  await page.waitForSelector('.today');
+  await page.waitForSelector('[aria-label="Today"]');
   await eventually(lastLogged, (list) => {
     const last = list.at(-1);
     expect(last).toMatchObject({ name: 'Drum, down to the anchor', rounds: 0, clean: 0 });
@@ -152,15 +152,15 @@ test('note by note each is one card, walked by pedal', async () => {
   await keys(page, 'n');
   await page.waitForSelector('.note-card');
   expect(await textOf(page, '.note-card-how')).toContain('draw');
-  expect(await textOf(page, '.note-card-place')).toContain('1 of');
+  expect(await textOf(page, '[aria-label="This note"]')).toContain('1 of');
   await keys(page, 'PageDown');
   await eventually(
-    () => textOf(page, '.note-card-place'),
+    () => textOf(page, '[aria-label="This note"]'),
     (text) => expect(text).toContain('2 of'),
   );
   await keys(page, 'PageUp');
   await eventually(
-    () => textOf(page, '.note-card-place'),
+    () => textOf(page, '[aria-label="This note"]'),
     (text) => expect(text).toContain('1 of'),
   );
   expect(await barriers(page)).toEqual([]);
@@ -170,7 +170,7 @@ test('a drill is answered by keys alone; what was wrong stands at its end and is
   page = await stage.page(itemPath(8));
   await page.waitForSelector('.drill-choices button');
   expect(await barriers(page)).toEqual([]);
-  const count = () => textOf(page, '.player-head p');
+  const count = () => textOf(page, 'main header p');
   for (let i = 1; i <= 20; i += 1) {
     await eventually(count, (text) => expect(text).toContain(`${i} of 20`));
     await page.waitForSelector('.drill-choices button:not([disabled])');
@@ -179,7 +179,7 @@ test('a drill is answered by keys alone; what was wrong stands at its end and is
     await eventually(
       () =>
         page.evaluate(() =>
-          ['.drill-answer', '.player-head p', '.drill h1']
+          ['main [role="status"]', 'main header p', 'main h1']
             .map((part) => document.querySelector(part)?.textContent ?? '')
             .join('\n'),
         ),
@@ -192,7 +192,7 @@ test('a drill is answered by keys alone; what was wrong stands at its end and is
     await keys(page, ' ');
   }
   await page.waitForFunction(() => /of 20 right/.test(document.querySelector('h1')?.textContent ?? ''));
-  const [right] = /\d+/.exec(await textOf(page, '.drill h1'))!;
+  const [right] = /\d+/.exec(await textOf(page, 'main h1'))!;
   expect(await barriers(page)).toEqual([]);
   const wrong = await page.$$eval('.drill li', (all) => all.length);
   expect(wrong).toBe(20 - Number(right));
@@ -204,13 +204,14 @@ test('a drill is answered by keys alone; what was wrong stands at its end and is
 
 test('over chords the bar that sounds is marked, stages are walked, and a call can be had again by its number', async () => {
   page = await stage.page(itemPath(3));
-  await page.waitForSelector('.jam-bars li');
+  await page.waitForSelector('ol[aria-label="Bars"] li');
   expect(await barriers(page)).toEqual([]);
   for (let i = 0; i < 50; i += 1) await keys(page, 'ArrowUp');
   await keys(page, ' ');
-  await page.waitForSelector('.jam-bars .now');
+  await page.waitForSelector('ol[aria-label="Bars"] [aria-current="true"]');
   await eventually(
-    () => page.$$eval('.jam-bars li', (bars) => bars.findIndex((bar) => bar.className === 'now')),
+    () =>
+      page.$$eval('ol[aria-label="Bars"] li', (bars) => bars.findIndex((bar) => bar.ariaCurrent === 'true')),
     (at) => expect(at).toBeGreaterThan(1),
   );
   await keys(page, ' ');
@@ -223,18 +224,18 @@ test('over chords the bar that sounds is marked, stages are walked, and a call c
   await page.waitForSelector('.call');
   await click(page, 'Call');
   await eventually(
-    () => textOf(page, '.call-state'),
+    () => textOf(page, '[aria-label="The call"]'),
     (text) => expect(text).toBe('That was:'),
   );
   const phrase = await textOf(page, '.call-phrase');
   expect(phrase).toContain('draw');
   await click(page, 'The same again');
   await eventually(
-    () => textOf(page, '.call-state'),
+    () => textOf(page, '[aria-label="The call"]'),
     (text) => expect(text).toBe('Listen …'),
   );
   await eventually(
-    () => textOf(page, '.call-state'),
+    () => textOf(page, '[aria-label="The call"]'),
     (text) => expect(text).toBe('That was:'),
   );
   expect(await textOf(page, '.call-phrase')).toBe(phrase);
@@ -253,16 +254,16 @@ test('a line of Map and a song become items with one key', async () => {
   await keys(page, 'b');
   await sees(page, 'The Net Menders is among what is practised.');
   await click(page, 'Play it now');
-  await shows(page, '.player-head h1', 'The Net Menders');
+  await shows(page, 'main header h1', 'The Net Menders');
   await page.waitForSelector(NOTE);
 });
 
 test('the log is set right by hand and undone; progress answers its questions, with tables', async () => {
   page = await stage.page('/practice/log');
-  await page.waitForSelector('.record-table tbody tr');
-  const first = () => textOf(page, '.record-table tbody tr');
+  await page.waitForSelector('table[aria-rowcount] tbody tr');
+  const first = () => textOf(page, 'table[aria-rowcount] tbody tr');
   const before = await first();
-  await page.click('.record-table tbody tr .link');
+  await page.click('table[aria-rowcount] tbody tr button');
   await page.waitForSelector('[aria-label="Minutes"]');
   await page.$eval('[aria-label="Minutes"]', (input) => (input as HTMLInputElement).select());
   await page.keyboard.type('x');
@@ -318,9 +319,11 @@ test.each([92, 208])(
     });
     await page.goto(new URL(itemPath(9), page.url()).href);
     await page.waitForSelector(NOTE);
-    await page.$eval('.player-more summary', (summary) => summary.click());
-    await page.waitForSelector('.player-settings input');
-    await page.$eval('.player-settings input[type=number]', (input) => input.select());
+    await page.$eval('summary::-p-text(Tempo, sound and more)', (summary) =>
+      (summary as HTMLElement).click(),
+    );
+    await page.waitForSelector('main details input');
+    await page.$eval('main details input[type=number]', (input) => input.select());
     await page.keyboard.type(String(perMinute));
     await page.focus('#place');
     await keys(page, 'PageDown');

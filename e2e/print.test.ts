@@ -21,10 +21,12 @@ test.each([
   ['letter', LONG, false],
 ] as const)('Map prints to one page: %s, %s, dark %s', async (format, path, dark) => {
   const page = await stage.page(path, { dark });
-  await page.waitForSelector('.print-sheet .chip');
+  await page.waitForSelector('[data-one-page] [data-way]');
   const { pages, text: printed } = await onPaper(page, { format });
   expect(pages).toBe(1);
-  const tabs = await page.$$eval('.print-line b', (elements) => elements.map((e) => e.textContent ?? ''));
+  const tabs = await page.$$eval('[data-one-page] ol b', (elements) =>
+    elements.map((e) => e.textContent ?? ''),
+  );
   expect(tabs.length).toBeGreaterThan(8);
   const words = (text: string) => text.replace(/[\s′″‴°]+/g, ' ');
   for (const tab of new Set(tabs)) expect(words(printed)).toContain(words(tab).trim());
@@ -46,7 +48,7 @@ test.each([
   `/map?on=preset:anglo/C-G-sharp-on-push&in=C&${TWO_OCTAVES}`,
 ])('with its staff %s is one page too, of both papers', async (path) => {
   const page = await stage.page(path);
-  await page.waitForSelector('.print-sheet .chip');
+  await page.waitForSelector('[data-one-page] [data-way]');
   // A try that failed may have left it switched on.
   if (!(await page.$('.line-staff[aria-pressed="true"]'))) await keys(page, 'f');
   await page.waitForSelector('.line-panel .staff-notes');
@@ -58,15 +60,15 @@ test.each([
   }
   const zoom = await page.evaluate(() => {
     window.dispatchEvent(new Event('beforeprint'));
-    const set = document.querySelector<HTMLElement>('.print-sheet')!.style.zoom;
+    const set = document.querySelector<HTMLElement>('[data-one-page]')!.style.zoom;
     window.dispatchEvent(new Event('afterprint'));
-    return [Number(set || '1'), document.querySelector<HTMLElement>('.print-sheet')!.style.zoom];
+    return [Number(set || '1'), document.querySelector<HTMLElement>('[data-one-page]')!.style.zoom];
   });
   expect(zoom[0]).toBeGreaterThan(0.55);
   expect(zoom[1]).toBe('');
   const heads = (where: string) => page.$$eval(`${where} ellipse`, (drawn) => drawn.length);
   const notes = await page.$$eval(NOTE, (drawn) => drawn.length);
-  expect(await heads('.print-sheet')).toBe(notes);
+  expect(await heads('[data-one-page]')).toBe(notes);
   expect(await heads('.line-panel')).toBe(notes);
   await keys(page, 'f');
   await eventually(
@@ -80,8 +82,8 @@ test.each(['table', 'cabinet', 'which', 'circle', 'lesson', 'chords', 'identify?
   'of Keys, %s prints to one page of both papers, under its question and without what a screen is for',
   async (view) => {
     const page = await stage.page(`/keys/${view}`);
-    await page.waitForSelector('.keys-page svg, .keys-page td');
-    const question = (await textOf(page, '.question-line')).slice(0, 20);
+    await page.waitForSelector('[role="tabpanel"] svg, [role="tabpanel"] td');
+    const question = (await textOf(page, 'main h1')).slice(0, 20);
     for (const format of ['a4', 'letter'] as const) {
       const { pages, text } = await onPaper(page, { format });
       expect([format, pages]).toEqual([format, 1]);
@@ -98,17 +100,17 @@ test('a hand-out is made of cells and of what is asked, ordered, and printed wit
   await click(page, 'this cell');
   await sees(page, '1 entry put on the hand-out.');
   await click(page, 'Hand-out');
-  await page.waitForSelector('.handout-entry h2');
+  await page.waitForSelector('[role="tabpanel"] section h2');
   await keys(page, 's', '“six note blues”', 'Enter');
   await click(page, 'Add what is asked above');
   await keys(page, 's', '“major”', 'Enter', 'k', '“F”', 'Enter');
   await click(page, 'Add what is asked above');
-  const heads = () => page.$$eval('.handout-entry h2', (found) => found.map((e) => e.textContent));
+  const heads = () => page.$$eval('[role="tabpanel"] section h2', (found) => found.map((e) => e.textContent));
   const on = 'on Mara’s low E♭ harmonica';
   await eventually(heads, (names) =>
     expect(names).toEqual([`B♭ major ${on}`, `B♭ six-note blues ${on}`, `F major ${on}`]),
   );
-  await page.click('.handout-list li:nth-child(3) [title^="Up"]');
+  await page.click('[aria-label="What goes on it"] li:nth-child(3) [title^="Up"]');
   await eventually(heads, (names) =>
     expect(names).toEqual([`B♭ major ${on}`, `F major ${on}`, `B♭ six-note blues ${on}`]),
   );
@@ -116,7 +118,7 @@ test('a hand-out is made of cells and of what is asked, ordered, and printed wit
   expect(pages).toBe(2);
   expect(printed).toContain('B♭ six-note blues');
   expect(printed).not.toContain('Add what is asked');
-  await choose(page, '.handout-list select', 'each');
+  await choose(page, '[aria-label="What goes on it"] select', 'each');
   await eventually(
     () => onPaper(page),
     (paper) => expect(paper.pages).toBe(3),
@@ -156,7 +158,7 @@ test('tab and drawing are handed out as files, and the drawing is printed alone'
   const page = await stage.page(SHORT);
   await sees(page, 'major pentatonic');
   const file = await filesOf(page);
-  const shown = await textOf(page, '.line-tab p');
+  const shown = await textOf(page, '[aria-label="Tab of the line"]');
   const closed = () => page.waitForFunction(() => !document.querySelector('[role="menu"]'));
   await click(page, 'Files');
   await click(page, 'Tab as a text file');
@@ -169,7 +171,7 @@ test('tab and drawing are handed out as files, and the drawing is printed alone'
   const svg = await file(`${name}.svg`);
   expect(svg).toContain('<svg xmlns="http://www.w3.org/2000/svg"');
   expect(svg.match(/<g id="/g)!.length).toBe(
-    await page.$$eval('.map-drawing .chip', (chips) => chips.length),
+    await page.$$eval('svg[role="listbox"] [role="option"]', (chips) => chips.length),
   );
   const paper = await printedAlone(page, async () => {
     await click(page, 'Files');
@@ -184,7 +186,7 @@ test('tab and drawing are handed out as files, and the drawing is printed alone'
 
 test('the circle and the table of positions are handed out and printed alone, black on white in the dark too', async () => {
   const page = await stage.page('/keys/circle?in=Eb&play=major', { dark: true });
-  await page.waitForSelector('.circle-key');
+  await page.waitForSelector('[data-step]');
   const file = await filesOf(page);
   await click(page, 'Save as file: The circle from E♭');
   const svg = await file('The-circle-from-E-flat.svg');
@@ -200,12 +202,12 @@ test('the circle and the table of positions are handed out and printed alone, bl
   expect(circle.text).not.toContain('position of an instrument');
 
   await click(page, 'Which one to take');
-  await page.waitForSelector('.keys-list td');
+  await page.waitForSelector('[role="tabpanel"] table td');
   const title = 'Which diatonic harmonica to take for E♭ major';
   await click(page, `Save as file: ${title}`);
   const rows = (await file('Which-diatonic-harmonica-to-take-for-E-flat-major.csv')).trim().split('\r\n');
   expect(rows.length).toBe(
-    await page.$eval('.keys-list', (table) => (table as HTMLTableElement).rows.length),
+    await page.$eval('[role="tabpanel"] table', (table) => (table).rows.length),
   );
   const table = await printedAlone(page, () => click(page, `Print alone: ${title}`));
   // The first to take is one in its own key; the position stands in the second column.
@@ -225,7 +227,7 @@ test.each(['a4', 'letter'] as const)('a comparison is printed whole, on one page
   expect(pages).toBe(1);
   for (const part of ['Beside it: Dorian', 'notes to be had', 'Notes kept', 'Leave out now'])
     expect(text).toContain(part);
-  const tabs = await page.$$eval('.print-line b', (found) => found.map((e) => e.textContent ?? ''));
+  const tabs = await page.$$eval('[data-one-page] ol b', (found) => found.map((e) => e.textContent ?? ''));
   expect(tabs.length).toBe(11 + 15);
   const words = (said: string) => said.replace(/[\s′″‴°]+/g, ' ').trim();
   for (const tab of tabs) expect(words(text)).toContain(words(tab));

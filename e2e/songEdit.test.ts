@@ -37,8 +37,8 @@ const note = async (id: string) => (await kept()).parts[0]!.voices[0]!.notes.fin
 test('a note gets its chord, its words and its marks where it stands, and all of it can be undone', async () => {
   page = await stage.page(`${songPath(0)}?${LOW_HARMONICA}&at=n3`);
   await page.waitForSelector('.is-marked');
-  await page.waitForSelector('.note-changes summary');
-  await page.click('.note-changes summary');
+  await page.waitForSelector('summary::-p-text(Change the song here)');
+  await page.click('summary::-p-text(Change the song here)');
   await page.waitForSelector('.note-edits-field input');
   expect(await barriers(page)).toEqual([]);
   const type = async (label: string, text: string) => {
@@ -55,7 +55,7 @@ test('a note gets its chord, its words and its marks where it stands, and all of
     (found) => expect(found!.lyrics).toEqual([{ text: 'lan', hyphen: true }]),
   );
   await page.waitForFunction(() =>
-    [...document.querySelectorAll('.system-staff text')].some(({ textContent }) =>
+    [...document.querySelectorAll('[aria-label="Staff"] text')].some(({ textContent }) =>
       textContent?.includes('lan'),
     ),
   );
@@ -86,10 +86,12 @@ test('quick presses all count, only their system is drawn anew, and what another
   const steps = ({ parts }: Kept) =>
     parts[0]!.voices[0]!.notes.map(({ pitch }) => 7 * pitch.octave + 'CDEFGAB'.indexOf(pitch.letter));
   const marks = () =>
-    page.$$eval('.system-staff svg', (all) =>
+    page.$$eval('[aria-label="Staff"] svg', (all) =>
       all.slice(1, 3).map((svg) => svg.classList.contains('as-before')),
     );
-  await page.$$eval('.system-staff svg', (all) => all.forEach((svg) => svg.classList.add('as-before')));
+  await page.$$eval('[aria-label="Staff"] svg', (all) =>
+    all.forEach((svg) => svg.classList.add('as-before')),
+  );
   // Another page renames the song, unseen by this one.
   await page.evaluate(async () => {
     const { id, ...song } = (await (await fetch(`/api${location.pathname}`)).json()) as { id: string };
@@ -114,12 +116,12 @@ test('quick presses all count, only their system is drawn anew, and what another
 
 test('what is printed has every system, drawn or not, the drawing and what is to be left out', async () => {
   page = await stage.page(`${songPath(0)}?${LOW_HARMONICA}&by=0`);
-  await page.waitForSelector('.system-staff svg');
+  await page.waitForSelector('[aria-label="Staff"] svg');
   const drawn = await page.evaluate(() => {
     const shows = (selector: string) => document.querySelectorAll(selector).length;
     const before = shows('.song-drawing');
     window.dispatchEvent(new Event('beforeprint'));
-    const now = [shows('.system') - shows('.system-staff svg'), shows('.song-drawing .scene')];
+    const now = [shows('.system') - shows('[aria-label="Staff"] svg'), shows('.song-drawing .scene')];
     return [before, ...now, document.querySelector('.song-paper-notes')?.textContent ?? ''];
   });
   expect(drawn.slice(0, 3)).toEqual([0, 0, 1]);
@@ -131,15 +133,15 @@ test('what is printed has every system, drawn or not, the drawing and what is to
 test('a text that is begun is there after the page is loaded again, until it is left', async () => {
   page = await stage.page('/songs');
   await click(page, 'Write one');
-  await page.waitForSelector('.new-song textarea');
-  await page.type('.new-song textarea', '1 2 3 -');
-  await page.waitForSelector('.new-song-staff svg');
+  await page.waitForSelector('section:has(textarea) textarea');
+  await page.type('section:has(textarea) textarea', '1 2 3 -');
+  await page.waitForSelector('[aria-label="Staff"] svg');
   await page.reload();
   await click(page, 'Go on writing');
-  await page.waitForSelector('.new-song textarea');
-  expect(await page.$eval('.new-song textarea', (area) => area.value)).toBe('1 2 3 -');
+  await page.waitForSelector('section:has(textarea) textarea');
+  expect(await page.$eval('section:has(textarea) textarea', (area) => area.value)).toBe('1 2 3 -');
   await click(page, 'Leave it');
   await page.reload();
-  await page.waitForSelector('.record-table');
+  await page.waitForSelector('table[aria-rowcount]');
   expect(await textOf(page, '.songs-tools .MuiButton-contained')).toBe('Write one');
 });

@@ -14,18 +14,18 @@ afterAll(async () => {
 afterEach(() => page.close());
 
 const rows = () =>
-  page.$$eval('.record-table tbody tr', (all) =>
+  page.$$eval('table[aria-rowcount] tbody tr', (all) =>
     all.map((row) => [...row.querySelectorAll('th, td')].map((cell) => cell.textContent ?? '')),
   );
 const harmonica = LOW_HARMONICA.slice(3);
 
 test('found by its first notes: as degrees, as names in any key, and as tab', async () => {
   page = await stage.page('/songs');
-  await page.waitForSelector('.record-table');
+  await page.waitForSelector('table[aria-rowcount]');
   const search = async (text: string) => {
-    await page.click('.songs-search input', { count: 3 });
+    await page.click('input[type="search"]', { count: 3 });
     await page.keyboard.press('Backspace');
-    await page.type('.songs-search input', text);
+    await page.type('input[type="search"]', text);
   };
   // Harbour Steps begins A2|d2fd Adfd in D.
   for (const text of ['5 1 3 1 5 1', 'C F A F C F']) {
@@ -45,43 +45,50 @@ test('found by its first notes: as degrees, as names in any key, and as tab', as
 
 test('what fits an instrument, played only so, and opens in the key in which it does', async () => {
   page = await stage.page('/songs');
-  await page.waitForSelector('.song-finder select');
-  await choose(page, '.song-finder select', harmonica);
-  await page.waitForFunction(() => document.querySelectorAll('.song-finder select').length === 2);
+  await page.waitForSelector('[role="group"][aria-label="What fits"] select');
+  await choose(page, '[role="group"][aria-label="What fits"] select', harmonica);
+  await page.waitForFunction(
+    () => document.querySelectorAll('[role="group"][aria-label="What fits"] select').length === 2,
+  );
   await eventually(rows, (found) => expect(found.some(([, , , fits]) => fits === 'E♭')).toBe(true));
   const whole = (await rows()).filter(([, , , fits]) => !fits!.includes('but')).length;
-  await choose(page, '.song-finder label:nth-of-type(2) select', 'only');
+  await choose(page, '[role="group"][aria-label="What fits"] label:nth-of-type(2) select', 'only');
   await eventually(rows, (found) =>
     expect(found.filter(([, , , fits]) => !fits!.includes('but')).length).toBeLessThan(whole),
   );
   expect(await barriers(page)).toEqual([]);
   const [first] = await rows();
   await click(page, first![0]!);
-  await page.waitForSelector('.song-facts');
+  await page.waitForSelector('[aria-label="Facts"]');
   await sees(page, 'notes can be had');
   expect(page.url()).toContain(harmonica);
-  await page.waitForFunction(() => /all \d+ notes/.test(document.querySelector('.song-facts')!.textContent));
+  await page.waitForFunction(() =>
+    /all \d+ notes/.test(document.querySelector('[aria-label="Facts"]')!.textContent),
+  );
 });
 
 test('what needs no more than a pupil knows comes first: degrees, or notes chosen on the drawing by key', async () => {
   page = await stage.page(`/songs?fits=${harmonica}&know=1+2+3+4+5+6`);
   await eventually(rows, (found) => expect(found[0]![4]).toBe('nothing'));
-  await page.click('.song-finder input:not([type="checkbox"])', { count: 3 });
+  await page.click('[role="group"][aria-label="What fits"] input:not([type="checkbox"])', { count: 3 });
   await page.keyboard.type('1 2 9');
   await sees(page, '“9” is no degree');
   await page.goto(`${stage.address}/songs?fits=${harmonica}`);
   // Which notes are known can be chosen once the instrument is there.
   await page.waitForFunction(
-    () => document.querySelectorAll('.song-finder input[type="checkbox"]').length === 2,
+    () =>
+      document.querySelectorAll('[role="group"][aria-label="What fits"] input[type="checkbox"]').length === 2,
   );
-  await page.click('.song-finder input[type="checkbox"]');
-  await page.waitForSelector('.song-finder-drawing [data-way="4b"]');
-  await page.$eval('.song-finder-drawing [data-way="4b"]', (chip) => (chip as SVGElement).focus());
+  await page.click('[role="group"][aria-label="What fits"] input[type="checkbox"]');
+  await page.waitForSelector('[role="group"][aria-label="What fits"] svg [data-way="4b"]');
+  await page.$eval('[role="group"][aria-label="What fits"] svg [data-way="4b"]', (chip) =>
+    (chip as SVGElement).focus(),
+  );
   await keys(page, 'Enter');
   await sees(page, '1 chosen.');
-  await page.click('.song-finder-drawing [data-way="4d"]');
+  await page.click('[role="group"][aria-label="What fits"] svg [data-way="4d"]');
   await sees(page, '2 chosen.');
-  expect(await page.$$('.song-finder-drawing [aria-selected="true"]')).toHaveLength(2);
+  expect(await page.$$('[role="group"][aria-label="What fits"] svg [aria-selected="true"]')).toHaveLength(2);
   const lacking = async () => (await rows()).map(([, , , fits]) => (fits!.match(/\d/g) ?? []).length);
   await eventually(lacking, (counts) => expect(counts[0]!).toBeGreaterThan(0));
   expect(page.url()).toContain('ways=');
@@ -116,11 +123,11 @@ test('a tune that is here twice, in another key and under another name, is found
 test('a song is given a tag, the tag is called otherwise in all songs at once, and back', async () => {
   page = await stage.page(songPath(0));
   await click(page, 'change its tags');
-  await page.waitForSelector('.song-tags-line');
+  await page.waitForSelector('[aria-label="Tags, apart by commas"]');
   await keys(page, 'Escape');
-  await page.waitForFunction(() => !document.querySelector('.song-tags-line'));
+  await page.waitForFunction(() => !document.querySelector('[aria-label="Tags, apart by commas"]'));
   await click(page, 'change its tags');
-  await page.waitForSelector('.song-tags-line');
+  await page.waitForSelector('[aria-label="Tags, apart by commas"]');
   await keys(page, 'End');
   await page.keyboard.type(', wharf');
   await keys(page, 'Enter');
@@ -128,15 +135,16 @@ test('a song is given a tag, the tag is called otherwise in all songs at once, a
   await click(page, 'wharf');
   await eventually(rows, (found) => expect(found).toHaveLength(1));
   await click(page, 'Tags');
-  await page.waitForSelector('.song-tags li');
-  const said = () => page.$$eval('.song-tags li', (all) => all.map((one) => one.textContent ?? ''));
+  await page.waitForSelector('section[aria-label="Tags"] li');
+  const said = () =>
+    page.$$eval('section[aria-label="Tags"] li', (all) => all.map((one) => one.textContent ?? ''));
   await eventually(said, (found) => expect(found.join()).toContain('wharf 1 song'));
   expect(await barriers(page)).toEqual([]);
   await page.click('[aria-label="change jig"]');
-  await page.waitForSelector('.song-tags input');
-  await page.$eval('.song-tags input', (input) => input.select());
+  await page.waitForSelector('section[aria-label="Tags"] input');
+  await page.$eval('section[aria-label="Tags"] input', (input) => input.select());
   await page.keyboard.type('6/8');
-  await page.focus('.song-tags label:nth-of-type(2) input');
+  await page.focus('section[aria-label="Tags"] label:nth-of-type(2) input');
   await page.keyboard.type('in two');
   await keys(page, 'Enter');
   await eventually(said, (found) => expect(found.join()).toContain('6/8 2 songs: in two'));

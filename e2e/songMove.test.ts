@@ -38,15 +38,15 @@ test('another arrangement stands under this one, note under note, with what is e
   await eventually(chips, (found) => expect(found.length).toBeGreaterThan(25));
   const once = (await chips()).length;
   await keys(page, 'x');
-  await page.waitForSelector('.song-beside select');
-  const other = await page.$eval('.song-beside select', (select) => {
+  await page.waitForSelector('[aria-label="Beside it"] select');
+  const other = await page.$eval('[aria-label="Beside it"] select', (select) => {
     const options = [...select.options];
     return options.find(({ text }) => text.startsWith('Ossian’s B♭'))!.value;
   });
-  await choose(page, '.song-beside select', other);
+  await choose(page, '[aria-label="Beside it"] select', other);
   await sees(page, 'notes that cannot be had: 11 fewer');
   await eventually(chips, (found) => expect(found).toHaveLength(2 * once));
-  const [upper, lower] = await page.$$eval('.system:first-child [role="listbox"]', (rows) =>
+  const [upper, lower] = await page.$$eval('[aria-label="System"]:first-child [role="listbox"]', (rows) =>
     rows.map((row) =>
       [...row.querySelectorAll('[role="option"]')].map((note) => (note as HTMLElement).offsetLeft),
     ),
@@ -110,9 +110,10 @@ test('chords under the melody, as much of them as can be held, each note to be l
   await keys(page, 'Enter');
   await page.waitForSelector('.system-added-notes b');
   await sees(page, 'notes added.');
-  const count = () => page.$eval('.verdict', (all) => Number(/(\d+) notes? added/.exec(all.textContent)![1]));
+  const count = () =>
+    page.$eval('aside[aria-label]', (all) => Number(/(\d+) notes? added/.exec(all.textContent)![1]));
   const before = await count();
-  const first = await page.$$eval('.system:first-child .system-added-notes', (all) =>
+  const first = await page.$$eval('[aria-label="System"]:first-child .system-added-notes', (all) =>
     all.findIndex((one) => one.children.length > 0),
   );
   await (await page.$$(`.system:first-child ${NOTE}`))[first]!.click();
@@ -125,7 +126,7 @@ test('chords under the melody, as much of them as can be held, each note to be l
 test('an ornament that lies well is put in before a note, and taken out again', async () => {
   page = await stage.page(`${songPath(2)}?${LOW_HARMONICA}&by=5`);
   await eventually(chips, (found) => expect(found.length).toBeGreaterThan(10));
-  const graces = () => page.$$eval('.system-staff svg [class*="grace"]', (all) => all.length);
+  const graces = () => page.$$eval('[aria-label="Staff"] svg [class*="grace"]', (all) => all.length);
   const before = await graces();
   await page.click(`${NOTE}:not([title*="not to be had"])`);
   await (await page.waitForSelector('.ornaments summary'))!.click();

@@ -16,5 +16,5 @@ export function chipsOf(page: Page): Promise<string[]> {
 
 /** The line of facts under the sentence. */
 export function factsOf(page: Page): Promise<string> {
-  return textOf(page, '.song-facts');
+  return textOf(page, '[aria-label="Facts"]');
 }

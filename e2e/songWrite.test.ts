@@ -13,27 +13,27 @@ afterAll(async () => {
 });
 afterEach(() => page.close());
 
-const box = () => page.$eval('.new-song textarea', (area) => area.value);
+const box = () => page.$eval('section:has(textarea) textarea', (area) => area.value);
 const chips = () => chipsOf(page);
 
 test('note by note: by the figures of the keyboard, by the drawing, and taken back', async () => {
   page = await stage.page('/songs');
-  await page.waitForSelector('.record-table');
+  await page.waitForSelector('table[aria-rowcount]');
   await keys(page, 'a');
-  await page.waitForSelector('.new-song textarea');
+  await page.waitForSelector('section:has(textarea) textarea');
   await click(page, 'Note by note');
-  await page.waitForSelector('.step-entry [data-way]');
+  await page.waitForSelector('[aria-label="Note by note"] [data-way]');
   expect(await barriers(page)).toEqual([]);
-  await page.focus('.step-entry button');
+  await page.focus('[aria-label="Note by note"] button');
   for (const key of ['5', '1', '1', '2']) await keys(page, key);
   await eventually(box, (text) => expect(text).toBe('5 1 1 2'));
   // ] is one longer: a beat and a half.
   for (const key of [']', '3', 'Backspace', '[', '+', '1', '0']) await keys(page, key);
   await eventually(box, (text) => expect(text).toBe("5 1 1 2 | 1' 0"));
   // Hole 4 blow of the low E♭ harmonica is E♭4: ♭3 in C.
-  await page.click('.step-entry [data-way="4b"]');
+  await page.click('[aria-label="Note by note"] [data-way="4b"]');
   await eventually(box, (text) => expect(text).toBe("5 1 1 2 | 1' 0 b3"));
-  await page.waitForSelector('.new-song-staff svg');
+  await page.waitForSelector('[aria-label="Staff"] svg');
   await click(page, 'Keep it');
   await page.waitForFunction(() => /^\/songs\/.{36}$/.test(location.pathname));
   await eventually(chips, (found) => expect(found).toHaveLength(6));
@@ -42,14 +42,14 @@ test('note by note: by the figures of the keyboard, by the drawing, and taken ba
 test('tab without a rhythm is given one by tapping to a count', async () => {
   page = await stage.page('/songs');
   await click(page, 'Write one');
-  await page.waitForSelector('.new-song textarea');
-  await page.type('.new-song textarea', '4 blow, 4 draw, 5 blow');
-  await choose(page, '.new-song select', 'tab');
+  await page.waitForSelector('section:has(textarea) textarea');
+  await page.type('section:has(textarea) textarea', '4 blow, 4 draw, 5 blow');
+  await choose(page, 'section:has(textarea) select', 'tab');
   await sees(page, 'It has no rhythm yet');
-  await page.waitForSelector('.tapping input');
-  await page.$eval('.tapping input', (input) => input.select());
+  await page.waitForSelector('[aria-label="Tap its rhythm"] input');
+  await page.$eval('[aria-label="Tap its rhythm"] input', (input) => input.select());
   await page.keyboard.type('150');
-  await choose(page, '.tapping select', '2/4');
+  await choose(page, '[aria-label="Tap its rhythm"] select', '2/4');
   await click(page, 'Count two bars, then tap');
   await sees(page, 'Note 1 of 3');
   // Two bars of two beats at 150 are 1.6 seconds; then a quarter, a quarter, and a half.
@@ -64,7 +64,9 @@ test('tab without a rhythm is given one by tapping to a count', async () => {
     await keys(page, ' ');
     await wait(ms);
   }
-  await page.waitForFunction(() => !document.querySelector('.tapping .MuiButton-contained'));
+  await page.waitForFunction(
+    () => !document.querySelector('[aria-label="Tap its rhythm"] .MuiButton-contained'),
+  );
   await click(page, 'Keep it');
   await page.waitForFunction(() => /^\/songs\/.{36}$/.test(location.pathname));
   const kept = await page.evaluate(async () => {
@@ -87,8 +89,8 @@ test('a note of the song is changed, for every arrangement, and changed back', a
   await eventually(chips, (found) => expect(found.length).toBeGreaterThan(10));
   const [before] = await chips();
   await keys(page, 'ArrowRight');
-  await page.waitForSelector('.note-changes summary');
-  await page.click('.note-changes summary');
+  await page.waitForSelector('summary::-p-text(Change the song here)');
+  await page.click('summary::-p-text(Change the song here)');
   await click(page, 'step up');
   await eventually(chips, (found) => expect(found[0]).toContain('D4, degree 6'));
   await sees(page, 'The song is changed: a step of the key up.');
@@ -98,7 +100,7 @@ test('a note of the song is changed, for every arrangement, and changed back', a
   await eventually(chips, (found) => expect(found[0]).not.toContain('C4, degree 5'));
   await click(page, 'Undo');
   await eventually(chips, (found) => expect(found[0]).toBe(before));
-  await page.click('.note-changes:not([open]) summary');
+  await page.click('details:not([open]) > summary::-p-text(Change the song here)');
   await click(page, 'twice as long');
   await sees(page, 'A note ends with its bar; tie it to one in the next.');
 });

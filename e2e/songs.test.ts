@@ -28,20 +28,20 @@ afterAll(async () => {
 afterEach(() => page.close());
 
 const titles = () =>
-  page.$$eval('.record-table tbody th', (cells) => cells.map((cell) => cell.textContent ?? ''));
+  page.$$eval('table[aria-rowcount] tbody th', (cells) => cells.map((cell) => cell.textContent ?? ''));
 const chips = () => chipsOf(page);
 const facts = () => factsOf(page);
 
 test('from ABC in a box to notes on an instrument, by keyboard alone; undo takes it away again', async () => {
   page = await stage.page('/map');
-  await page.waitForSelector('.map-drawing .chip');
+  await page.waitForSelector('svg[role="listbox"] [role="option"]');
   await keys(page, '3');
-  await page.waitForSelector('.record-table');
+  await page.waitForSelector('table[aria-rowcount]');
   await keys(page, 'a');
-  await page.waitForSelector('.new-song textarea');
+  await page.waitForSelector('section:has(textarea) textarea');
   await page.keyboard.type('T:Trial of the box\nM:3/4\nL:1/4\nK:G\nG2 B | A3 | G3 |]');
-  await page.waitForSelector('.new-song-staff svg');
-  await shows(page, '.new-song select', 'ABC');
+  await page.waitForSelector('[aria-label="Staff"] svg');
+  await shows(page, 'section:has(textarea) select', 'ABC');
   await page.focus('.new-song-shown .MuiButton-contained');
   await keys(page, 'Enter');
   await page.waitForFunction(() => /^\/songs\/.{36}$/.test(location.pathname));
@@ -62,21 +62,21 @@ test('from ABC in a box to notes on an instrument, by keyboard alone; undo takes
 test('degrees and tab are taken for what they are; what is wrong is told by its place', async () => {
   page = await stage.page('/songs');
   await click(page, 'Write one');
-  const box = (await page.waitForSelector('.new-song textarea'))!;
+  const box = (await page.waitForSelector('section:has(textarea) textarea'))!;
   await box.type('key: D\n1 2 3 -');
-  await page.waitForSelector('.new-song-staff svg');
-  expect(await page.$eval('.new-song select', (select) => select.value)).toBe('degrees');
+  await page.waitForSelector('[aria-label="Staff"] svg');
+  expect(await page.$eval('section:has(textarea) select', (select) => select.value)).toBe('degrees');
   await box.type(' 9');
-  await choose(page, '.new-song select', 'degrees');
+  await choose(page, 'section:has(textarea) select', 'degrees');
   await sees(page, 'Line 2, column 9: “9” is no degree');
   await box.click({ count: 3 });
   await page.keyboard.down('Control');
   await keys(page, 'a');
   await page.keyboard.up('Control');
   await box.type('4 blow, 4 draw, 5 blow');
-  await choose(page, '.new-song select', 'tab');
+  await choose(page, 'section:has(textarea) select', 'tab');
   await sees(page, 'It has no rhythm yet');
-  await page.waitForSelector('.new-song-staff svg');
+  await page.waitForSelector('[aria-label="Staff"] svg');
 });
 
 async function readFiles(
@@ -116,8 +116,8 @@ test('many files at once: a book to choose from, one that is no song, and undo f
 
 test('the library is found by any word, and a song goes to the bin and back', async () => {
   page = await stage.page('/songs');
-  await page.waitForSelector('.record-table');
-  await page.type('.songs-search input', 'waltz dm');
+  await page.waitForSelector('table[aria-rowcount]');
+  await page.type('input[type="search"]', 'waltz dm');
   await eventually(titles, (found) => expect(found).toEqual(["Candle in the Crow's Nest"]));
   await click(page, 'bin');
   await sees(page, 'is in the bin.');
@@ -129,8 +129,8 @@ test('the library is found by any word, and a song goes to the bin and back', as
 test('moved to where it lies better, and back by undo; the link holds it all', async () => {
   page = await stage.page(`${songPath(0)}?${LOW_HARMONICA}`);
   await eventually(facts, (text) => expect(text).toContain('of 78 notes can be had'));
-  await page.waitForSelector('.song-keys button');
-  await page.click('.song-keys li:first-child button');
+  await page.waitForSelector('ul[aria-label="Keys"] button');
+  await page.click('ul[aria-label="Keys"] li:first-child button');
   await eventually(facts, (text) => expect(text).toContain('all 78 notes can be had'));
   const link = page.url();
   expect(link).toMatch(/by=-?\d+/);
@@ -175,8 +175,8 @@ test('another way for a note is pinned, and stays with the arrangement that is k
   page = await stage.page(`${songPath(1)}?on=5a3e5046-0000-4000-8000-000000000011`);
   await eventually(chips, (found) => expect(found.length).toBeGreaterThan(20));
   await keys(page, 'ArrowRight');
-  await page.waitForSelector('.song-selected .plain-list button');
-  await page.click('.song-selected .plain-list button');
+  await page.waitForSelector('section[aria-label="The note"] ul button');
+  await page.click('section[aria-label="The note"] ul button');
   await page.waitForSelector(PINNED_NOTE);
   await click(page, 'Keep this one');
   await sees(page, 'is kept.');
@@ -186,14 +186,14 @@ test('another way for a note is pinned, and stays with the arrangement that is k
   expect(kept.items.at(-1)!.songId).toContain('501');
   // It is opened again with its pin, and brought up to date.
   await page.goto(`${stage.address}${songPath(1)}?on=5a3e5046-0000-4000-8000-000000000011&by=-12`);
-  await page.waitForSelector('.song-kept li button');
-  await page.click('.song-kept-tools .MuiButton-text');
+  await page.waitForSelector('section[aria-label="Kept arrangements"] li button');
+  await page.click('section[aria-label="Kept arrangements"] .MuiButton-text');
   await sees(page, 'is kept as it is now.');
   await click(page, 'Undo');
   await page.waitForFunction(() =>
-    document.querySelector('.song-kept')?.textContent?.includes('in place of'),
+    document.querySelector('section[aria-label="Kept arrangements"]')?.textContent?.includes('in place of'),
   );
-  await page.click('.song-kept li button');
+  await page.click('section[aria-label="Kept arrangements"] li button');
   await page.waitForSelector(PINNED_NOTE);
   expect(page.url()).toContain('pin=');
   // A pin belongs to the octave in which it was made.
@@ -251,7 +251,7 @@ test.each([
     page = await stage.page(`${songPath(0)}?${LOW_HARMONICA}&at=n3`, { width, height, dark });
     await eventually(chips, (found) => expect(found.length).toBeGreaterThan(10));
     await keys(page, 'd');
-    await page.waitForSelector('.song-drawing .chip');
+    await page.waitForSelector('svg[role="listbox"] [data-way]');
     const over = await page.evaluate(() => {
       const main = document.querySelector('main')!;
       return main.scrollWidth - main.clientWidth;
@@ -265,8 +265,8 @@ test('a song is written otherwise as ABC: pins stay with their notes, and undo b
   page = await stage.page(`${songPath(16)}?on=5a3e5046-0000-4000-8000-000000000011`);
   await eventually(chips, (found) => expect(found).toHaveLength(10));
   await page.click('[data-key="n6"]');
-  await page.waitForSelector('.song-selected .plain-list button');
-  await page.click('.song-selected .plain-list button');
+  await page.waitForSelector('section[aria-label="The note"] ul button');
+  await page.click('section[aria-label="The note"] ul button');
   await page.waitForSelector(`[data-key="n6"]${PINNED}`);
   await click(page, 'Change');
   const box = (await page.waitForSelector('textarea'))!;
@@ -277,7 +277,7 @@ test('a song is written otherwise as ABC: pins stay with their notes, and undo b
   );
   await box.focus();
   await page.keyboard.type('G2 ');
-  await page.waitForSelector('.new-song-staff svg');
+  await page.waitForSelector('[aria-label="Staff"] svg');
   await page.waitForFunction(
     () => !document.querySelector<HTMLButtonElement>('.new-song .MuiButton-contained')!.disabled,
   );
@@ -292,11 +292,11 @@ test('a song is written otherwise as ABC: pins stay with their notes, and undo b
 test('on everything in the cabinet, what has all of it first; one click plays it there', async () => {
   page = await stage.page(`${songPath(7)}?${LOW_HARMONICA}`);
   // Once all above it stands, so that it does not move away under the hand.
-  await page.waitForSelector('.song-keys li');
+  await page.waitForSelector('ul[aria-label="Keys"] li');
   await eventually(chips, (found) => expect(found.length).toBeGreaterThan(25));
   await click(page, 'Try every instrument');
   const rows = () =>
-    page.$$eval('.on-all li', (items) =>
+    page.$$eval('ul[aria-label="On all I have"] li', (items) =>
       items.map((li) => (li as HTMLElement).innerText.replace(/\s+/g, ' ')),
     );
   await eventually(rows, (found) => expect(found).toHaveLength(14));
@@ -305,7 +305,7 @@ test('on everything in the cabinet, what has all of it first; one click plays it
   expect(whole).toEqual([...whole].sort((a, b) => Number(b) - Number(a)));
   // It spans more than three octaves: no whistle has it in any key.
   for (const row of found.filter((text) => text.includes('whistle'))) expect(row).not.toContain('all notes');
-  await page.click('.on-all li button');
+  await page.click('ul[aria-label="On all I have"] li button');
   await eventually(facts, (text) => expect(text).toContain('all 39 notes can be had'));
 });
 

@@ -254,7 +254,8 @@ export function smallWriting(page: Page): Promise<string[]> {
     while (texts.nextNode()) {
       const text = texts.currentNode.textContent?.trim() ?? '';
       const element = texts.currentNode.parentElement!;
-      const isShown = element.getClientRects().length > 0 && !element.closest('.unseen, title, .print-sheet');
+      const isShown =
+        element.getClientRects().length > 0 && !element.closest('.unseen, title, [data-one-page]');
       if (text === '' || !isShown) continue;
       const drawn = element instanceof SVGGraphicsElement ? element.getScreenCTM() : null;
       const scale = drawn ? Math.hypot(drawn.a, drawn.b) : 1;

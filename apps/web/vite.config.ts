@@ -6,8 +6,8 @@ import { defaultClientConditions, defineConfig, type Plugin } from 'vite';
 const WORKER_URL = /new Worker\(new URL\('([^']+)', import\.meta\.url\)/gu;
 
 /**
- * Builds workers together with the page instead of each by itself, so that the files that page and workers share are
- * fetched once.
+ * Builds the workers that compute together with the page instead of each by itself, so that the files that they share are
+ * fetched once. The ear and the clock stay by themselves: they must begin at once.
  */
 function workersInPage(): Plugin {
   return {
@@ -16,8 +16,9 @@ function workersInPage(): Plugin {
     enforce: 'pre',
     transform(code, id) {
       if (!code.includes('new Worker(')) return undefined;
-      return code.replace(WORKER_URL, (_, path: string) => {
+      return code.replace(WORKER_URL, (call, path: string) => {
         const file = resolve(dirname(id), path);
+        if (!/[\\/]compute[\\/]/.test(file)) return call;
         const part = this.emitFile({ type: 'chunk', id: file, name: `worker-${basename(path, '.ts')}` });
         return `new Worker(import.meta.ROLLUP_FILE_URL_${part}`;
       });

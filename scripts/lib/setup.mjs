@@ -56,10 +56,11 @@ export async function needPackages() {
   }
 }
 
-/** Newest change in a folder, in ms; 0 when it is not there. */
-function newest(folder) {
-  if (!existsSync(folder)) return 0;
-  return readdirSync(folder, { withFileTypes: true, recursive: true })
+/** Newest change of a file, or within a folder, in ms; 0 where there is none. */
+function newest(path) {
+  const stat = statSync(path, { throwIfNoEntry: false });
+  if (!stat?.isDirectory()) return stat?.mtimeMs ?? 0;
+  return readdirSync(path, { withFileTypes: true, recursive: true })
     .filter((entry) => entry.isFile())
     .reduce(
       (latest, entry) => Math.max(latest, statSync(join(entry.parentPath ?? entry.path, entry.name)).mtimeMs),
@@ -91,7 +92,7 @@ const PARTS = [
   },
   {
     name: 'web application',
-    sources: ['apps/web/src', 'apps/web/public', 'packages/core/src', 'packages/formats/src'],
+    sources: ['apps/web/src', 'apps/web/public', 'apps/web/vite.config.ts', 'packages/core/src', 'packages/formats/src'],
     made: 'apps/web/dist/index.html',
     tool: 'vite',
     args: ['build', 'apps/web', '--logLevel', 'warn'],

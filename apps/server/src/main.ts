@@ -1,3 +1,4 @@
+import { asError } from '@same-song/core';
 import 'reflect-metadata';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { readConfig, type Config } from './config.ts';
@@ -14,7 +15,7 @@ try {
   process.stdout.write(`Same Song is ready: http://${config.host}:${port}\n`);
 } catch (error) {
   const known = error instanceof StartError;
-  process.stderr.write(known ? `Same Song cannot start. ${error.message}\n` : `${(error as Error).stack}\n`);
+  process.stderr.write(known ? `Same Song cannot start. ${error.message}\n` : `${asError(error).stack}\n`);
   process.exit(1);
 }
 

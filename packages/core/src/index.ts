@@ -5,3 +5,4 @@ export { expectOk, fail, isRecord, ok, type Problem, type Result, shown, under }
 export { found } from './search.ts';
 export { seededRandom, type SeededRandom } from './seededRandom.ts';
 export { counted, withArticle } from './words.ts';
+export { asError, byKey, keysOf } from './objects.ts';

@@ -13,8 +13,11 @@ export type Schema<Output = unknown> = v.GenericSchema<unknown, Output>;
 const PROBLEMS_LIMIT = 20;
 
 /** A text of some characters, kept as it is. */
-export function text(most: number, least = 0) {
-  const message = `A text of ${least > 0 ? `${least} to` : 'at most'} ${most} characters belongs here.`;
+export function text(
+  most: number,
+  least = 0,
+  message = `A text of ${least > 0 ? `${least} to` : 'at most'} ${most} characters belongs here.`,
+) {
   return v.pipe(v.string(message), v.minLength(least, message), v.maxLength(most, message));
 }
 

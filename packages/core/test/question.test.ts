@@ -83,8 +83,8 @@ test.each([
     'no such option',
   ],
   ['pins', { pins: 'all' }, 'list'],
-  ['pins.0', { pins: [{ noteId: 4, wayId: '1b' }] }, 'name a note'],
-  ['pins.0', { pins: [{ noteId: 'x'.repeat(81), wayId: '1b' }] }, 'name a note'],
+  ['pins.0.noteId', { pins: [{ noteId: 4, wayId: '1b' }] }, 'name a note'],
+  ['pins.0.noteId', { pins: [{ noteId: 'x'.repeat(81), wayId: '1b' }] }, 'name a note'],
   ['pins.1', { pins: ['1b', '4b'].map((wayId) => ({ noteId: '60.1', wayId })) }, 'pinned only once'],
 ])('a wrong %s is refused at its field', (field, change, message) => {
   const result = checkQuestion(family, { ...base, ...change });

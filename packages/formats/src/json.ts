@@ -1,4 +1,4 @@
-import { fail, isRecord, ok, type Result } from '@same-song/core';
+import { fail, isRecord, ok, type Result, asError } from '@same-song/core';
 import { checkSong, type Song } from '@same-song/core/song';
 
 /** How a file of one song of ours begins. */
@@ -15,7 +15,7 @@ export function readJson(text: string): Result<Song> {
   try {
     file = JSON.parse(text);
   } catch (error) {
-    return fail({ field: '', wrong: '', message: `This is not valid JSON (${(error as Error).message}).` });
+    return fail({ field: '', wrong: '', message: `This is not valid JSON (${asError(error).message}).` });
   }
   const { format, version, ...song } = isRecord(file) ? file : {};
   if (format !== SONG_FORMAT)

@@ -1,3 +1,4 @@
+import { asError } from '@same-song/core';
 import { randomInt } from 'node:crypto';
 import { accessSync, constants, existsSync, mkdirSync, realpathSync, statSync } from 'node:fs';
 import { dirname } from 'node:path';
@@ -88,7 +89,7 @@ function makeFolder(file: string): void {
     mkdirSync(dirname(file), { recursive: true });
   } catch (error) {
     throw new StartError(
-      `The folder ${dirname(file)} cannot be made (${(error as Error).message}). Set SAME_SONG_DB to a file elsewhere.`,
+      `The folder ${dirname(file)} cannot be made (${asError(error).message}). Set SAME_SONG_DB to a file elsewhere.`,
     );
   }
 }
@@ -169,7 +170,7 @@ async function connect(file: string, library: typeof sqlite3): Promise<Sequelize
     await sequelize.close();
     if (error instanceof StartError) throw error;
     throw new StartError(
-      `${file} is not a sound database (${(error as Error).message}). It was left as it is. Put a copy from before in its place, or set SAME_SONG_DB to another file.`,
+      `${file} is not a sound database (${asError(error).message}). It was left as it is. Put a copy from before in its place, or set SAME_SONG_DB to another file.`,
     );
   }
 }

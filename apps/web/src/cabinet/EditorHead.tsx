@@ -30,7 +30,7 @@ export function EditorHead({ record, spec, changed, busy, binned, onDrop }: Edit
       },
     );
   return (
-    <div className="editor-head row">
+    <header className="editor-head row">
       <h2 dir="auto">{spec.name || 'No name yet'}</h2>
       <Button variant="outlined" onClick={() => void navigate(`/map?on=${record.id}`)}>
         Map
@@ -51,6 +51,6 @@ export function EditorHead({ record, spec, changed, busy, binned, onDrop }: Edit
       <Button type="submit" variant="contained" disabled={!changed || binned}>
         {busy ? 'Saving…' : changed ? 'Save' : 'Saved'}
       </Button>
-    </div>
+    </header>
   );
 }

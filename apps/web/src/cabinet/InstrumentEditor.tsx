@@ -96,7 +96,7 @@ export function InstrumentEditor({ record, binned }: { record: InstrumentRecord;
 function MainFields({ editor }: { readonly editor: InstrumentEditorState }) {
   const { draft, spec, good, problemAt, step } = editor;
   return (
-    <div className="editor-fields row">
+    <div className="editor-fields row" role="group" aria-label="Name and layout">
       <TextField
         label="Name"
         value={spec.name}

@@ -1,3 +1,4 @@
+import { asError } from '@same-song/core';
 import Button from '@mui/material/Button';
 import { useRef, useState } from 'react';
 import type { Problem } from '@same-song/core';
@@ -90,7 +91,7 @@ function layoutFrom(text: string, name: string, instrument: Instrument): Found {
   try {
     file = JSON.parse(text);
   } catch (error) {
-    const message = `${name} is not valid JSON (${(error as Error).message}).`;
+    const message = `${name} is not valid JSON (${asError(error).message}).`;
     return { problems: [{ field: '', wrong: name, message }] };
   }
   const checked = checkLayoutFile(file);

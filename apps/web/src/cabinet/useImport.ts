@@ -1,3 +1,4 @@
+import { asError } from '@same-song/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Problem } from '@same-song/core';
@@ -81,7 +82,7 @@ function parse(text: string): unknown {
   try {
     return JSON.parse(text) as unknown;
   } catch (error) {
-    const message = `This file is not valid JSON (${(error as Error).message}). Nothing was changed.`;
+    const message = `This file is not valid JSON (${asError(error).message}). Nothing was changed.`;
     throw new RequestError({ status: 400, code: 'bad-request', message, problems: [] });
   }
 }

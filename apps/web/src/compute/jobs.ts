@@ -1,3 +1,4 @@
+import { asError } from '@same-song/core';
 /** One computation of a worker. */
 interface Job {
   readonly name: string;
@@ -25,7 +26,7 @@ export class Jobs {
    * @param signal of the asker's going; the promise is then rejected with its reason
    */
   ask<T>(name: string, run: () => Promise<T>, signal?: AbortSignal): Promise<T> {
-    if (signal?.aborted) return Promise.reject(signal.reason as Error);
+    if (signal?.aborted) return Promise.reject(asError(signal.reason));
     const job = this.#known(name) ?? newJob(name, run);
     job.askers += 1;
     this.#dropGuesses();
@@ -34,7 +35,7 @@ export class Jobs {
       signal?.addEventListener('abort', () => {
         job.askers -= 1;
         if (job.askers === 0) this.#drop(job);
-        reject(signal.reason as Error);
+        reject(asError(signal.reason));
       });
       job.answer.then((answer) => resolve(answer as T), reject);
     });

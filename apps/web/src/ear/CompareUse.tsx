@@ -33,7 +33,7 @@ export function CompareUse(props: UseProps) {
           be told apart by ear.
         </span>
       </div>
-      <ul className="compared bare">
+      <ul className="compared bare" aria-label="Ways of one note">
         {row.candidates.map((candidate) => (
           <Compared
             key={candidate.wayId}

@@ -20,7 +20,7 @@ export function EarButtons({ ear, simulated, onBegin, children }: EarButtonsProp
     ear.begin(source);
   };
   return (
-    <div className="ear-buttons row">
+    <div className="ear-buttons row" role="group" aria-label="What listens">
       {ear.state === 'listening' ? (
         <Button variant="contained" onClick={ear.end}>
           Stop listening

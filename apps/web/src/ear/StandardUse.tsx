@@ -70,7 +70,7 @@ export function StandardUse({ chosen, instrument, heard, onExample }: UseProps) 
             'It cannot join instruments that stand where it is said to stand: tell everybody before the lesson.'}
         </p>
       )}
-      <ul className="struck row bare">
+      <ul className="struck row bare" aria-label="Struck">
         {plainHeard.map(({ way, cents }) => (
           <li key={way.id}>
             <b>{way.words}</b>

@@ -65,7 +65,7 @@ export function WriteUse(props: UseProps) {
 
 function Struck({ struck }: { readonly struck: readonly StruckPitch[] }) {
   return (
-    <ol className="struck row bare" aria-live="polite">
+    <ol className="struck row bare" aria-label="Struck" aria-live="polite">
       {struck.map(({ pitch, cents, times }) => (
         <li key={`${pitch} ${cents}`}>
           <b>{pitchText(pitch)}</b>

@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { counted } from '@same-song/core';
+import { counted, asError } from '@same-song/core';
 import {
   recordTitle,
   type ContentOf,
@@ -60,7 +60,7 @@ async function inBatches<K extends RecordKindId>(
       onProgress?.(done);
     }
   } catch (error) {
-    return { made, done, error: error as Error };
+    return { made, done, error: asError(error) };
   }
   return { made, done };
 }

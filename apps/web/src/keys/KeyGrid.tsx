@@ -132,7 +132,7 @@ function CellButton({ cell, place, holds, heat, isSelected, onChoose, onKeyDown 
   const share = cell.of === 0 ? 0 : cell.have / cell.of;
   const isEasy = cell.best !== undefined && cell.octaves[cell.best]!.hard.length === 0;
   const demands = cell.best === undefined ? '' : `; the best octave demands: ${demandsText(cell)}`;
-  const name = `${tonicText(cell.tonic)} ${scaleName(cell.scale)}: ${octavesText(cell)}, ${cell.have} of ${cell.of} notes${isEasy ? ', nothing hard' : ''}${demands}`;
+  const name = `${tonicText(cell.tonic)} ${scaleName(cell.scale)}: ${octavesText(cell)}, ${cell.have} of ${cell.of} notes${isEasy ? ', nothing hard' : ''}${demands}${holds ? '' : '; ruled out above'}`;
   return (
     <button
       type="button"

@@ -50,6 +50,7 @@ function KeepForm({ state, title }: { state: QuestionState; title: string }) {
   return (
     <form
       className="keep-form"
+      aria-label="Keep this question"
       onSubmit={(event) => {
         event.preventDefault();
         keepIt();

@@ -14,7 +14,7 @@ export function Borrowed({ state }: { state: QuestionState }) {
       onKept: (record) => state.changeInstrument(record.id, 'putting it into the cabinet'),
     });
   return (
-    <p className="map-warning map-borrowed">
+    <p className="map-warning map-borrowed" role="note" aria-label="On loan">
       {state.cabinet.length === 0
         ? 'Your cabinet is empty, so this one is on loan.'
         : 'This one is on loan, not in your cabinet.'}
@@ -31,7 +31,7 @@ export function SetForNow({ state }: { state: QuestionState }) {
   const { change, busy } = useKeeping(instruments);
   const takeIt = () => state.changeInstrument(baseRef(ref), 'the instrument as it stands');
   return (
-    <p className="map-warning map-borrowed">
+    <p className="map-warning map-borrowed" role="note" aria-label="To do first">
       First {todo.join(', ')}.
       {record && (
         <Button

@@ -168,7 +168,7 @@ function SelectedPart(props: VerdictProps) {
   const sound = way ?? note!;
   const others = view.ways.filter((other) => other.pitch === sound.pitch && other.id !== way?.id);
   return (
-    <section className="selected" aria-live="polite">
+    <section className="selected" aria-label="The note" aria-live="polite">
       <h2>
         {sound.note}, degree {sound.degree}
         <button type="button" className="link hear" onClick={() => onPlay(sound.hz)} title="Hear it (N)">

@@ -1,3 +1,4 @@
+import { keysOf } from '../objects.ts';
 import { anglo } from './anglo/index.ts';
 import { chromatic } from './chromatic/index.ts';
 import type { Family } from './contract.ts';
@@ -24,7 +25,7 @@ export const families = {
 
 export type FamilyId = keyof typeof families;
 
-export const FAMILY_IDS = Object.freeze(Object.keys(families) as FamilyId[]);
+export const FAMILY_IDS = Object.freeze(keysOf(families));
 
 /** The family of a stored id, or undefined when it is none of ours. */
 export function familyById(id: string): Family | undefined {

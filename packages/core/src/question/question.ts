@@ -1,3 +1,4 @@
+import * as v from 'valibot';
 import type { Family, OwnKey } from '../families/contract.ts';
 import { parseChord, type Chord } from '../harmony/chord.ts';
 import { triadsOf } from '../harmony/scaleChords.ts';
@@ -8,9 +9,10 @@ import { PITCH_RANGE } from '../pitch/pitch.ts';
 import { expectOk, fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
 import { DIRECTIONS, type Direction } from '../route/direction.ts';
 import { checkPreferences, defaultPreferences, type Preferences } from '../route/preferences.ts';
-import type { Pin } from '../route/pin.ts';
-import { BEST_OCTAVE, PLACES, WHOLE_RANGE, type LineRange, type Place } from '../route/range.ts';
+import { PIN, type Pin } from '../route/pin.ts';
+import { BEST_OCTAVE, PLACES, WHOLE_RANGE, type LineRange } from '../route/range.ts';
 import { degreeText } from '../scale/degree.ts';
+import { fields, list, oneOf, parse, whole } from '../schema.ts';
 import { scaleById, usualTonic, type Scale } from '../scale/scale.ts';
 
 /** What should sound and how it is to be played; the instrument is named beside it. */
@@ -47,7 +49,22 @@ export const OCTAVES = Object.freeze({ least: 1, most: 4 });
 /** Notes that can be an anchor, from the lowest. Source: a tongue drum's players swap it among the lowest three. */
 export const ANCHORS = Object.freeze([0, 1, 2] as const);
 const PIN_LIMIT = 500;
-const ID_LIMIT = 80;
+
+const PITCH = whole(PITCH_RANGE.lowest, PITCH_RANGE.highest);
+const STEP = v.exactOptional(whole(0, 11));
+const RANGE = v.variant('kind', [
+  fields({ kind: v.literal('whole') }),
+  fields({
+    kind: v.literal('octaves'),
+    octaves: whole(OCTAVES.least, OCTAVES.most),
+    from: v.exactOptional(v.union([PITCH, oneOf(PLACES)]), 'best'),
+    start: STEP,
+    turn: STEP,
+  }),
+  fields({ kind: v.literal('between'), low: PITCH, high: PITCH }),
+]);
+
+const PINS = list(PIN, PIN_LIMIT, 0, `Pins must be a list of ${PIN_LIMIT} at most.`);
 
 export function storedQuestion(question: Question): StoredQuestion {
   const chords = question.chords.map(({ written }) => written);
@@ -176,64 +193,20 @@ export function chordOver(scale: Scale, written: string): Result<Chord> {
   return own ? ok(own) : parseChord(written);
 }
 
-function isPlace(value: unknown): value is Place {
-  return PLACES.some((place) => place === value);
-}
-
 function checkRange(value: unknown): Result<LineRange> {
-  const range = isRecord(value) ? value : {};
-  const isPitch = (p: unknown): p is number =>
-    Number.isInteger(p) && (p as number) >= PITCH_RANGE.lowest && (p as number) <= PITCH_RANGE.highest;
-  const isStep = (s: unknown) =>
-    s === undefined || (Number.isInteger(s) && (s as number) >= 0 && (s as number) < 12);
-  const { kind, octaves, low, high, from = 'best', start, turn } = range;
-  if (kind === 'whole') return ok({ kind });
-  if (
-    kind === 'octaves' &&
-    Number.isInteger(octaves) &&
-    (octaves as number) >= OCTAVES.least &&
-    (octaves as number) <= OCTAVES.most &&
-    (isPitch(from) || isPlace(from)) &&
-    isStep(start) &&
-    isStep(turn)
-  ) {
-    return ok({
-      kind,
-      octaves: octaves as number,
-      from,
-      ...(start !== undefined && { start: start as number }),
-      ...(turn !== undefined && { turn: turn as number }),
-    });
-  }
-  if (kind === 'between' && isPitch(low) && isPitch(high)) return ok({ kind, low, high });
+  const parsed = parse(RANGE, value);
+  if (parsed.ok) return parsed;
   const message = `Play over ${OCTAVES.least} to ${OCTAVES.most} octaves from a home, the whole reach, or between two notes.`;
   return fail({ field: '', wrong: shown(value), message });
 }
 
 /** Field `3` for a pin that is none, or that names the note of an earlier one. */
 function checkPins(value: unknown): Result<readonly Pin[]> {
-  if (!Array.isArray(value) || value.length > PIN_LIMIT)
-    return fail({ field: '', wrong: shown(value), message: `Pins must be a list of ${PIN_LIMIT} at most.` });
-  const pins: Pin[] = [];
-  for (const [index, pin] of value.entries()) {
-    if (!isPin(pin))
-      return fail({
-        field: String(index),
-        wrong: shown(pin),
-        message: 'A pin must name a note of the line and a way to play it.',
-      });
-    const { noteId, wayId, fingering } = pin;
-    if (pins.some((other) => other.noteId === noteId))
-      return fail({ field: String(index), wrong: noteId, message: 'A note can be pinned only once.' });
-    pins.push(fingering === undefined ? { noteId, wayId } : { noteId, wayId, fingering });
-  }
-  return ok(pins);
-}
-
-function isPin(pin: unknown): pin is Pin {
-  if (!isRecord(pin)) return false;
-  const { noteId, wayId, fingering } = pin;
-  return [noteId, wayId, fingering ?? ''].every(
-    (text) => typeof text === 'string' && text.length <= ID_LIMIT,
-  );
+  const pins = parse(PINS, value);
+  if (!pins.ok) return pins;
+  const notes = pins.value.map(({ noteId }) => noteId);
+  const twice = notes.findIndex((noteId, i) => notes.indexOf(noteId) !== i);
+  return twice < 0
+    ? pins
+    : fail({ field: String(twice), wrong: notes[twice]!, message: 'A note can be pinned only once.' });
 }

@@ -1,3 +1,4 @@
+import { keysOf } from '../objects.ts';
 /**
  * Every kind of record that is kept: what one of them is called as a message begins, what all of them, and the field that
  * tells one from another. Kept apart from what checks them, so that a page that only lists records need not fetch that.
@@ -20,7 +21,7 @@ export const KIND_NAMES = {
 export type RecordKindId = keyof typeof KIND_NAMES;
 
 /** What others refer to comes first. */
-export const RECORD_KIND_IDS = Object.freeze(Object.keys(KIND_NAMES) as RecordKindId[]);
+export const RECORD_KIND_IDS = Object.freeze(keysOf(KIND_NAMES));
 
 /** What a record is called. @throws for a content without the field that its kind is told by */
 export function recordTitle(kind: RecordKindId, content: object): string {

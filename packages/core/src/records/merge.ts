@@ -1,3 +1,4 @@
+import { keysOf } from '../objects.ts';
 /** Two edits of one record, begun on the same text, put together. */
 export interface Merge<T> {
   /** What only one side changed as that side has it; where both did, as the first has it. */
@@ -125,7 +126,7 @@ function named(rest: unknown, whole: unknown): unknown {
 }
 
 function fieldsOf<T extends object>(...versions: readonly T[]): readonly (keyof T & string)[] {
-  return [...new Set(versions.flatMap((version) => Object.keys(version) as (keyof T & string)[]))];
+  return [...new Set(versions.flatMap((version) => keysOf(version)))];
 }
 
 /** An entry that the other side took away goes. */

@@ -1,3 +1,4 @@
+import { keysOf } from '../objects.ts';
 /** Groups under which a teacher would look for a scale, in the order shown. */
 export const SCALE_GROUPS = Object.freeze({
   main: 'Major and minor',
@@ -12,7 +13,7 @@ export const SCALE_GROUPS = Object.freeze({
   chords: 'Chords as scales',
 } as const);
 export type ScaleGroup = keyof typeof SCALE_GROUPS;
-export const SCALE_GROUP_IDS = Object.freeze(Object.keys(SCALE_GROUPS) as ScaleGroup[]);
+export const SCALE_GROUP_IDS = Object.freeze(keysOf(SCALE_GROUPS));
 
 /** One row of the catalogue: the primary facts; everything else about a scale is derived from the formula. */
 export interface CatalogueRow {

@@ -1,12 +1,13 @@
+import type * as v from 'valibot';
 import type { Instrument } from '../instrument/instrument.ts';
+import { fields, list, text } from '../schema.ts';
 import { holdingAt, mapNotes, type Song } from './song.ts';
 import { spelledForSong } from './transpose.ts';
 
+export const CHOSEN_FIGURE = fields({ noteId: text(80, 1), wayIds: list(text(80, 1), 8, 1) });
+
 /** An ornament put in before a note: the ways that are touched, in their order. */
-export interface ChosenFigure {
-  readonly noteId: string;
-  readonly wayIds: readonly string[];
-}
+export interface ChosenFigure extends v.InferOutput<typeof CHOSEN_FIGURE> {}
 
 /** A song with the ornaments of an arrangement as grace notes; what an instrument has no way for is left out. */
 export function withFigures(

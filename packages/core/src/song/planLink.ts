@@ -34,7 +34,7 @@ export function planFromLink(
     readAdds(params['adds']),
     { pins: readPins(params['pin']) },
     { decisions: readDecisions(params['out']) },
-    { figures: readFigures(params['figures']) },
+    params['figures'] ? { figures: readFigures(params['figures']) } : {},
   ];
   return parts.reduce<ArrangementPlan>((plan, part) => {
     const checked = checkPlan(family, { ...plan, ...part });
@@ -52,8 +52,8 @@ function figureText({ noteId, wayIds }: ChosenFigure): string {
   return [noteId, ...wayIds].map((id) => encodeURIComponent(id).replaceAll('~', '%7E')).join('~');
 }
 
-function readFigures(text: string | undefined): ChosenFigure[] {
-  const items = (text ?? '').split(',').filter((item) => item !== '');
+function readFigures(text: string): ChosenFigure[] {
+  const items = text.split(',').filter((item) => item !== '');
   return items.map((item): ChosenFigure => {
     const [noteId = '', ...wayIds] = item.split('~').map(decoded);
     return { noteId, wayIds };

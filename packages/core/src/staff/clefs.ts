@@ -1,3 +1,4 @@
+import { keysOf } from '../objects.ts';
 /** A clef: what its middle line sounds as, and how it is drawn. Places are steps above the middle line, line to space. */
 export interface Clef {
   readonly label: string;
@@ -50,7 +51,7 @@ export const CLEFS = Object.freeze({
 } as const satisfies Record<string, Clef>);
 
 export type ClefId = keyof typeof CLEFS;
-export const CLEF_IDS = Object.freeze(Object.keys(CLEFS) as ClefId[]);
+export const CLEF_IDS = Object.freeze(keysOf(CLEFS));
 
 /** Places of the sharps and flats of a key signature in the treble clef, in the order in which they enter. */
 export const SIGNATURE_PLACES = Object.freeze({

@@ -1,3 +1,4 @@
+import { keysOf } from '../objects.ts';
 import { QUARTER, type Ticks } from './ticks.ts';
 
 /** How a line is counted: beats in a bar, what a beat is, and what comes before the first bar line. */
@@ -28,7 +29,7 @@ const METRES = Object.freeze({
   '12/8': { beats: 4, beat: (3 * QUARTER) / 2, divisions: 3 },
 } as const);
 export type MetreName = keyof typeof METRES;
-export const METRE_NAMES = Object.freeze(Object.keys(METRES) as MetreName[]);
+export const METRE_NAMES = Object.freeze(keysOf(METRES));
 
 /** @param pickup length of the notes before the first bar line, from 0 to less than a bar @throws for any other */
 export function metre(name: MetreName, pickup: Ticks = 0): Metre {

@@ -1,4 +1,4 @@
-import { fail, type Result } from '@same-song/core';
+import { fail, type Result, asError } from '@same-song/core';
 import { countedMetre, LETTERS, QUARTER, type SpelledPitch, type Ticks } from '@same-song/core/music';
 import type { NoteMark } from '@same-song/core/song';
 import {
@@ -43,7 +43,7 @@ export function readTune(tune: TuneText): Result<Read> {
     try {
       new VoiceReader(draft, voice, tune, remarks).read();
     } catch (error) {
-      const message = `Voice ${voice.id} cannot be read as ABC (${(error as Error).message}).`;
+      const message = `Voice ${voice.id} cannot be read as ABC (${asError(error).message}).`;
       if (voices.length === 1) return fail({ field: '', wrong: facts.title, message });
       remarks.push({ text: message });
     }

@@ -1,4 +1,4 @@
-import { fail, ok, type Result } from '@same-song/core';
+import { fail, ok, type Result, asError } from '@same-song/core';
 import { unzipSync } from 'fflate';
 import { textOf } from '../text.ts';
 import { childrenOf, descend, parseXml } from './xml.ts';
@@ -27,7 +27,7 @@ export function scoreInMxl(bytes: Uint8Array): Result<string> {
     if (found) return ok(textOf(found));
     return fail({ field: '', wrong: '', message: 'Unfolded, the score would be larger than 40 MB.' });
   } catch (error) {
-    const message = `The compressed file cannot be opened (${(error as Error).message}).`;
+    const message = `The compressed file cannot be opened (${asError(error).message}).`;
     return fail({ field: '', wrong: '', message });
   }
 }

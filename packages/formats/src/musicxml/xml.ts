@@ -1,4 +1,4 @@
-import { fail, ok, type Result } from '@same-song/core';
+import { fail, ok, type Result, asError } from '@same-song/core';
 import { SaxesParser } from 'saxes';
 
 /** An element with what stands in it; text is joined from all its pieces. */
@@ -53,7 +53,7 @@ export function parseXml(text: string): Result<Xml> {
   try {
     parser.write(text).close();
   } catch (error) {
-    const said = (error as Error).message;
+    const said = asError(error).message;
     const [, line, column, what] = /^(?:.*?:)?(\d+):(\d+): (.*)$/s.exec(said) ?? [undefined, '1', '1', said];
     return fail({
       field: '',

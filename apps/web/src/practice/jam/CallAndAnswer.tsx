@@ -24,7 +24,9 @@ export function CallAndAnswer(options: CallOptions) {
   const isListening = ear.state === 'listening';
   return (
     <section className="call" aria-live="polite">
-      <p className="call-state">{STATE_WORDS[phase]}</p>
+      <p className="call-state" role="status" aria-label="The call">
+        {STATE_WORDS[phase]}
+      </p>
       {isOver && (
         <ol className="call-phrase row bare">
           {tabs.map((tab, i) => (

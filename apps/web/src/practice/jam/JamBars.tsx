@@ -12,7 +12,7 @@ interface JamBarsProps {
 export function JamBars({ chords, tonic, now }: JamBarsProps) {
   const bars = [...new Set(chords.map(({ bar }) => bar))];
   return (
-    <ol className="jam-bars bare">
+    <ol className="jam-bars bare" aria-label="Bars">
       {bars.map((bar) => (
         <li
           key={bar}

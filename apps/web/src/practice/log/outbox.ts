@@ -1,3 +1,4 @@
+import { asError } from '@same-song/core';
 import type { LogEntry } from '@same-song/core/practice';
 import { isAway, isRefused, request } from '../../api/client.ts';
 import { notify } from '../../frame/notice.ts';
@@ -93,7 +94,7 @@ async function send(now: number): Promise<number> {
     } catch (error) {
       if (isAway(error)) return taken;
       if (isRefused(error)) {
-        const reason = (error as Error).message;
+        const reason = asError(error).message;
         notify(`The log cannot take “${entry.name}”: ${reason} It is kept beside the log.`, {
           kind: 'error',
         });

@@ -20,7 +20,7 @@ export function NoteCards({ playable, at }: { readonly playable: Playable; reado
   return (
     <>
       <div className="note-cards" aria-live="polite">
-        <div className={`note-card role-${now.note.role}`}>
+        <div className={`note-card role-${now.note.role}`} role="group" aria-label="This note">
           <p className="note-card-place">
             {at + 1} of {notes.length}
           </p>

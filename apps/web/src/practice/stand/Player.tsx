@@ -47,7 +47,7 @@ export function Player({ next, onPassed = nothing, children, ...played }: Player
       <div className="player-beat row">
         <Beats count={playable.beatsPerBar} state={state} />
         <p className="player-tempo">{rung.perMinute} a minute</p>
-        <p className="player-state" role="status">
+        <p className="player-state" role="status" aria-label="The round">
           {stateWords(state)}
           {heard ? ` ${heard.words}` : ''}
           {heard && simulated ? ' (Made up: not in the log.)' : ''}

@@ -14,7 +14,7 @@ export function TodayView({ practice }: { readonly practice: Practice }) {
   const { rows, minutes, total, itemsById } = plan;
   useShortcuts([{ key: 'Enter', label: 'Begin with the plan', group: 'Practice', run: plan.begin }]);
   return (
-    <div className="today">
+    <section className="today" aria-label="Today">
       <TodaySentence
         practice={practice}
         minutes={minutes}
@@ -40,7 +40,7 @@ export function TodayView({ practice }: { readonly practice: Practice }) {
           <Margins free={plan.free} leftOut={plan.leftOut} nameOf={(id) => itemsById.get(id)?.name ?? ''} />
         </>
       )}
-    </div>
+    </section>
   );
 }
 

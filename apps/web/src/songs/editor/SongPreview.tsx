@@ -26,5 +26,5 @@ export function SongPreview({ song }: { readonly song: Song }) {
       isGone = true;
     };
   }, [song]);
-  return <div ref={box} className="new-song-staff" />;
+  return <div ref={box} className="new-song-staff" role="img" aria-label="Staff" />;
 }

@@ -1,3 +1,4 @@
+import { keysOf } from '@same-song/core';
 import Button from '@mui/material/Button';
 import { useMemo, useState, type KeyboardEvent } from 'react';
 import { openInstrument, type InstrumentSpec } from '@same-song/core/instruments';
@@ -16,9 +17,7 @@ import { playNote } from '../../sound/player.ts';
 import { soundTrouble } from '../../sound/soundTrouble.ts';
 
 /** The shortest first. */
-const LENGTHS = (Object.keys(STEP_LENGTHS) as StepLength[]).sort(
-  (a, b) => STEP_LENGTHS[a].beats - STEP_LENGTHS[b].beats,
-);
+const LENGTHS = [...keysOf(STEP_LENGTHS)].sort((a, b) => STEP_LENGTHS[a].beats - STEP_LENGTHS[b].beats);
 
 interface StepEntryProps {
   /** Degrees written so far. */

@@ -1,3 +1,4 @@
+import { asError } from '@same-song/core';
 import { useEffect, useRef, useState } from 'react';
 import type { Read } from '@same-song/formats';
 import { songs } from '../../api/records.ts';
@@ -93,6 +94,6 @@ async function readOne(file: File, signal: AbortSignal): Promise<Pick<Reading, '
       })),
     };
   } catch (error) {
-    return refusal((error as Error).message);
+    return refusal(asError(error).message);
   }
 }

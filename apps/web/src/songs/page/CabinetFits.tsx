@@ -46,7 +46,7 @@ function Instruments({ state }: { state: SongState }) {
   const lacking = ({ here, best }: Fits) => here?.missing ?? best.notes;
   const ranked = [...rows].sort((a, b) => lacking(a) - lacking(b) || a.best.missing - b.best.missing);
   return (
-    <ul className="song-keys on-all">
+    <ul className="song-keys on-all" aria-label="On all I have">
       {ranked.map(({ id, name, here, best }) => (
         <li key={id}>
           <LinkButton onClick={() => play(id, (here ?? best).transpose)}>{name}</LinkButton>

@@ -37,7 +37,7 @@ export function KeptArrangements({ state }: { readonly state: SongState }) {
       },
     );
   return (
-    <section className="song-kept">
+    <section className="song-kept" aria-label="Kept arrangements">
       <h2>Kept arrangements</h2>
       {own.length === 0 && (
         <p className="verdict-plain">None yet: key, octave, pins and ways out are kept together.</p>

@@ -1,3 +1,4 @@
+import { keysOf } from '@same-song/core';
 import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
@@ -42,7 +43,7 @@ export function PrintMenu({
         <MenuItem role="menuitemcheckbox" aria-checked={drawing} divider onClick={() => onDrawing(!drawing)}>
           {drawing ? '✓ ' : ''}With the drawing
         </MenuItem>
-        {(Object.keys(WORDS) as Paper[]).map((paper) => (
+        {keysOf(WORDS).map((paper) => (
           <MenuItem key={paper} onClick={() => print(paper)}>
             {WORDS[paper]}
           </MenuItem>

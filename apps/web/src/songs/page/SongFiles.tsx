@@ -1,3 +1,4 @@
+import { keysOf } from '@same-song/core';
 import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
@@ -26,7 +27,7 @@ export function SongFiles({ state, view }: { state: SongState; view: SongView })
         As a file
       </Button>
       <Menu open={open} anchorEl={() => button.current} onClose={() => setOpen(false)}>
-        {(Object.keys(WRITTEN_FORMATS) as WrittenFormat[]).map((as) => (
+        {keysOf(WRITTEN_FORMATS).map((as) => (
           <MenuItem key={as} onClick={() => save(as)}>
             <span>
               {WRITTEN_FORMATS[as].label}

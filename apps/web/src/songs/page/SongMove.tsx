@@ -38,7 +38,7 @@ function Beside({ state, view }: { readonly state: SongState; readonly view: Son
   }));
   const { easier, harder } = second ? compareViews(view, second.view) : { easier: [], harder: [] };
   return (
-    <div className="song-beside">
+    <div className="song-beside" role="group" aria-label="Beside it">
       <h2>Beside it</h2>
       <div className="row">
         <Picklist

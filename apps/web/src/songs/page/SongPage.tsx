@@ -69,7 +69,7 @@ function SongFacts({ view, record, on }: { view: SongView; record: SongRecord; o
     had === line.length ? `all ${line.length} notes can be had` : `${had} of ${line.length} notes can be had`,
   ];
   return (
-    <p className="song-facts" role="status">
+    <p className="song-facts" role="status" aria-label="Facts">
       {facts.join(' · ')} ·{' '}
       <Link className="link" to={`/map?${scaleOf(view, on)}`}>
         its scale on Map

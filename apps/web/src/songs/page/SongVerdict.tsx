@@ -66,7 +66,7 @@ function SelectedNote({
   const words = (id: string) => view.ways.find((way) => way.id === id);
   const lacking = view.missing.find(({ noteId }) => noteId === note.id);
   return (
-    <section className="song-selected">
+    <section className="song-selected" aria-label="The note">
       <h2>
         {note.note}, degree {note.degree}
       </h2>
@@ -285,7 +285,7 @@ function Easier({ state }: { state: SongState }) {
   return (
     <section>
       <h2>Easier where?</h2>
-      <ul className="song-keys">
+      <ul className="song-keys" aria-label="Keys">
         {keys.slice(0, 6).map((fit) => (
           <li key={fit.transpose}>
             <LinkButton current={fit.transpose === by} onClick={() => move(fit.transpose)}>

@@ -1,3 +1,4 @@
+import { keysOf } from '@same-song/core';
 import { QUARTER } from '@same-song/core/music';
 import {
   barAt,
@@ -127,7 +128,7 @@ const MARK_WORDS: Readonly<Record<NoteMark, string>> = {
 
 /** How a note is played: each of its marks put there or taken away. */
 export function markEdits({ id, marks = [] }: SongNote): readonly NoteEdit[] {
-  return (Object.keys(MARK_WORDS) as NoteMark[]).map((mark) => {
+  return keysOf(MARK_WORDS).map((mark) => {
     const on = marks.includes(mark);
     return {
       words: MARK_WORDS[mark],

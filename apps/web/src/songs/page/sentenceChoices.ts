@@ -1,3 +1,4 @@
+import { keysOf } from '@same-song/core';
 import { noteText, scaleById } from '@same-song/core/music';
 import {
   modesFor,
@@ -25,7 +26,7 @@ export const COMPANY: Readonly<
 export function companyChoices(song: Song | null | undefined, now: Fullness | undefined): readonly Choice[] {
   const voices = song ? pitchedVoices(song) : [];
   const hasMore = (id: string) => (id === 'written' ? voices.length > 1 : (song?.chords.length ?? 0) > 0);
-  return (Object.keys(COMPANY) as (keyof typeof COMPANY)[])
+  return keysOf(COMPANY)
     .filter((id) => id === 'none' || hasMore(id))
     .map((id) => ({ id, ...COMPANY[id], current: id === (now ?? 'none') }));
 }

@@ -1,3 +1,4 @@
+import { asError } from '@same-song/core';
 import { useSyncExternalStore } from 'react';
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import type { Result } from '@same-song/core';
@@ -115,7 +116,7 @@ async function sendAll(client: QueryClient, id: string): Promise<void> {
         if (!isTold) notify('The server does not answer. The change is sent when it is back.');
         isTold = true;
         await new Promise((again) => setTimeout(again, AGAIN_AFTER));
-      } else drop(error as Error);
+      } else drop(asError(error));
     }
   }
 }

@@ -114,8 +114,14 @@ export const SystemView = memo(function SystemView(props: SystemProps) {
   const melody = placed(notes);
   const row = { size: SYSTEM_ROW, width: drawn?.width ?? width, selected: marked, sounding, onSelect };
   return (
-    <div className="system" ref={frame} style={drawn ? undefined : { minHeight: EXPECTED }}>
-      <div ref={staff} className="system-staff" />
+    <div
+      className="system"
+      role="group"
+      aria-label="System"
+      ref={frame}
+      style={drawn ? undefined : { minHeight: EXPECTED }}
+    >
+      <div ref={staff} className="system-staff" role="img" aria-label="Staff" />
       {drawn && (
         <div className="system-row" style={{ width: drawn.width }}>
           <RowSides sides={sides} size={SYSTEM_ROW} />

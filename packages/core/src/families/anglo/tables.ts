@@ -1,3 +1,4 @@
+import { keysOf } from '../../objects.ts';
 /** A button's two pitches: pushed, pulled. */
 export type ButtonPair = readonly [push: number, pull: number];
 
@@ -95,7 +96,7 @@ export const PLANS = Object.freeze({
   },
 } satisfies Record<string, { label: string; buttons: number; rows: Rows }>);
 export type PlanId = keyof typeof PLANS;
-export const PLAN_IDS = Object.freeze(Object.keys(PLANS) as PlanId[]);
+export const PLAN_IDS = Object.freeze(keysOf(PLANS));
 
 /** Keys of the middle and inside rows, in semitones from C/G. Source: the pairs commonly made. */
 export const KEYS = Object.freeze({
@@ -107,9 +108,9 @@ export const KEYS = Object.freeze({
   'F/C': 5,
 });
 export type KeyPair = keyof typeof KEYS;
-export const KEY_PAIRS = Object.freeze(Object.keys(KEYS) as KeyPair[]);
+export const KEY_PAIRS = Object.freeze(keysOf(KEYS));
 
 /** Beats of pull that open the bellows from shut to full; makers' bellows differ in folds. */
 export const BELLOWS = Object.freeze({ small: 8, usual: 14, large: 20 });
 export type BellowsId = keyof typeof BELLOWS;
-export const BELLOWS_IDS = Object.freeze(Object.keys(BELLOWS) as BellowsId[]);
+export const BELLOWS_IDS = Object.freeze(keysOf(BELLOWS));

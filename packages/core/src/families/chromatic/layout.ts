@@ -1,3 +1,4 @@
+import { byKey } from '../../objects.ts';
 import type { Pitch } from '../../pitch/pitch.ts';
 import type { Result } from '../../result.ts';
 import { changedCount, changedText } from '../kernel/elements.ts';
@@ -36,18 +37,15 @@ export function checkLayout(stored: unknown): Result<ChromaticLayout> {
   const topRaised = fields.flag('topRaised', false);
   const stuff = new Fields(fields.raw('reeds'), 'The reeds must be listed by row.');
   const { holes } = SIZES[size];
-  const reeds = Object.fromEntries(
-    ROWS.map((row) => [
-      row,
-      Object.freeze(
-        stuff.list(row, holes, holes, `${ROW_WORDS[row]} reeds`, (item, path, index) =>
-          Number.isInteger(item)
-            ? stuff.pitch(home + (item as number), path, `Hole ${index + 1} ${ROW_WORDS[row]}`) - home
-            : stuff.pitch(item, path, `Hole ${index + 1} ${ROW_WORDS[row]}`),
-        ),
+  const reeds = byKey(ROWS, (row) =>
+    Object.freeze(
+      stuff.list(row, holes, holes, `${ROW_WORDS[row]} reeds`, (item, path, index) =>
+        Number.isInteger(item)
+          ? stuff.pitch(home + (item as number), path, `Hole ${index + 1} ${ROW_WORDS[row]}`) - home
+          : stuff.pitch(item, path, `Hole ${index + 1} ${ROW_WORDS[row]}`),
       ),
-    ]),
-  ) as Record<Row, readonly number[]>;
+    ),
+  );
   for (const { field, wrong, message } of stuff.problems)
     fields.report(field ? `reeds.${field}` : 'reeds', wrong, message);
   return fields.done(() => ({ home, size, topRaised, reeds: Object.freeze(reeds) }));

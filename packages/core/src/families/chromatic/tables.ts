@@ -1,3 +1,4 @@
+import { keysOf } from '../../objects.ts';
 /**
  * Semitones above the block's first reed; the block repeats an octave higher.
  * Source: standard solo tuning of the slide harmonica.
@@ -22,7 +23,7 @@ export const SIZES = Object.freeze({
   '16': { holes: 16, firstInBlock: 0, blockBelow: 12, label: '16 holes' },
 });
 export type SizeId = keyof typeof SIZES;
-export const SIZE_IDS = Object.freeze(Object.keys(SIZES) as SizeId[]);
+export const SIZE_IDS = Object.freeze(keysOf(SIZES));
 
 /** Rows of reeds, by what the player does. */
 export const ROWS = Object.freeze(['blow', 'blowSlide', 'draw', 'drawSlide'] as const);

@@ -1,3 +1,4 @@
+import { keysOf } from '../../objects.ts';
 /** Semitones of the ten holes above hole 1 blow of the standard plan. */
 export interface Tuning {
   readonly label: string;
@@ -56,4 +57,4 @@ export const TUNINGS = Object.freeze({
   ),
 });
 export type TuningId = keyof typeof TUNINGS;
-export const TUNING_IDS = Object.freeze(Object.keys(TUNINGS) as TuningId[]);
+export const TUNING_IDS = Object.freeze(keysOf(TUNINGS));

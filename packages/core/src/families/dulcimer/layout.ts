@@ -1,3 +1,4 @@
+import { byKey } from '../../objects.ts';
 import { pitchClass, type Pitch } from '../../pitch/pitch.ts';
 import { ownNamer } from '../../scale/namer.ts';
 import type { Result } from '../../result.ts';
@@ -51,9 +52,9 @@ export function capoAt({ frets, capo }: DulcimerLayout): number {
 export function checkLayout(stored: unknown): Result<DulcimerLayout> {
   const fields = new Fields(stored, 'A dulcimer’s layout needs its strings and its frets.');
   const given = (fields.raw('strings') ?? {}) as Record<string, unknown>;
-  const strings = Object.fromEntries(
-    STRINGS.map((name) => [name, fields.pitch(given[name], `strings.${name}`, `The ${name} string`)]),
-  ) as Record<StringName, Pitch>;
+  const strings = byKey(STRINGS, (name) =>
+    fields.pitch(given[name], `strings.${name}`, `The ${name} string`),
+  );
   const fretboard = fields.choice('fretboard', FRETBOARD_IDS, 'fretboard');
   const frets = fields.list('frets', 1, ALL_FRETS.length, 'Frets', (item, path) => {
     const { name, semitones } = (item ?? {}) as Partial<Fret>;

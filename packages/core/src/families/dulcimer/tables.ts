@@ -1,3 +1,4 @@
+import { keysOf } from '../../objects.ts';
 /** A fret: its name, which is no count, and semitones above the open string. */
 export interface Fret {
   readonly name: string;
@@ -54,7 +55,7 @@ export const FRETBOARDS = Object.freeze({
   chromatic: { label: 'chromatic', frets: ALL_FRETS.map((fret) => fret.name) },
 });
 export type FretboardId = keyof typeof FRETBOARDS;
-export const FRETBOARD_IDS = Object.freeze(Object.keys(FRETBOARDS) as FretboardId[]);
+export const FRETBOARD_IDS = Object.freeze(keysOf(FRETBOARDS));
 
 export const STRINGS = Object.freeze(['bass', 'middle', 'melody'] as const);
 export type StringName = (typeof STRINGS)[number];
@@ -70,4 +71,4 @@ export const TUNINGS = Object.freeze({
   'G2 D3 G3': [43, 50, 55],
 } as const satisfies Record<string, readonly [number, number, number]>);
 export type TuningId = keyof typeof TUNINGS;
-export const TUNING_IDS = Object.freeze(Object.keys(TUNINGS) as TuningId[]);
+export const TUNING_IDS = Object.freeze(keysOf(TUNINGS));

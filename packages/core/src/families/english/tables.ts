@@ -1,3 +1,4 @@
+import { keysOf, byKey } from '../../objects.ts';
 /**
  * Buttons by hand and column, low to high, as pitches (C4 = 60). Columns are counted from the thumb side; 2 and 3 hold
  * the naturals, 1 and 4 the accidentals beside them. Source: the standard plan of the English system, treble, 48 buttons.
@@ -36,8 +37,7 @@ const BELOW = Object.freeze({
 });
 
 function eachColumn(make: (hand: 'L' | 'R', column: Column) => readonly number[]): ButtonPlan {
-  const hand = (h: 'L' | 'R') =>
-    Object.freeze(Object.fromEntries(COLUMNS.map((c) => [c, Object.freeze(make(h, c))]))) as ButtonPlan['L'];
+  const hand = (h: 'L' | 'R') => Object.freeze(byKey(COLUMNS, (c) => Object.freeze(make(h, c))));
   return Object.freeze({ L: hand('L'), R: hand('R') });
 }
 
@@ -53,4 +53,4 @@ export const SYSTEMS = Object.freeze({
   },
 });
 export type SystemId = keyof typeof SYSTEMS;
-export const SYSTEM_IDS = Object.freeze(Object.keys(SYSTEMS) as SystemId[]);
+export const SYSTEM_IDS = Object.freeze(keysOf(SYSTEMS));

@@ -1,3 +1,4 @@
+import { keysOf } from '../../objects.ts';
 import { LETTERS, NATURALS, type Letter } from '../../pitch/noteName.ts';
 import type { Pitch } from '../../pitch/pitch.ts';
 
@@ -8,7 +9,7 @@ export const BASES = Object.freeze({
   Eb: { label: 'E♭ major', flats: ['B', 'E', 'A'] },
 } as const satisfies Record<string, { label: string; flats: readonly Letter[] }>);
 export type BaseId = keyof typeof BASES;
-export const BASE_IDS = Object.freeze(Object.keys(BASES) as BaseId[]);
+export const BASE_IDS = Object.freeze(keysOf(BASES));
 
 /** Order in which sharps enter: levers go up in this order too. */
 export const SHARPS_ORDER: readonly Letter[] = Object.freeze(['F', 'C', 'G', 'D', 'A', 'E', 'B']);
