@@ -77,7 +77,7 @@ const fiveBlow = () =>
 
 test('a microphone is heard: which way, how far off, and the page is never held up', async () => {
   page = await stage.page('/practice/listen');
-  await page.waitForSelector('main svg');
+  await page.waitForSelector('svg [data-way]');
   expect(await barriers(page)).toEqual([]);
   await page.evaluate(() => {
     const long: number[] = [];
@@ -123,7 +123,7 @@ test('a microphone is heard: which way, how far off, and the page is never held 
 
 test('an instrument is measured: the measuring is kept, its middle goes into the map, and both come back', async () => {
   page = await stage.page('/practice/listen?as=measure');
-  await page.waitForSelector('main svg');
+  await page.waitForSelector('svg [data-way]');
   expect(await barriers(page)).toEqual([]);
   await page.focus('#place');
   await keys(page, ' ');
@@ -157,7 +157,7 @@ test('an instrument is measured: the measuring is kept, its middle goes into the
 
 test('the way that is meant is chosen on the drawing, and another note is said to be one', async () => {
   page = await stage.page('/practice/listen');
-  await page.waitForSelector('main svg');
+  await page.waitForSelector('svg [data-way]');
   await page.click('main [data-way="1b"]');
   await sees(page, 'Meant: 1 blow');
   // What is told stands only as long as its note: it is gathered in the page.
@@ -190,7 +190,7 @@ test('the way that is meant is chosen on the drawing, and another note is said t
 
 test('a file goes through the same chain, and what is no sound is said to be none', async () => {
   page = await stage.page('/practice/listen?as=measure');
-  await page.waitForSelector('main svg');
+  await page.waitForSelector('svg [data-way]');
   const chooser = (await page.$('input[type=file]'))!;
   const none = join(folder, 'none.wav');
   writeFileSync(none, 'no sound at all');

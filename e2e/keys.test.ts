@@ -50,20 +50,14 @@ describe('this instrument, all keys', () => {
     await page.click('::-p-xpath(//label[contains(., "no overblows")]//input)');
     await page.waitForSelector('td button[title$="ruled out above"]');
     const rows = () =>
-      page.$$eval('[role="tabpanel"] table tbody th', (cells) =>
-        cells.map((c) => c.textContent.split(' ')[0]),
-      );
+      page.$$eval('main table tbody th', (cells) => cells.map((c) => c.textContent.split(' ')[0]));
     await eventually(rows, (found) => expect(found.slice(0, 3)).toEqual(['E♭', 'B♭', 'F']));
     await choose(page, labelled('Order of the keys'), 'semitones');
     await eventually(rows, (found) => expect(found.slice(0, 3)).toEqual(['E♭', 'E', 'F']));
     await choose(page, labelled('Scales shown'), 'all');
-    await page.waitForFunction(
-      () => document.querySelectorAll('[role="tabpanel"] table thead th').length > 38,
-    );
+    await page.waitForFunction(() => document.querySelectorAll('main table thead th').length > 38);
     await click(page, 'Undo');
-    await page.waitForFunction(
-      () => document.querySelectorAll('[role="tabpanel"] table thead th').length < 12,
-    );
+    await page.waitForFunction(() => document.querySelectorAll('main table thead th').length < 12);
     await click(page, 'Add a scale');
     await keys(page, '“lydian”', 'Enter');
     await page.waitForSelector('button[aria-label="Take Lydian out of the table"]');
@@ -72,25 +66,23 @@ describe('this instrument, all keys', () => {
     await eventually(rows, (found) => expect(['A♭', 'E♭']).toContain(found[0]));
     await page.click('button[aria-label="Take Lydian out of the table"]');
     await page.waitForFunction(
-      () => !document.querySelector('[role="tabpanel"] table thead')!.textContent.includes('Lydian'),
+      () => !document.querySelector('main table thead')!.textContent.includes('Lydian'),
     );
   });
 
   test('a custom scale of twelve notes gets its own column', async () => {
     page = await stage.page(`/keys/table?on=${HARMONICA}&in=Bb&play=chromatic`);
     await sees(page, 'chromatic');
-    await shows(page, '[role="tabpanel"] table thead th:nth-child(2)', 'chromatic');
+    await shows(page, 'main table thead th:nth-child(2)', 'chromatic');
   });
 });
 
 test('everything I have for a key, best first, with what to do; one opens on Map', async () => {
   page = await stage.page(`/keys/cabinet?on=${HARMONICA}&in=D&play=major`);
-  await page.waitForFunction(
-    () => document.querySelectorAll('[role="tabpanel"] table tbody tr').length >= 14,
-  );
-  await shows(page, '[role="tabpanel"] table', 'raise the');
-  await shows(page, '[role="tabpanel"] table', 'tune the');
-  await page.click('[role="tabpanel"] table tbody tr:first-child a');
+  await page.waitForFunction(() => document.querySelectorAll('main table tbody tr').length >= 14);
+  await shows(page, 'main table', 'raise the');
+  await shows(page, 'main table', 'tune the');
+  await page.click('main table tbody tr:first-child a');
   await page.waitForSelector('svg[role="listbox"] [role="option"]');
   await shows(page, 'main h1', 'major in D');
 });
@@ -144,7 +136,7 @@ test('which whistle to take for B♭ major', async () => {
   await sees(page, '1st position');
   await choose(page, '.keys-tools select', 'whistle');
   await sees(page, 'home on the lowest note');
-  await page.click('[role="tabpanel"] table tbody tr:first-child a');
+  await page.click('main table tbody tr:first-child a');
   await page.waitForSelector('svg[role="listbox"] [role="option"]');
   await shows(page, 'main h1', 'whistle');
 });
@@ -170,7 +162,7 @@ test('a lesson says what is out, what is in and what only repeats, and prints to
   page = await stage.page(`/keys/lesson?on=${id(2)}&in=Eb&play=major`);
   await page.waitForSelector('[role="tabpanel"] [data-way]');
   await eventually(
-    () => textOf(page, '[role="tabpanel"] ol'),
+    () => textOf(page, 'main ol'),
     (text) => expect(text).toMatch(/blow ↑: all of them are in\s*draw ↓: out: 5 draw, 9 draw/),
   );
   const { pages, text } = await onPaper(page);
@@ -260,7 +252,7 @@ test('switching a harp from one key to another is a list of levers', async () =>
   await choose(page, labelled('Key to go to'), 'D');
   await sees(page, 'raise the F levers');
   await sees(page, 'raise the C levers');
-  const drawn = () => page.$$eval('[role="tabpanel"] figure [data-way]', (chips) => chips.length);
+  const drawn = () => page.$$eval('main figure [data-way]', (chips) => chips.length);
   await eventually(drawn, (chips) => expect(chips).toBeGreaterThan(80));
 });
 
@@ -280,18 +272,18 @@ describe('without a mouse', () => {
   };
 
   test('everything I have: one is opened on Map', async () => {
-    await open('cabinet', HARMONICA, '[role="tabpanel"] table tbody a');
-    await tabTo('[role="tabpanel"] table tbody a');
+    await open('cabinet', HARMONICA, 'main table tbody a');
+    await tabTo('main table tbody a');
     await keys(page, 'Enter');
     await page.waitForSelector('svg[role="listbox"] [role="option"]');
   });
 
   test('which one to take: another kind, and one of it on Map', async () => {
-    await open('which', HARMONICA, '[role="tabpanel"] table tbody a');
+    await open('which', HARMONICA, 'main table tbody a');
     await tabTo('.keys-tools select');
     await keys(page, 'w');
     await sees(page, 'home on the lowest note');
-    await tabTo('[role="tabpanel"] table tbody a');
+    await tabTo('main table tbody a');
     await keys(page, 'Enter');
     await shows(page, 'main h1', 'whistle');
   });
@@ -301,7 +293,7 @@ describe('without a mouse', () => {
     await keys(page, 'k', '“F”', 'Enter');
     await shows(page, '[role="tabpanel"] h2', 'F major on Mara’s low E♭ harmonica');
     await eventually(
-      () => textOf(page, '[role="tabpanel"] ol'),
+      () => textOf(page, 'main ol'),
       (steps) => expect(steps).toMatch(/plain notes blow ↑: out:/),
     );
   });
@@ -323,16 +315,16 @@ describe('without a mouse', () => {
     await page.keyboard.up('Control');
     await keys(page, '“D F G A C”');
     await sees(page, 'D minor pentatonic');
-    await tabTo('[role="tabpanel"] table a');
+    await tabTo('main table a');
     await keys(page, 'Enter');
     await shows(page, 'main h1', 'Play minor pentatonic in D');
   });
 
   test('switching: another key to go to', async () => {
-    await open('switch', HARP, '[role="tabpanel"] figure [data-way]');
+    await open('switch', HARP, 'main figure [data-way]');
     await tabTo('.switch-question select');
     await keys(page, 'D');
-    await shows(page, '[role="tabpanel"] figure:nth-of-type(2) figcaption', 'D');
+    await shows(page, 'main figure:nth-of-type(2) figcaption', 'D');
   });
 });
 

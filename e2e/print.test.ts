@@ -202,13 +202,11 @@ test('the circle and the table of positions are handed out and printed alone, bl
   expect(circle.text).not.toContain('position of an instrument');
 
   await click(page, 'Which one to take');
-  await page.waitForSelector('[role="tabpanel"] table td');
+  await page.waitForSelector('main table td');
   const title = 'Which diatonic harmonica to take for E♭ major';
   await click(page, `Save as file: ${title}`);
   const rows = (await file('Which-diatonic-harmonica-to-take-for-E-flat-major.csv')).trim().split('\r\n');
-  expect(rows.length).toBe(
-    await page.$eval('[role="tabpanel"] table', (table) => (table).rows.length),
-  );
+  expect(rows.length).toBe(await page.$eval('main table', (table) => table.rows.length));
   const table = await printedAlone(page, () => click(page, `Print alone: ${title}`));
   // The first to take is one in its own key; the position stands in the second column.
   expect(rows[1]).toMatch(/^"?E♭.*1st position/);

@@ -111,7 +111,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
       expect(expectOk(checkPlan(family, JSON.parse(JSON.stringify(full))))).toEqual(full);
     }
     expect(checkPlan(family, { ...plan(), adds: { fullness: 'loud' } })).toMatchObject({
-      problems: [{ field: 'adds' }],
+      problems: [{ field: 'adds.fullness' }],
     });
   });
 });

@@ -86,7 +86,7 @@ test('a dulcimer hammers on, pulls off and slides along its string, and never fr
 
 test('a plan with an ornament of nothing is refused at its field', () => {
   const plan = { ...plainPlan(families.whistle), figures: [{ noteId: 'n1', wayIds: [] }] };
-  expect(checkPlan(families.whistle, plan)).toMatchObject({ problems: [{ field: 'figures' }] });
+  expect(checkPlan(families.whistle, plan)).toMatchObject({ problems: [{ field: 'figures.0.wayIds' }] });
   expect(planFromLink({ figures: 'n1~%zz' }, families.whistle).figures).toEqual([
     { noteId: 'n1', wayIds: ['%zz'] },
   ]);

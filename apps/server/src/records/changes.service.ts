@@ -38,7 +38,7 @@ export interface AppliedWrite {
 /** A content that was checked, and the record that stands under its id. */
 export interface CheckedContent {
   readonly id: string;
-  readonly content: object;
+  readonly content: Fields;
   readonly there?: RecordModel | undefined;
 }
 
@@ -114,7 +114,7 @@ export class ChangesService {
       for (const { recordId, what } of parts) {
         const record = standing.get(recordId);
         if (!record || !what) continue;
-        const kind = recordKind(record.kind as RecordKindId);
+        const kind = recordKind(record.kind);
         const state = withoutChange(what, stateOf(record), kind.apart, anyway);
         if (typeof state === 'string') since.push({ title: record.title, why: state });
         else wanted.push({ record, state });
@@ -151,8 +151,7 @@ export class ChangesService {
     for (const { there, content } of records) {
       if (!there) continue;
       // Nobody wants the damaged one back.
-      const what =
-        there.content && changeBetween(stateOf(there), { content: content as Fields, binned: false }, apart);
+      const what = there.content && changeBetween(stateOf(there), { content, binned: false }, apart);
       await there.update(
         { ...columnsOf(kind, content), binnedAt: null, version: there.version + 1 },
         { transaction },
@@ -214,14 +213,14 @@ export class ChangesService {
 
   /** Gives a record another state, if it is another, with its next version. What comes out of the bin is checked anew. */
   async #become(record: RecordModel, wanted: RecordState, transaction: Transaction): Promise<AppliedWrite> {
-    const kind = record.kind as RecordKindId;
+    const kind = record.kind;
     const before = stateOf(record);
     const isNew = !isSame(before.content, wanted.content);
     const isLeftDamaged = record.content === undefined && !isNew;
     const content =
       wanted.binned || isLeftDamaged
         ? wanted.content
-        : ((await this.references.checked(kind, wanted.content, transaction)) as Fields);
+        : await this.references.checked(kind, wanted.content, transaction);
     const what = changeBetween(before, { ...wanted, content }, recordKind(kind).apart);
     if (!what) return { record, what };
     if (isNew) {
@@ -261,17 +260,17 @@ function sinceWords(since: readonly { readonly title: string; readonly why: Sinc
 
 /** A damaged content counts as one without fields, which a change of the bin alone leaves as it is. */
 function stateOf({ content, binnedAt }: RecordModel): RecordState {
-  return { content: (content ?? {}) as Fields, binned: binnedAt !== null };
+  return { content: content ?? {}, binned: binnedAt !== null };
 }
 
 /** What is only ever added to cannot have been changed since: its content is not needed again. */
 function created({ kind, content }: RecordModel): RecordChange {
-  const isFixed = recordKind(kind as RecordKindId).appendOnly !== undefined;
-  return { kind: 'created', content: isFixed ? null : ((content ?? {}) as Fields) };
+  const isFixed = recordKind(kind).appendOnly !== undefined;
+  return { kind: 'created', content: isFixed ? null : (content ?? {}) };
 }
 
 /** What is kept of a checked content. */
-function columnsOf(kind: RecordKindId, content: object) {
+function columnsOf(kind: RecordKindId, content: Fields) {
   const { title, appendOnly, sketch } = recordKind(kind);
   return {
     kind,

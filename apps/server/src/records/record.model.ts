@@ -1,3 +1,4 @@
+import type { Fields, RecordKindId } from '@same-song/core/records';
 import { AutoIncrement, Column, DataType, Model, PrimaryKey, Table, Unique } from 'sequelize-typescript';
 import { jsonText } from '../database/jsonText.ts';
 
@@ -15,14 +16,14 @@ export class RecordModel extends Model {
   declare id: string;
 
   @Column(DataType.TEXT)
-  declare kind: string;
+  declare kind: RecordKindId;
 
   @Column(DataType.TEXT)
   declare title: string;
 
   /** Kept as JSON; undefined where the file was damaged and what stands there is none. */
   @Column(jsonText('content'))
-  declare content: object | undefined;
+  declare content: Fields | undefined;
 
   /** What lists show of a long content; null where its kind has none, or where it was written before there were any. */
   @Column(jsonText('sketch'))

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
-import { isId, shown } from '@same-song/core';
-import { checkContent, recordKind, type RecordKindId } from '@same-song/core/records';
+import { isId, isRecord, shown } from '@same-song/core';
+import { checkContent, recordKind, type Fields, type RecordKindId } from '@same-song/core/records';
 import type { Transaction } from 'sequelize';
 import { Sequelize, type Repository } from 'sequelize-typescript';
 import { invalid } from '../common/errors.ts';
@@ -20,13 +20,12 @@ export class ReferencesService {
   }
 
   /** @throws ApiError 404 for a record it refers to that is not there, 422 for anything else that is wrong */
-  async checked(kind: RecordKindId, content: unknown, transaction: Transaction): Promise<object> {
+  async checked(kind: RecordKindId, content: unknown, transaction: Transaction): Promise<Fields> {
     const { refersTo = {} } = recordKind(kind);
     const referred = new Map<string, object>();
-    for (const [field, to] of Object.entries(refersTo)) {
-      const other = to as RecordKindId;
-      const id = (content as Record<string, unknown> | undefined)?.[field];
-      if (typeof id !== 'string') continue;
+    for (const [field, other] of Object.entries(refersTo)) {
+      const id = isRecord(content) ? content[field] : undefined;
+      if (typeof id !== 'string' || !other) continue;
       // What is no id never reaches the database, which takes no NUL in a text.
       if (!isId(id)) throw invalid([{ field, wrong: shown(id), message: 'A record is named by its id.' }]);
       referred.set(`${other} ${id}`, (await this.records.found(other, id, transaction)).content ?? {});
@@ -43,7 +42,7 @@ export class ReferencesService {
   async checkReferring(
     kind: RecordKindId,
     id: string,
-    content: object,
+    content: Fields,
     transaction: Transaction,
   ): Promise<void> {
     const links = await this.#links.findAll({ where: { toId: id }, transaction });
@@ -64,7 +63,7 @@ export class ReferencesService {
     };
     const broken = [...referring.values()].filter((record) => {
       if (record.binnedAt) return false;
-      return !checkContent(record.kind as RecordKindId, record.content, referred).ok;
+      return !checkContent(record.kind, record.content, referred).ok;
     });
     if (broken.length === 0) return;
     const names = broken.map(({ title }) => `“${title}”`).join(', ');
@@ -75,7 +74,7 @@ export class ReferencesService {
   /** Keeps which records these name, in place of those that they named before. */
   async link(
     kind: RecordKindId,
-    records: readonly { readonly id: string; readonly content: object }[],
+    records: readonly { readonly id: string; readonly content: Fields }[],
     transaction: Transaction,
   ): Promise<void> {
     const fields = Object.keys(recordKind(kind).refersTo ?? {});
@@ -84,8 +83,8 @@ export class ReferencesService {
     const links = records.flatMap(({ id: fromId, content }) =>
       fields.flatMap((field) => {
         // A reference may be left out.
-        const toId = (content as Record<string, string | undefined>)[field];
-        return toId === undefined ? [] : [{ fromId, field, toId }];
+        const toId = content[field];
+        return typeof toId === 'string' ? [{ fromId, field, toId }] : [];
       }),
     );
     await this.#links.bulkCreate(links, { transaction });

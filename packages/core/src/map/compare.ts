@@ -50,6 +50,10 @@ export function compareMaps(first: MapView, second: MapView, sameInstrument: boo
     terms: labels
       .map((label) => ({ label, first: countIn(first, label), second: countIn(second, label) }))
       .filter((term) => term.first > 0 || term.second > 0),
-    coverage: [first, second].map(({ coverage }) => `${coverage.have} of ${coverage.of}`) as [string, string],
+    coverage: [reachText(first), reachText(second)],
   };
+}
+
+function reachText({ coverage }: Pick<MapView, 'coverage'>): string {
+  return `${coverage.have} of ${coverage.of}`;
 }

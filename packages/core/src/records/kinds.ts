@@ -16,6 +16,7 @@ import { checkSong } from '../song/checkSong.ts';
 import { melodySketch } from '../song/opening.ts';
 import type { Song } from '../song/song.ts';
 import { SONG, TAG_LIMIT } from '../song/songSchema.ts';
+import type { Fields } from './change.ts';
 import { KIND_NAMES, recordTitle, type RecordKindId } from './kindNames.ts';
 import { openLayout, SAVED_LAYOUT } from './layoutFile.ts';
 import { items, log, measurings, people, routines } from './practiceKinds.ts';
@@ -144,8 +145,11 @@ export function recordKind(id: RecordKindId): RecordKind & KindNames {
 }
 
 /** Checks what shall be kept as a record of a kind, unknown fields included. Problem fields are the content's own. */
-export function checkContent(id: RecordKindId, content: unknown, referred: Referred): Result<object> {
-  if (isRecord(content)) return recordKinds[id].check(content, referred);
+export function checkContent(id: RecordKindId, content: unknown, referred: Referred): Result<Fields> {
+  if (isRecord(content)) {
+    const checked = recordKinds[id].check(content, referred);
+    return checked.ok ? ok({ ...checked.value }) : checked;
+  }
   const message = `${KIND_NAMES[id].one} must be an object with fields.`;
   return fail({ field: '', wrong: shown(content), message });
 }

@@ -43,7 +43,7 @@ export function writtenBars(song: Pick<Song, 'bars'>, voice: Voice): readonly (r
     let at = from;
     while (groups[next] && groups[next]![0]!.onset < to) {
       const notes = groups[next]!;
-      const [{ onset, length }] = notes as [SongNote];
+      const { onset, length } = notes[0]!;
       if (onset > at) signs.push({ onset: at, length: onset - at, notes: [] });
       signs.push({ onset, length, notes });
       at = onset + length;

@@ -130,7 +130,7 @@ function rubs(
   if (tones.includes(above)) return undefined;
   const seventh = /^(7|9|13)/.test(quality);
   if (seventh && BLUE_NOTES.includes(above)) return undefined;
-  const [root] = tones as [PitchClass];
+  const root = tones[0]!;
   const fromRoot = pitchClass(above - root);
   const thirds = [3, 4].map((third) => tones.includes(pitchClass(root + third)));
   if ((fromRoot === 3 && thirds[1]) || (fromRoot === 4 && thirds[0])) return `the other third of the chord`;

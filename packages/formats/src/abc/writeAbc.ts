@@ -49,7 +49,7 @@ export function writeAbc(song: Song, options: AbcOptions = {}): string {
     .filter((part) => options.voices || !part.percussion)
     .flatMap((part) => part.voices.map((voice) => ({ voice, name: part.name })));
   const voices = options.voices ? all.filter(({ voice }) => options.voices!.includes(voice.id)) : all;
-  const [key] = song.keys as [SongKey];
+  const key = song.keys[0]!;
   const [metre] = song.metres;
   const [tempo] = song.tempos;
   const field = (letter: string, text: string) => (text === '' ? [] : [`${letter}:${oneLine(text)}`]);
@@ -206,7 +206,7 @@ class VoiceWriter {
     const tie =
       tied && (notes.length === 1 || notes.every((n) => n.tied) || !this.endsNotes(event)) ? '-' : '';
     const core = notes.length === 1 ? heads[0]! : `[${heads.join('')}]`;
-    const [first] = notes as [SongNote];
+    const first = notes[0]!;
     const classes = notes
       .map((note) => this.options.classOf?.(note, this.voice.id))
       .find((name) => name !== undefined);
@@ -226,7 +226,7 @@ class VoiceWriter {
 
   /** Whether this sign is the last one of its notes. */
   private endsNotes({ onset, length, notes }: WrittenEvent): boolean {
-    const [first] = notes as [SongNote];
+    const first = notes[0]!;
     return onset + length >= first.onset + first.length;
   }
 

@@ -28,9 +28,12 @@ export function writeMidi(song: Song): Uint8Array {
   return Uint8Array.from(bytes);
 }
 
+/** Each kind of event without its distance from the one before. */
+type Undated<Event> = Event extends MidiEvent ? Omit<Event, 'deltaTime'> : never;
+
 interface Timed {
   readonly at: Ticks;
-  readonly event: Omit<MidiEvent, 'deltaTime'>;
+  readonly event: Undated<MidiEvent>;
 }
 
 function factsOf(song: Song): MidiEvent[] {
@@ -40,8 +43,8 @@ function factsOf(song: Song): MidiEvent[] {
     return found.ok && found.value.semitones.includes(3) && !found.value.semitones.includes(4);
   };
   const events: Timed[] = [
-    { at: 0, event: { meta: true, type: 'trackName', text: song.title } as Timed['event'] },
-    ...at(song.metres).map(({ at: time, change }) => ({
+    { at: 0, event: { meta: true, type: 'trackName', text: song.title } },
+    ...at(song.metres).map(({ at: time, change }): Timed => ({
       at: time,
       event: {
         meta: true,
@@ -50,24 +53,24 @@ function factsOf(song: Song): MidiEvent[] {
         denominator: change.unit,
         metronome: 24,
         thirtyseconds: 8,
-      } as Timed['event'],
+      },
     })),
-    ...at(song.keys).map(({ at: time, change }) => ({
+    ...at(song.keys).map(({ at: time, change }): Timed => ({
       at: time,
       event: {
         meta: true,
         type: 'keySignature',
         key: fifthsOfSongKey(change),
         scale: minor(change.scale) ? 1 : 0,
-      } as Timed['event'],
+      },
     })),
-    ...at(song.tempos).map(({ at: time, change }) => ({
+    ...at(song.tempos).map(({ at: time, change }): Timed => ({
       at: time,
       event: {
         meta: true,
         type: 'setTempo',
         microsecondsPerBeat: Math.round((6e7 / change.perMinute) * (QUARTER / change.beat)),
-      } as Timed['event'],
+      },
     })),
   ];
   return inDeltas(events);
@@ -75,15 +78,15 @@ function factsOf(song: Song): MidiEvent[] {
 
 function trackOf(name: string, channel: number, notes: readonly PlayedNote[]): MidiEvent[] {
   const events: Timed[] = [
-    { at: 0, event: { meta: true, type: 'trackName', text: name } as Timed['event'] },
-    ...notes.flatMap(({ pitch, onset, length }) => [
+    { at: 0, event: { meta: true, type: 'trackName', text: name } },
+    ...notes.flatMap(({ pitch, onset, length }): Timed[] => [
       {
         at: onset,
-        event: { type: 'noteOn', channel, noteNumber: pitch, velocity: VELOCITY } as Timed['event'],
+        event: { type: 'noteOn', channel, noteNumber: pitch, velocity: VELOCITY },
       },
       {
         at: onset + length,
-        event: { type: 'noteOff', channel, noteNumber: pitch, velocity: 0 } as Timed['event'],
+        event: { type: 'noteOff', channel, noteNumber: pitch, velocity: 0 },
       },
     ]),
   ];
