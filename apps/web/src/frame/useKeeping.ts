@@ -114,15 +114,18 @@ export function useKeeping<K extends RecordKindId>(kind: Records<K>) {
       onChanged?.(made.records[0] as Record);
     }, onFailed);
   };
-  /** Gives several records other contents; undo takes all of it back. */
+  /** Gives several records other contents; undo takes all of it back. @param beside what is written with them in the same step */
   const changeAll = async (
     wanted: readonly { readonly record: Kept; readonly after: Content }[],
     { label, notice }: Pick<Changing<Content, Record>, 'label' | 'notice'>,
+    beside: readonly Write[] = [],
   ) => {
     const writes = wanted.map(({ record: { id, version }, after: content }): Write<K> => {
       return { op: 'update', kind: kind.kind, id, version, content };
     });
-    if ((await makeAll(writes, { label })) === writes.length) notify(notice);
+    // A change may write records of several kinds.
+    const all = [...(beside as readonly Write<K>[]), ...writes];
+    if ((await makeAll(all, { label })) === all.length) notify(notice);
   };
   /** @param record with its title at least */
   const moveToBin = (record: Kept & object, onGone?: () => unknown) => {

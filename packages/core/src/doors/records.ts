@@ -30,7 +30,7 @@ export {
   withoutChange,
 } from '../records/change.ts';
 export { KIND_NAMES, RECORD_KIND_IDS, type RecordKindId, recordTitle } from '../records/kindNames.ts';
-export { checkContent, type ContentOf, contentSchema, recordKind } from '../records/kinds.ts';
+export { checkContent, type ContentOf, contentSchema, recordKind, type SavedTag } from '../records/kinds.ts';
 export { checkLayoutFile, layoutFile, layoutFileSchema } from '../records/layoutFile.ts';
 export { isSame, mergeFields } from '../records/merge.ts';
 export type { Kept } from '../records/recordKind.ts';
