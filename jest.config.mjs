@@ -1,5 +1,13 @@
 /** Packages that ship ES modules only and are read by tests. */
-const ESM_ONLY = ['pitchy', 'ngraph\\..*', '@same-song', 'd3-dsv', 'p-queue', 'p-timeout', 'eventemitter3'].join('|');
+const ESM_ONLY = [
+  'pitchy',
+  'ngraph\\..*',
+  '@same-song',
+  'd3-dsv',
+  'p-queue',
+  'p-timeout',
+  'eventemitter3',
+].join('|');
 
 const swc = (jsx) => [
   '@swc/jest',

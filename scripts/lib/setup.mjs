@@ -92,7 +92,13 @@ const PARTS = [
   },
   {
     name: 'web application',
-    sources: ['apps/web/src', 'apps/web/public', 'apps/web/vite.config.ts', 'packages/core/src', 'packages/formats/src'],
+    sources: [
+      'apps/web/src',
+      'apps/web/public',
+      'apps/web/vite.config.ts',
+      'packages/core/src',
+      'packages/formats/src',
+    ],
     made: 'apps/web/dist/index.html',
     tool: 'vite',
     args: ['build', 'apps/web', '--logLevel', 'warn'],

@@ -102,7 +102,7 @@ function inDeltas(events: readonly Timed[]): MidiEvent[] {
     const time = Math.round((at * PER_QUARTER) / QUARTER);
     const deltaTime = time - before;
     before = time;
-    return { ...event, deltaTime } as MidiEvent;
+    return { ...event, deltaTime };
   });
   return [...timed, { deltaTime: 0, meta: true, type: 'endOfTrack' }];
 }
