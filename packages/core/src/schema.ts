@@ -180,3 +180,15 @@ export function jsonSchemaOf(schema: Schema): Readonly<Record<string, unknown>> 
   const { $schema: _, ...published } = toJsonSchema(schema, { typeMode: 'input', errorMode: 'ignore' });
   return published;
 }
+
+/** What is published of an object's fields. */
+export interface ObjectJsonSchema {
+  readonly properties: Readonly<Record<string, { readonly type?: string }>>;
+  readonly required: readonly string[];
+}
+
+/** JSON Schema of an object of `fields`. */
+export function objectJsonSchemaOf(schema: Schema<object>): ObjectJsonSchema {
+  const { properties, required } = jsonSchemaOf(schema);
+  return { properties, required } as ObjectJsonSchema;
+}

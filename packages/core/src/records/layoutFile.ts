@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { familyById } from '../families/index.ts';
 import { FAMILY, NAME } from '../instrument/instrument.ts';
 import { fail, isRecord, ok, shown, under, type Result } from '../result.ts';
-import { checkedElsewhere, fields, jsonSchemaOf, parse } from '../schema.ts';
+import { checkedElsewhere, fields, objectJsonSchemaOf, parse } from '../schema.ts';
 import { fileSchema } from './recordKind.ts';
 
 export const LAYOUT_FORMAT = 'same-song-layout';
@@ -58,9 +58,6 @@ export function openLayout(saved: SavedLayout): Result<SavedLayout> {
 
 /** JSON Schema of a layout by itself. */
 export function layoutFileSchema(): object {
-  const { properties, required } = jsonSchemaOf(FILE) as {
-    readonly properties: Readonly<Record<string, object>>;
-    readonly required: readonly string[];
-  };
+  const { properties, required } = objectJsonSchemaOf(FILE);
   return fileSchema('Same Song layout', properties, required);
 }

@@ -1,6 +1,6 @@
 import type * as v from 'valibot';
 import type { Result } from '../result.ts';
-import { jsonSchemaOf, parse, type Schema } from '../schema.ts';
+import { objectJsonSchemaOf, parse, type ObjectJsonSchema, type Schema } from '../schema.ts';
 import type { RecordKindId } from './kindNames.ts';
 
 /** What a kept record has beside its content. */
@@ -19,7 +19,7 @@ export type Referred = (kind: RecordKindId, id: string) => unknown;
  */
 export interface RecordKind<Content extends object = object, Field extends string = string> {
   /** JSON Schema of the content, of which nothing else is taken. */
-  readonly schema: ContentSchema;
+  readonly schema: ObjectJsonSchema;
   /** Fields that hold the id of a record of another kind, if they are there, which must stand before this one in the list. */
   readonly refersTo?: Readonly<Partial<Record<Field, RecordKindId>>>;
   /** Fields with entries of their own, such as measurements by place or notes by id, which two may change side by side. */
@@ -35,12 +35,6 @@ export interface RecordKind<Content extends object = object, Field extends strin
   readonly appendOnly?: { at(content: Content): string };
   /** Checks a whole content. Problem fields are its own. */
   check(content: unknown, referred: Referred): Result<Content>;
-}
-
-/** JSON Schema of a content. */
-export interface ContentSchema {
-  readonly properties: Readonly<Record<string, { readonly type?: string }>>;
-  readonly required: readonly string[];
 }
 
 /** Names of the fields of what a schema describes. */
@@ -67,7 +61,7 @@ export function defineKind(
 ): RecordKind {
   return {
     ...kind,
-    schema: jsonSchemaOf(schema) as unknown as ContentSchema,
+    schema: objectJsonSchemaOf(schema),
     check(content, referred) {
       const parsed = parse(schema, content);
       return parsed.ok && open ? open(parsed.value, referred) : parsed;
