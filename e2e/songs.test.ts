@@ -251,7 +251,7 @@ test.each([
     page = await stage.page(`${songPath(0)}?${LOW_HARMONICA}&at=n3`, { width, height, dark });
     await eventually(chips, (found) => expect(found.length).toBeGreaterThan(10));
     await keys(page, 'd');
-    await page.waitForSelector('svg[role="listbox"] [data-way]');
+    await page.waitForSelector('svg[role="img"] [data-way]');
     const over = await page.evaluate(() => {
       const main = document.querySelector('main')!;
       return main.scrollWidth - main.clientWidth;
