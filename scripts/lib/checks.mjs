@@ -3,7 +3,7 @@ import { say } from './say.mjs';
 
 /** Everything that is checked without running the program, what takes longest first. */
 const CHECKS = [
-  { name: 'lint', run: () => runTool('eslint', ['.', '--max-warnings', '0']) },
+  { name: 'lint', run: () => runTool('oxlint', ['--type-aware', '--deny-warnings']) },
   { name: 'types of core', run: () => runTool('tsc', ['-p', 'packages/core/tsconfig.json']) },
   {
     name: 'core stands alone: no Node, no browser',
@@ -13,7 +13,7 @@ const CHECKS = [
   { name: 'types of server', run: () => runTool('tsc', ['-p', 'apps/server/tsconfig.json']) },
   { name: 'types of web', run: () => runTool('tsc', ['-p', 'apps/web/tsconfig.json']) },
   { name: 'types of browser tests', run: () => runTool('tsc', ['-p', 'e2e/tsconfig.json']) },
-  { name: 'format', run: () => runTool('prettier', ['--check', '--log-level', 'warn', '.']) },
+  { name: 'format', run: () => runTool('oxfmt', ['--check', '.']) },
   {
     name: 'arrows between packages and families',
     run: () =>

@@ -20,8 +20,8 @@ export function runTool(name, args, options) {
 
 const TOOLS = {
   tsc: 'typescript/bin/tsc',
-  eslint: 'eslint/bin/eslint.js',
-  prettier: 'prettier/bin/prettier.cjs',
+  oxlint: 'oxlint/bin/oxlint',
+  oxfmt: 'oxfmt/bin/oxfmt',
   depcruise: 'dependency-cruiser/bin/dependency-cruise.mjs',
   jest: 'jest/bin/jest.js',
   vite: 'vite/bin/vite.js',

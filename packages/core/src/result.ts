@@ -12,7 +12,8 @@ export interface Problem {
 
 /** Either a value or the problems that prevented it. User input is answered so; programmer errors throw. */
 export type Result<T> =
-  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
 
 export function ok<T>(value: T): Result<T> {
   return { ok: true, value };

@@ -48,7 +48,7 @@ export function InstrumentList({ list, at }: InstrumentListProps) {
   useEffect(() => {
     if (place >= 0) windowed.scrollToIndex(place, { align: 'auto' });
     // Another one is open: whatever else moves the list is its reader's.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react-hooks/exhaustive-deps
   }, [at]);
   const step = (by: number) => {
     const here = shown.findIndex((record) => record.id === at);

@@ -85,7 +85,7 @@ export function useShortcuts(shortcuts: readonly Shortcut[]): void {
     set([...active, own]);
     return () => set(active.filter((group) => group !== own));
     // Only the keys and their names decide; what they do is read when they are pressed.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react-hooks/exhaustive-deps
   }, [keys]);
 }
 

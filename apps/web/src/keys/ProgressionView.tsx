@@ -175,7 +175,8 @@ interface EditorProps {
   readonly forms: readonly { readonly id: string; readonly name: string }[];
   readonly form: string;
   readonly problem:
-    { readonly message: string; readonly position?: number; readonly field: string } | undefined;
+    | { readonly message: string; readonly position?: number; readonly field: string }
+    | undefined;
   readonly onForm: (id: string) => void;
   readonly onText: (text: string) => void;
   readonly onBeats: (beats: number) => void;

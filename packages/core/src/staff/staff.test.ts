@@ -45,8 +45,9 @@ test('a major scale and its modes need no sign beyond their signature', () => {
       const placed = keyOf(expectOk(scaleById(id)), tonic);
       const line = placed.scale.semitones.map((s) => 60 + placed.home + s);
       const staff = staffOf(placed, 'key', line);
-      if (staff.signature.length > 0 || placed.notes.every((n) => n.accidental === 0))
-        expect(staff.notes.map((n) => n.sign)).toEqual(line.map(() => undefined));
+      // A key with more than seven signs has no signature; its notes then have theirs.
+      const hasSignature = staff.signature.length > 0 || placed.notes.every((n) => n.accidental === 0);
+      expect(staff.notes.some((n) => n.sign !== undefined)).toBe(!hasSignature);
     }
 });
 

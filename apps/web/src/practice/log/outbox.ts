@@ -30,7 +30,8 @@ const outbox = new StoredValues<Waiting>('log.', (value) => {
 export const onEntries = outbox.subscribe;
 
 let seen:
-  { readonly of: ReturnType<typeof outbox.entries>; readonly entries: readonly LogEntry[] } | undefined;
+  | { readonly of: ReturnType<typeof outbox.entries>; readonly entries: readonly LogEntry[] }
+  | undefined;
 
 /** All entries that wait, the same list until there is another. */
 export function entriesSeen(): readonly LogEntry[] {

@@ -41,7 +41,8 @@ test('naturals in columns 2 and 3, accidentals in 1 and 4, but for the highest b
 test('a scale of naturals goes from hand to hand, on every kind', () => {
   for (const preset of ['treble', 'tenor-treble', 'baritone']) {
     const hands = route(open(preset), 'G', 'mixolydian', 'three').notes.map((n) => n.way!.id[0]);
-    for (const [i, hand] of hands.entries()) if (i > 0) expect(hand).not.toBe(hands[i - 1]);
+    expect(hands.length).toBeGreaterThan(7);
+    for (const [i, hand] of hands.slice(1).entries()) expect(hand).not.toBe(hands[i]);
   }
 });
 
