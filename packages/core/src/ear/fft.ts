@@ -10,9 +10,18 @@ export interface Fourier {
   backward(power: Float64Array): Float64Array;
 }
 
+/** Tables of a size are made once: that takes longer than hundreds of transforms. */
+const TRANSFORMS = new Map<number, FastTransform>();
+
+function transformOf(size: number): FastTransform {
+  const made = TRANSFORMS.get(size) ?? new FastTransform(size);
+  TRANSFORMS.set(size, made);
+  return made;
+}
+
 /** The transform that is used unless another one is handed in. @param size a power of two above 1 */
 export function fourier(size: number): Fourier {
-  const transform = new FastTransform(size);
+  const transform = transformOf(size);
   const spectrum = new Float64Array(2 * size);
   const input = new Float64Array(2 * size);
   const output = new Float64Array(2 * size);

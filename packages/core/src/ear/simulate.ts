@@ -4,7 +4,7 @@ import { hertz } from './listening.ts';
 import type { WantedNote } from './judge.ts';
 
 /** Looked up once: these are called for every sample. */
-const { exp, max, min, sin } = Math;
+const { cos, exp, max, min, sin } = Math;
 
 /** What a simulated player does wrong. */
 export interface Faults {
@@ -77,14 +77,24 @@ function add(
   const [attack, decay, release] = [attackMs / 1000, decayMs / 1000, releaseMs / 1000];
   const whole = partials.reduce((sum, one) => sum + Math.abs(one), 0);
   const length = Math.round((seconds + release) * rate);
+  const heard = partials.slice(0, Math.floor((0.45 * rate) / hz));
   for (let i = 0; i < length && from + i < out.length; i += 1) {
     const time = i / rate;
     const held = sustain + (1 - sustain) * exp((-3 * max(0, time - attack)) / max(0.01, decay));
     const gone = min(1, max(0, 1 - (time - seconds) / release));
     const loud = (0.5 / whole) * min(1, time / max(0.002, attack)) * held * gone;
-    let sum = 0;
-    for (let p = 0; p < partials.length; p += 1)
-      if ((p + 1) * hz < 0.45 * rate) sum += partials[p]! * sin(2 * Math.PI * (p + 1) * hz * time);
-    out[from + i]! += loud * sum;
+    out[from + i]! += loud * sineSum(heard, 2 * Math.PI * hz * time);
   }
+}
+
+/** Sum of `amounts[n] · sin((n + 1) · angle)`, by Clenshaw's recurrence: one sine and one cosine however many there are. */
+function sineSum(amounts: readonly number[], angle: number): number {
+  const twice = 2 * cos(angle);
+  let [next, afterNext] = [0, 0];
+  for (let n = amounts.length - 1; n >= 0; n -= 1) {
+    const here = amounts[n]! + twice * next - afterNext;
+    afterNext = next;
+    next = here;
+  }
+  return next * sin(angle);
 }

@@ -1,7 +1,9 @@
 /** Sounds whose truth is known, made from plain sums of sines and noise; nothing of the ear itself is used. */
 
+import FastTransform from 'fft.js';
+
 /** Looked up once: these are called millions of times a minute. */
-const { PI, abs, exp, max, min, round, sin, sqrt } = Math;
+const { PI, abs, cos, exp, max, min, round, sin, sqrt } = Math;
 
 export const RATE = 48_000;
 
@@ -29,20 +31,32 @@ interface Tone {
   readonly phase?: number;
 }
 
+/** Samples over which a tone's pitch stands and its loudness goes straight: a sixth of a millisecond. */
+const BLOCK = 8;
+
 export function tone({ seconds, pitch, partials, shape, phase = 0 }: Tone): Float32Array {
   const out = new Float32Array(round(seconds * RATE));
   let turn = 0;
-  for (let i = 0; i < out.length; i += 1) {
-    const time = i / RATE;
-    const base = hz(pitch(time));
-    turn += base / RATE;
-    let sum = 0;
-    for (let p = 0; p < partials.length; p += 1) {
-      const [ratio, amount] = partials[p]!;
-      if (ratio * base < 0.45 * RATE)
-        sum += amount * shape(time, p) * sin(2 * PI * (turn * ratio + phase * (p + 1) ** 2));
-    }
-    out[i] = sum;
+  for (let from = 0; from < out.length; from += BLOCK) {
+    const [begin, end] = [from / RATE, (from + BLOCK) / RATE];
+    const base = hz(pitch((begin + end) / 2));
+    const count = min(BLOCK, out.length - from);
+    partials.forEach(([ratio, amount], p) => {
+      if (ratio * base >= 0.45 * RATE) return;
+      const angle = 2 * PI * (turn * ratio + phase * (p + 1) ** 2);
+      const step = (2 * PI * ratio * base) / RATE;
+      const [stepSine, stepCosine] = [sin(step), cos(step)];
+      let [sine, cosine, loud] = [sin(angle), cos(angle), amount * shape(begin, p)];
+      const slope = (amount * shape(end, p) - loud) / BLOCK;
+      for (let i = 0; i < count; i += 1) {
+        out[from + i]! += loud * sine;
+        const next = sine * stepCosine + cosine * stepSine;
+        cosine = cosine * stepCosine - sine * stepSine;
+        sine = next;
+        loud += slope;
+      }
+    });
+    turn += (base * BLOCK) / RATE;
   }
   return out;
 }
@@ -169,16 +183,45 @@ export function louder(sound: Float32Array, decibels: number): Float32Array {
   return sound.map((x) => gain * x);
 }
 
-/** A sound in a room that rings for so long until it is 60 dB softer: the sound itself and a thousand echoes by chance. */
+/** A sound in a room that rings for so long until it is 60 dB softer: the sound itself and a thousand echoes a second by chance. */
 export function inRoom(sound: Float32Array, seconds: number, seed: number): Float32Array {
   const random = chance(seed);
-  const out = Float32Array.from(sound);
-  const echoes = 400;
-  for (let e = 0; e < echoes; e += 1) {
+  const answer = new Float64Array(round((seconds + 0.004) * RATE) + 1);
+  answer[0] = 1;
+  for (let e = 0; e < 400; e += 1) {
     const after = 0.004 + seconds * abs(random());
-    const gain = 0.11 * random() * 10 ** ((-3 * after) / seconds);
-    const by = round(after * RATE);
-    for (let i = by; i < out.length; i += 1) out[i]! += gain * sound[i - by]!;
+    answer[round(after * RATE)]! += 0.11 * random() * 10 ** ((-3 * after) / seconds);
   }
-  return out;
+  return convolved(sound, answer);
+}
+
+/** By size: their tables take long to make. */
+const transforms = new Map<number, FastTransform>();
+
+/** As many samples of the convolution as the sound has, through spectra: 400 echoes one by one take six times as long. */
+function convolved(sound: Float32Array, answer: Float64Array): Float32Array {
+  const size = 2 ** Math.ceil(Math.log2(sound.length + answer.length));
+  const transform = transforms.get(size) ?? new FastTransform(size);
+  transforms.set(size, transform);
+  const spectrumOf = (samples: Float32Array | Float64Array) => {
+    const padded = new Float64Array(size);
+    padded.set(samples);
+    const spectrum = new Float64Array(2 * size);
+    transform.realTransform(spectrum, padded);
+    return spectrum;
+  };
+  const [a, b] = [spectrumOf(sound), spectrumOf(answer)];
+  for (let k = 0; k <= size; k += 2) {
+    const [re, im] = [a[k]! * b[k]! - a[k + 1]! * b[k + 1]!, a[k]! * b[k + 1]! + a[k + 1]! * b[k]!];
+    a[k] = re;
+    a[k + 1] = im;
+  }
+  // A real signal's upper half is the lower one mirrored, conjugate.
+  for (let k = 2; k < size; k += 2) {
+    a[2 * size - k] = a[k]!;
+    a[2 * size - k + 1] = -a[k + 1]!;
+  }
+  const out = new Float64Array(2 * size);
+  transform.inverseTransform(out, a);
+  return Float32Array.from(sound, (_, i) => out[2 * i]!);
 }
