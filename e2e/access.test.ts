@@ -1,6 +1,16 @@
 /** What those need who have only a keyboard, who listen, or whose screen is small: on every view, in its states. */
 import type { Page } from 'puppeteer-core';
-import { barriers, click, eventually, keys, openStage, sees, textOf, type Stage } from './stage.ts';
+import {
+  barriers,
+  click,
+  eventually,
+  keys,
+  lookAgain,
+  openStage,
+  sees,
+  textOf,
+  type Stage,
+} from './stage.ts';
 
 let stage: Stage;
 let page: Page;
@@ -37,8 +47,8 @@ const TITLES: Readonly<Record<string, RegExp>> = {
   [INSTRUMENT]: /^Mara’s low E♭ harmonica · Cabinet · Same Song$/,
   '/cabinet/bin': /^Bin · Cabinet · Same Song$/,
 };
-async function open(path: string, width = 1280, height = 800, dark = false): Promise<void> {
-  page = await stage.page(path, { width, height, dark });
+async function open(path: string, dark = false): Promise<void> {
+  page = await stage.page(path, { dark });
   await page.waitForSelector('h1, h2');
   await page.waitForFunction(() => !document.querySelector('.loading'));
 }
@@ -73,8 +83,9 @@ async function standsFree(): Promise<void> {
   expect(await barriers(page)).toEqual([]);
 }
 
-describe.each(VIEWS)('%s', (path) => {
-  test('nothing bars the way; the focus is seen wherever Tab leads, in a bearable number of steps', async () => {
+test.each(VIEWS)(
+  '%s: nothing bars the way, on a small dark screen too; the focus is seen wherever Tab leads, in a bearable number of steps',
+  async (path) => {
     await open(path);
     expect(await page.title()).toMatch(TITLES[path] ?? / · Same Song$/);
     await standsFree();
@@ -89,13 +100,10 @@ describe.each(VIEWS)('%s', (path) => {
     expect(unseen).toEqual([]);
     expect(steps).toBeGreaterThan(5);
     expect(steps).toBeLessThan(path === INSTRUMENT ? 120 : 75);
-  });
-
-  test('on a small dark screen nothing runs over the side and nothing bars the way', async () => {
-    await open(path, 390, 844, true);
+    await lookAgain(page, { width: 390, height: 844, dark: true });
     await standsFree();
-  });
-});
+  },
+);
 
 test.each([
   ['s', 'the scale'],
@@ -104,7 +112,7 @@ test.each([
   ['w', 'the preference'],
   ['?', 'the list of shortcuts'],
 ] as const)('with %s the picker of %s is open and bars nobody', async (key, _) => {
-  await open('/map?in=Bb&play=major', 1280, 800, key === 'i' || key === '?');
+  await open('/map?in=Bb&play=major', key === 'i' || key === '?');
   await page.waitForSelector('svg[role="listbox"] [role="option"]');
   await keys(page, key);
   await page.waitForSelector('.picker, [role="dialog"]');

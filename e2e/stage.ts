@@ -93,6 +93,16 @@ export async function openStage(
   };
 }
 
+/** Turns a page to another size or theme, as a window that is resized and a system that goes dark, and waits until it stands. */
+export async function lookAgain(page: Page, look: PageLook): Promise<void> {
+  await preparePage(page, look);
+  await page.evaluate(async () => {
+    const frame = () => new Promise((resolve) => requestAnimationFrame(resolve));
+    for (let i = 0; i < 3; i += 1) await frame();
+  });
+  await page.waitForFunction(() => !document.querySelector('main .loading'));
+}
+
 /** Presses keys one after another; a text of several letters that names no key is typed. */
 export async function keys(page: Page, ...pressed: string[]): Promise<void> {
   for (const key of pressed) {
