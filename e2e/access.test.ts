@@ -50,7 +50,7 @@ const TITLES: Readonly<Record<string, RegExp>> = {
 async function open(path: string, dark = false): Promise<void> {
   page = await stage.page(path, { dark });
   await page.waitForSelector('h1, h2');
-  await page.waitForFunction(() => !document.querySelector('.loading'));
+  await page.waitForFunction(() => !document.querySelector('[aria-busy="true"]'));
 }
 
 /** What the focus is on, and whether one can see that. */

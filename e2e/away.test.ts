@@ -42,13 +42,13 @@ test('with the server gone every part still opens, and what was set meanwhile is
   await keys(page, '?');
   await sees(page, 'Pin the note as it is, or let it go');
   await keys(page, 'Escape', '2');
-  await page.waitForSelector('.keys-views');
+  await page.waitForSelector('[aria-label="Questions about keys"]');
   for (const view of VIEWS) {
     await click(page, view);
     await page.waitForFunction(
       (name) =>
         document.querySelector('[role="tabpanel"]')?.getAttribute('aria-label') === name &&
-        !document.querySelector('[role="tabpanel"] > .loading'),
+        !document.querySelector('[role="tabpanel"] > [aria-busy="true"]'),
       {},
       view,
     );

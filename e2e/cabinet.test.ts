@@ -95,7 +95,7 @@ test('an edit made stale by a second device offers both texts, and what was chos
   await retype(page, nameField, 'Mine');
   await click(page, 'Save');
   await sees(page, 'This was changed elsewhere while you were editing');
-  await shows(page, '.clash fieldset', 'Yours: Mine There now: Theirs');
+  await shows(page, '[role="alert"] fieldset', 'Yours: Mine There now: Theirs');
   await click(page, 'Save as chosen');
   await sees(page, 'Mine is saved, with what was changed elsewhere.');
   await other.reload({ waitUntil: 'networkidle0' });
@@ -112,7 +112,9 @@ test('with the server killed in the middle of an edit nothing typed and nothing 
   await click(page, 'Save');
   await sees(page, 'The Same Song server does not answer');
   await stage.restart();
-  await page.waitForFunction(() => !document.querySelector('.offline'), { timeout: 15_000 });
+  await page.waitForFunction(() => !document.body.innerText.includes('server does not answer'), {
+    timeout: 15_000,
+  });
   await typed(nameField, 'After the storm');
   await page.reload({ waitUntil: 'networkidle0' });
   await typed(nameField, 'After the storm');
@@ -148,7 +150,7 @@ test('into the bin and back, by the notice, by undo and from the bin itself', as
   await click(page, 'Into the bin');
   await sees(page, 'is in the bin.');
   await eventually(listed, (names) => expect(names).not.toContain(name));
-  await page.click('.notice button');
+  await page.click('[role="alert"] button');
   await page.waitForFunction(
     (n) =>
       [...document.querySelectorAll('section[aria-label="Instruments"] li b')].some(

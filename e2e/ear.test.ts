@@ -62,7 +62,7 @@ afterAll(async () => {
 afterEach(() => page.close());
 
 const rows = () =>
-  page.$$eval('.measured-list tbody tr', (all) =>
+  page.$$eval('[aria-label="What was measured"] tbody tr', (all) =>
     all.map((row) => [...row.children].map((cell) => cell.textContent ?? '')),
   );
 
@@ -83,7 +83,7 @@ test('a microphone is heard: which way, how far off, and the page is never held 
     const long: number[] = [];
     const told = new Set<string>();
     Object.assign(globalThis, { long, told });
-    const now = document.querySelector('.listen-now')!;
+    const now = document.querySelector('[aria-label="What is heard"]')!;
     new MutationObserver(() => {
       const [way, cents] = [...now.querySelectorAll('p')].map((one) => one.textContent ?? '');
       told.add(`${way}: ${cents}`);
@@ -140,7 +140,7 @@ test('an instrument is measured: the measuring is kept, its middle goes into the
   await sees(page, 'This measuring is kept.');
   await sees(page, '3 ways.');
   // What is not taken is left out.
-  await page.click('.measured-list tbody tr:nth-child(1) input');
+  await page.click('[aria-label="What was measured"] tbody tr:nth-child(1) input');
   const before = await fiveBlow();
   await click(page, 'Take the middle of 2 ways into its map');
   await sees(page, 'The cents are in its map now.');
@@ -149,7 +149,9 @@ test('an instrument is measured: the measuring is kept, its middle goes into the
   await click(page, 'Undo');
   await eventually(fiveBlow, (cents) => expect(cents).toBe(before));
   // The notice may lie over it.
-  await page.$eval('.plain-list button', (button) => (button as HTMLElement).click());
+  await page.$eval('[aria-label="Measurings that are kept"] button', (button) =>
+    (button as HTMLElement).click(),
+  );
   await eventually(rows, (list) => expect(list).toEqual([]));
   await click(page, 'Undo');
   await eventually(rows, (list) => expect(list).toHaveLength(3));
@@ -165,8 +167,12 @@ test('the way that is meant is chosen on the drawing, and another note is said t
     const told: string[] = [];
     Object.assign(globalThis, { told });
     new MutationObserver(() => {
-      told.push(document.querySelector<HTMLElement>('.listen-cents')?.innerText.trim() ?? '');
-    }).observe(document.querySelector('.listen-now')!, {
+      told.push(
+        document
+          .querySelector<HTMLElement>('[aria-label="What is heard"] p:nth-of-type(2)')
+          ?.innerText.trim() ?? '',
+      );
+    }).observe(document.querySelector('[aria-label="What is heard"]')!, {
       subtree: true,
       characterData: true,
       childList: true,

@@ -132,11 +132,11 @@ test('a line is followed by ear: what is late or another note is told at the not
       notes,
     );
   };
-  const loudness = () => page.$$eval('.mixer input', (all) => all.map(({ value }) => value));
+  const loudness = () => page.$$eval('[aria-label="How loud"] input', (all) => all.map(({ value }) => value));
   await eventually(loudness, (line) => expect(line).toEqual(['1', '1']));
   await page.focus('#place');
   await keys(page, 'm');
-  await page.waitForSelector('.player-ear');
+  await page.waitForSelector('[aria-label="The ear"]');
   // The line itself would be heard for the player's; the click is taken for nothing.
   await eventually(loudness, (line) => expect(line).toEqual(['0', '1']));
   await sees(page, 'Only the click sounds');
@@ -155,7 +155,7 @@ test('a line is followed by ear: what is late or another note is told at the not
   await keys(page, 'PageUp');
   await playWhenBegun(tones);
   await eventually(
-    () => textOf(page, '.player-ladder'),
+    () => textOf(page, '[aria-label="The climb in tempo"]'),
     (text) => expect(text).toContain('clean 1 of 3'),
   );
   await keys(page, ' ', 'm');
@@ -225,18 +225,13 @@ test('somebody made up plays with faults, and none of it is in the log', async (
 test('a note is held in its band and between two, in seconds', async () => {
   await opened(`/practice/listen?as=hold&on=${HARMONICA}`);
   await click(page, 'Try it without playing');
-  await holds('.hold-told', (text) => expect(text).toMatch(/Held 1 time; the longest [34]\.\d seconds/));
-  const between = await page.$$eval('.practice-tools select', (all) =>
-    all.findIndex((one) => [...one.options].some(({ value }) => value === 'between')),
+  await holds('main p[role="status"]', (text) =>
+    expect(text).toMatch(/Held 1 time; the longest [34]\.\d seconds/),
   );
-  expect(between).toBeGreaterThan(0);
-  await page.evaluate((at) => {
-    document.querySelectorAll('.practice-tools select')[at]!.id = 'band';
-  }, between);
-  await choose(page, '#band', 'between');
+  await choose(page, 'select:has(option[value="between"])', 'between');
   await sees(page, 'neither the lower nor the upper note');
   await click(page, 'Try it without playing');
-  await holds('.hold-told', (text) => expect(text).toMatch(/Held 1 time/));
+  await holds('main p[role="status"]', (text) => expect(text).toMatch(/Held 1 time/));
 });
 
 test('fingerings of one note are compared, one is recommended and chosen, and undone', async () => {
@@ -246,7 +241,10 @@ test('fingerings of one note are compared, one is recommended and chosen, and un
     await page.$$eval('[aria-label="Ways of one note"] > li', (all) => all.length),
   ).toBeGreaterThanOrEqual(3);
   expect(
-    await page.$$eval('.compared-best', (all) => all.filter((one) => one.textContent.trim()).length),
+    await page.$$eval(
+      '[aria-label="Ways of one note"] > li',
+      (all) => all.filter((one) => one.textContent.includes('recommended')).length,
+    ),
   ).toBe(1);
   await page.focus('#place');
   await keys(page, 'ArrowRight');
@@ -277,14 +275,15 @@ test('an old instrument’s standard is found and kept', async () => {
     }, record(11));
   const before = await kept();
   await click(page, 'Try it without playing');
-  await holds('.listen-cents', (text) => expect(text).toMatch(/4[4-7] cents above/));
+  await holds('[aria-label="What is heard"] p:nth-of-type(2)', (text) =>
+    expect(text).toMatch(/4[4-7] cents above/),
+  );
   await sees(page, 'tell everybody before the lesson');
   await eventually(
     () => page.$$eval('[aria-label="Struck"] li', (all) => all.length),
     (count) => expect(count).toBeGreaterThanOrEqual(5),
   );
-  const keep = await page.$$eval('.practice-tools button', (all) => all[0]!.textContent);
-  await click(page, keep);
+  await page.click('button::-p-text(Keep it with A at)');
   await sees(page, 'It is kept with A at');
   // 45 cents higher.
   await eventually(kept, (a4) => expect(Math.abs(1200 * Math.log2(a4 / before) - 45)).toBeLessThan(3));
@@ -313,20 +312,20 @@ test('a tune is found by how it begins', async () => {
   await opened(`/practice/listen?as=find&on=${HARMONICA}`);
   await click(page, 'Try it without playing');
   await sees(page, 'One song begins so:');
-  const title = await textOf(page, '.found-tunes a');
-  await page.click('.found-tunes a');
+  const title = await textOf(page, '[aria-label="Songs that begin so"] a');
+  await page.click('[aria-label="Songs that begin so"] a');
   await page.waitForFunction(() => location.pathname.startsWith('/songs/'));
   await sees(page, title);
 });
 
 test('a drill is answered by playing, and so is a call', async () => {
   page = await stage.page(`/practice/play/${record(725)}`);
-  await page.waitForSelector('.drill-prompt');
+  await page.waitForSelector('[aria-label="The question"]');
   await givenMicrophone();
   await page.focus('#place');
   await keys(page, 'm');
   await page.waitForSelector('.drill-ear .ear-meter-bar i');
-  const prompt = await textOf(page, '.drill-prompt');
+  const prompt = await textOf(page, '[aria-label="The question"]');
   const name = /Where is (\S+)\?/.exec(prompt)![1]!;
   await page.evaluate(
     (hz) => (globalThis as unknown as { play: (n: object[]) => void }).play([{ hz, at: 0.1, seconds: 0.6 }]),
@@ -339,13 +338,13 @@ test('a drill is answered by playing, and so is a call', async () => {
   );
   await page.close();
   page = await stage.page(`/practice/play/${record(723)}`);
-  await page.waitForSelector('.jam');
+  await page.waitForSelector('[aria-label="Bars"]');
   await page.focus('#place');
   await keys(page, 'c');
   await click(page, 'Try it without playing');
   await click(page, 'Call');
   await eventually(
-    () => textOf(page, '.call'),
+    () => textOf(page, '[aria-label="Call and answer"]'),
     (text) => expect(text).toMatch(/All \d+ notes were hit\. It was made up, and is not in the log\./),
   );
 }, 90_000);

@@ -13,6 +13,7 @@ import {
   openStage,
   sees,
   shows,
+  tabsOnPaper,
   textOf,
   type Stage,
 } from './stage.ts';
@@ -135,7 +136,7 @@ test.each(FAMILY_IDS)(
     const { pages, text: onSheet } = await onPaper(page);
     expect(pages).toBe(1);
     const printed = onSheet.replace(/[\s′″‴°]+/g, ' ');
-    const tabs = await page.$$eval('[data-one-page] ol b', (found) => found.map((e) => e.textContent ?? ''));
+    const tabs = await tabsOnPaper(page);
     for (const written of tabs.filter((t) => t !== '—'))
       expect(printed).toContain(written.replace(/[\s′″‴°]+/g, ' ').trim());
   },

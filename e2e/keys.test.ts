@@ -35,7 +35,7 @@ describe('this instrument, all keys', () => {
     await sees(page, 'F Dorian');
     await page.reload({ waitUntil: 'networkidle0' });
     await shows(page, 'aside[aria-label] h2', 'F Dorian');
-    await shows(page, '.keys-side .keys-tab', '4 draw');
+    await shows(page, '[aria-label="Tab of the octave"]', '4 draw');
     await page.evaluate(() => (document.activeElement as HTMLElement).blur());
     await keys(page, 'm');
     await page.waitForSelector('svg[role="listbox"] [role="option"]');
@@ -134,7 +134,7 @@ test('an empty cabinet says what to do next', async () => {
 test('which whistle to take for B♭ major', async () => {
   page = await stage.page(`/keys/which?on=${HARMONICA}&in=Bb&play=major`);
   await sees(page, '1st position');
-  await choose(page, '.keys-tools select', 'whistle');
+  await choose(page, labelled('Kind of instrument'), 'whistle');
   await sees(page, 'home on the lowest note');
   await page.click('main table tbody tr:first-child a');
   await page.waitForSelector('svg[role="listbox"] [role="option"]');
@@ -147,10 +147,14 @@ test('the circle by keyboard: keys one after another, positions, and the harmoni
   await page.$eval('[data-step][aria-selected="true"]', (key) => (key as SVGElement).focus());
   await keys(page, 'ArrowRight', 'ArrowRight', 'ArrowRight');
   await sees(page, 'C major');
-  await shows(page, '.circle-words', '4th position');
+  await shows(page, 'section[aria-label="This key"]', '4th position');
   await page.click('[data-step="11"]');
   await sees(page, 'A♭ major');
-  await shows(page, '.circle-words', '4 flats, in the order in which they enter: B♭ E♭ A♭ D♭');
+  await shows(
+    page,
+    'section[aria-label="This key"]',
+    '4 flats, in the order in which they enter: B♭ E♭ A♭ D♭',
+  );
   await choose(page, labelled('Position'), '2');
   await sees(page, 'take D♭.');
   await click(page, 'Try a D♭ harmonica');
@@ -176,8 +180,8 @@ describe('progressions', () => {
     page = await stage.page(`/keys/chords?on=${HARMONICA}&in=Bb&play=major`);
     await sees(page, 'Scales that suit');
     await page.waitForFunction(() => document.querySelectorAll('ol[aria-label="Bars"] li').length === 12);
-    const first = await textOf(page, '.suits li');
-    await page.click('.suits .link');
+    const first = await textOf(page, '[aria-label="Scales that suit"] li');
+    await page.click('[aria-label="Scales that suit"] button');
     await page.waitForFunction(
       (name) =>
         name.startsWith(document.querySelector('aside[aria-label] h2')!.textContent.replace('B♭ ', '')),
@@ -185,7 +189,9 @@ describe('progressions', () => {
       first,
     );
 
-    const field = (await page.waitForSelector('.chords-text input')) as ElementHandle<HTMLInputElement>;
+    const field = (await page.waitForSelector(
+      '::-p-xpath(//label[contains(., "Chords by degree")]//input)',
+    )) as ElementHandle<HTMLInputElement>;
     await field.click({ count: 3 });
     await field.type('1 6m H 5');
     await keys(page, 'Enter');
@@ -213,7 +219,7 @@ describe('progressions', () => {
     await click(page, 'Put “Four bars of ours” into the bin');
     await sees(page, 'is in the bin.');
     page = await stage.page('/cabinet/bin');
-    await shows(page, '.bin', 'Four bars of ours');
+    await shows(page, 'main', 'Four bars of ours');
     await click(page, 'Put back');
     await sees(page, 'Four bars of ours is back.');
   });
@@ -280,7 +286,7 @@ describe('without a mouse', () => {
 
   test('which one to take: another kind, and one of it on Map', async () => {
     await open('which', HARMONICA, 'main table tbody a');
-    await tabTo('.keys-tools select');
+    await tabTo('[role="tabpanel"] select');
     await keys(page, 'w');
     await sees(page, 'home on the lowest note');
     await tabTo('main table tbody a');
@@ -322,7 +328,7 @@ describe('without a mouse', () => {
 
   test('switching: another key to go to', async () => {
     await open('switch', HARP, 'main figure [data-way]');
-    await tabTo('.switch-question select');
+    await tabTo('[role="tabpanel"] select');
     await keys(page, 'D');
     await shows(page, 'main figure:nth-of-type(2) figcaption', 'D');
   });
@@ -333,7 +339,7 @@ test('a cell of the table is explained at a click, and opened on Map', async () 
   await (await page.waitForSelector('[data-cell="0,4"]'))!.click();
   await shows(page, 'aside[aria-label] h2', 'C major pentatonic');
   // What comes later moves the button: wait until the tab of the octave stands.
-  await page.waitForSelector('.keys-side .keys-tab span:nth-child(2)');
+  await page.waitForSelector('[aria-label="Tab of the octave"] span:nth-child(2)');
   await click(page, 'Open in Map (M)');
   await shows(page, 'main h1', 'Play major pentatonic in C');
 });
@@ -342,7 +348,7 @@ test('keys lead from question to question and the question goes along to Map and
   page = await stage.page(`/keys/table?on=${HARMONICA}&in=Bb&play=dorian`);
   await sees(page, 'B♭ Dorian');
   await keys(page, ']', ']', ']');
-  await page.waitForSelector('.circle');
+  await page.waitForSelector('[data-step]');
   await keys(page, '1');
   await page.waitForSelector('svg[role="listbox"] [role="option"]');
   await shows(page, 'main h1', 'Dorian in B♭');
@@ -358,7 +364,7 @@ test.each([
   ['lesson', 768],
 ])('%s at %d wide runs over no side', async (view, width) => {
   page = await stage.page(`/keys/${view}?on=${HARMONICA}&in=Bb&play=major`, { width, height: 900 });
-  await page.waitForFunction(() => !document.querySelector('.loading'));
+  await page.waitForFunction(() => !document.querySelector('[aria-busy="true"]'));
   const over = await page.$eval('[role="tabpanel"]', (e) => e.scrollWidth - e.clientWidth);
   expect(over).toBeLessThanOrEqual(0);
 });

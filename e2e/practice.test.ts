@@ -64,7 +64,7 @@ test('a round is counted in, played, judged by a pedal and logged, and the tempo
   page = await stage.page(`${itemPath(9)}?for=4`);
   await page.waitForSelector(NOTE);
   expect(await barriers(page)).toEqual([]);
-  const tempo = () => textOf(page, '.player-tempo');
+  const tempo = () => textOf(page, '[aria-label="The tempo"]');
   await page.$eval('summary::-p-text(Tempo, sound and more)', (summary) => (summary as HTMLElement).click());
   await page.waitForSelector('main details input');
   await page.$eval('main details input[type=number]', (input) => input.select());
@@ -82,7 +82,7 @@ test('a round is counted in, played, judged by a pedal and logged, and the tempo
   await eventually(state, (text) => expect(text).toContain('Counting in'));
   await keys(page, ' ');
   await eventually(state, (text) => expect(text).toContain('Ready.'));
-  expect(await textOf(page, '.player-ladder')).toContain('round 2');
+  expect(await textOf(page, '[aria-label="The climb in tempo"]')).toContain('round 2');
   await click(page, 'Done');
   await page.waitForSelector('[aria-label="Today"]');
   await eventually(lastLogged, (list) =>
@@ -117,7 +117,7 @@ test('rounds go round without a count, or on by themselves; what nobody judged i
   await page.waitForSelector(NOTE);
   await page.focus('#place');
   for (let i = 0; i < 40; i += 1) await keys(page, 'ArrowUp');
-  const ladder = () => textOf(page, '.player-ladder');
+  const ladder = () => textOf(page, '[aria-label="The climb in tempo"]');
   await keys(page, 'o', 'PageDown');
   const seen: string[] = [];
   await eventually(
@@ -150,8 +150,8 @@ test('note by note each is one card, walked by pedal', async () => {
   page = await stage.page(`${itemPath(0)}?for=4`);
   await page.waitForSelector(NOTE);
   await keys(page, 'n');
-  await page.waitForSelector('.note-card');
-  expect(await textOf(page, '.note-card-how')).toContain('draw');
+  await page.waitForSelector('[aria-label="This note"]');
+  expect(await textOf(page, '[aria-label="This note"]')).toContain('draw');
   expect(await textOf(page, '[aria-label="This note"]')).toContain('1 of');
   await keys(page, 'PageDown');
   await eventually(
@@ -168,12 +168,12 @@ test('note by note each is one card, walked by pedal', async () => {
 
 test('a drill is answered by keys alone; what was wrong stands at its end and is logged', async () => {
   page = await stage.page(itemPath(8));
-  await page.waitForSelector('.drill-choices button');
+  await page.waitForSelector('[aria-label="Answers"] button');
   expect(await barriers(page)).toEqual([]);
   const count = () => textOf(page, 'main header p');
   for (let i = 1; i <= 20; i += 1) {
     await eventually(count, (text) => expect(text).toContain(`${i} of 20`));
-    await page.waitForSelector('.drill-choices button:not([disabled])');
+    await page.waitForSelector('[aria-label="Answers"] button:not([disabled])');
     await keys(page, '1');
     // A right answer goes on by itself after a second: on a busy machine nobody may have seen it.
     await eventually(
@@ -194,7 +194,7 @@ test('a drill is answered by keys alone; what was wrong stands at its end and is
   await page.waitForFunction(() => /of 20 right/.test(document.querySelector('h1')?.textContent ?? ''));
   const [right] = /\d+/.exec(await textOf(page, 'main h1'))!;
   expect(await barriers(page)).toEqual([]);
-  const wrong = await page.$$eval('.drill li', (all) => all.length);
+  const wrong = await page.$$eval('[aria-label="What was wrong"] li', (all) => all.length);
   expect(wrong).toBe(20 - Number(right));
   await page.goto(`${new URL(page.url()).origin}/practice/log`);
   await eventually(lastLogged, (list) =>
@@ -215,19 +215,19 @@ test('over chords the bar that sounds is marked, stages are walked, and a call c
     (at) => expect(at).toBeGreaterThan(1),
   );
   await keys(page, ' ');
-  const tab = () => textOf(page, '.jam-tab');
+  const tab = () => textOf(page, '[aria-label="Tab of the stage"]');
   const home = await tab();
   await keys(page, 'PageDown');
   await eventually(tab, (now) => expect(now).not.toBe(home));
   expect(await tab()).not.toContain('blow');
   await keys(page, 'c');
-  await page.waitForSelector('.call');
+  await page.waitForSelector('[aria-label="Call and answer"]');
   await click(page, 'Call');
   await eventually(
     () => textOf(page, '[aria-label="The call"]'),
     (text) => expect(text).toBe('That was:'),
   );
-  const phrase = await textOf(page, '.call-phrase');
+  const phrase = await textOf(page, '[aria-label="The phrase"]');
   expect(phrase).toContain('draw');
   await click(page, 'The same again');
   await eventually(
@@ -238,7 +238,7 @@ test('over chords the bar that sounds is marked, stages are walked, and a call c
     () => textOf(page, '[aria-label="The call"]'),
     (text) => expect(text).toBe('That was:'),
   );
-  expect(await textOf(page, '.call-phrase')).toBe(phrase);
+  expect(await textOf(page, '[aria-label="The phrase"]')).toBe(phrase);
 });
 
 test('a line of Map and a song become items with one key', async () => {
@@ -278,10 +278,10 @@ test('the log is set right by hand and undone; progress answers its questions, w
   await click(page, 'Undo');
   await eventually(first, (text) => expect(text).toBe(before));
   await click(page, 'Progress');
-  await page.waitForSelector('.chart');
+  await page.waitForSelector('main svg[role="img"]');
   await sees(page, 'Is the tempo rising?');
-  expect(await page.$$eval('.chart', (charts) => charts.length)).toBe(4);
-  expect(await page.$$eval('.progress details', (tables) => tables.length)).toBe(4);
+  expect(await page.$$eval('main svg[role="img"]', (charts) => charts.length)).toBe(4);
+  expect(await page.$$eval('main details', (tables) => tables.length)).toBe(4);
   expect(await barriers(page)).toEqual([]);
 });
 

@@ -2,7 +2,18 @@ import { readFileSync, existsSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { NOTE } from './notes.ts';
-import { choose, click, eventually, keys, onPaper, openStage, sees, textOf, type Stage } from './stage.ts';
+import {
+  choose,
+  click,
+  eventually,
+  keys,
+  onPaper,
+  openStage,
+  sees,
+  tabsOnPaper,
+  textOf,
+  type Stage,
+} from './stage.ts';
 
 let stage: Stage;
 beforeAll(async () => {
@@ -21,12 +32,10 @@ test.each([
   ['letter', LONG, false],
 ] as const)('Map prints to one page: %s, %s, dark %s', async (format, path, dark) => {
   const page = await stage.page(path, { dark });
-  await page.waitForSelector('[data-one-page] [data-way]');
+  await page.waitForSelector('svg[role="listbox"] [role="option"]');
   const { pages, text: printed } = await onPaper(page, { format });
   expect(pages).toBe(1);
-  const tabs = await page.$$eval('[data-one-page] ol b', (elements) =>
-    elements.map((e) => e.textContent ?? ''),
-  );
+  const tabs = await tabsOnPaper(page);
   expect(tabs.length).toBeGreaterThan(8);
   const words = (text: string) => text.replace(/[\s′″‴°]+/g, ' ');
   for (const tab of new Set(tabs)) expect(words(printed)).toContain(words(tab).trim());
@@ -48,7 +57,7 @@ test.each([
   `/map?on=preset:anglo/C-G-sharp-on-push&in=C&${TWO_OCTAVES}`,
 ])('with its staff %s is one page too, of both papers', async (path) => {
   const page = await stage.page(path);
-  await page.waitForSelector('[data-one-page] [data-way]');
+  await page.waitForSelector(NOTE);
   // A try that failed may have left it switched on.
   if (!(await page.$('.line-staff[aria-pressed="true"]'))) await keys(page, 'f');
   await page.waitForSelector('.line-panel .staff-notes');
@@ -225,7 +234,7 @@ test.each(['a4', 'letter'] as const)('a comparison is printed whole, on one page
   expect(pages).toBe(1);
   for (const part of ['Beside it: Dorian', 'notes to be had', 'Notes kept', 'Leave out now'])
     expect(text).toContain(part);
-  const tabs = await page.$$eval('[data-one-page] ol b', (found) => found.map((e) => e.textContent ?? ''));
+  const tabs = await tabsOnPaper(page);
   expect(tabs.length).toBe(11 + 15);
   const words = (said: string) => said.replace(/[\s′″‴°]+/g, ' ').trim();
   for (const tab of tabs) expect(words(text)).toContain(words(tab));

@@ -60,15 +60,17 @@ test('another arrangement stands under this one, note under note, with what is e
 test('the same tab on another harmonica, and every key of a lick with its tab', async () => {
   page = await stage.page(`${songPath(16)}?${LOW_HARMONICA}`);
   await eventually(chips, (found) => expect(found.length).toBeGreaterThan(3));
-  const tab = () => textOf(page, '.song-tab pre');
+  const tab = () => textOf(page, '[aria-label="Tab"] pre');
   const before = await tab();
   await keys(page, 'x');
-  await page.waitForSelector('.song-every-key[open] pre');
-  const tabs = await page.$$eval('.song-every-key pre', (all) => all.map((one) => one.textContent ?? ''));
+  await page.waitForSelector('section[aria-label="Move it"] details[open] pre');
+  const tabs = await page.$$eval('section[aria-label="Move it"] details pre', (all) =>
+    all.map((one) => one.textContent ?? ''),
+  );
   expect(tabs).toHaveLength(12);
   expect(new Set(tabs).size).toBe(12);
-  await page.waitForSelector('.song-move > div:nth-child(2) li button');
-  await page.click('.song-move > div:nth-child(2) li button');
+  await page.waitForSelector('section[aria-label="Move it"] > div:nth-child(2) li button');
+  await page.click('section[aria-label="Move it"] > div:nth-child(2) li button');
   await page.waitForFunction((on) => !location.search.includes(on), {}, LOW_HARMONICA);
   await eventually(tab, (now) => expect(now).toBe(before));
 });
@@ -97,7 +99,7 @@ test('a passage is marked by two keys and played again and again; what sounds is
   await sees(page, 'Without the melody, to play it yourself');
   expect(await barriers(page)).toEqual([]);
   await keys(page, 'Escape');
-  await page.waitForFunction(() => !document.querySelector('.hear-menu'));
+  await page.waitForFunction(() => !document.querySelector('[aria-label="What sounds"]'));
   await keys(page, '\\');
   await counts(page, LOOPED_NOTE, 0);
 });
@@ -116,7 +118,7 @@ test('chords under the melody, as much of them as can be held, each note to be l
   const first = await page.$$eval('[aria-label="System"]:first-child .system-added-notes', (all) =>
     all.findIndex((one) => one.children.length > 0),
   );
-  await (await page.$$(`.system:first-child ${NOTE}`))[first]!.click();
+  await (await page.$$(`[aria-label="System"]:first-child ${NOTE}`))[first]!.click();
   await click(page, 'leave it out');
   await eventually(count, (now) => expect(now).toBe(before - 1));
   await click(page, 'Undo');
@@ -129,12 +131,12 @@ test('an ornament that lies well is put in before a note, and taken out again', 
   const graces = () => page.$$eval('[aria-label="Staff"] svg [class*="grace"]', (all) => all.length);
   const before = await graces();
   await page.click(`${NOTE}:not([title*="not to be had"])`);
-  await (await page.waitForSelector('.ornaments summary'))!.click();
-  await page.waitForSelector('.ornaments li button');
-  await page.click('.ornaments li button');
+  await (await page.waitForSelector('summary::-p-text(Ornaments that lie well)'))!.click();
+  await page.waitForSelector('section[aria-label="The note"] details[open] li button');
+  await page.click('section[aria-label="The note"] details[open] li button');
   await sees(page, 'is in: press again to take it out');
   expect(page.url()).toContain('figures=');
-  await page.click('.ornaments li [aria-pressed="true"]');
+  await page.click('section[aria-label="The note"] li [aria-pressed="true"]');
   await page.waitForFunction(() => !location.search.includes('figures='));
   await eventually(graces, (count) => expect(count).toBe(before));
 });

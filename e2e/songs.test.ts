@@ -42,7 +42,7 @@ test('from ABC in a box to notes on an instrument, by keyboard alone; undo takes
   await page.keyboard.type('T:Trial of the box\nM:3/4\nL:1/4\nK:G\nG2 B | A3 | G3 |]');
   await page.waitForSelector('[aria-label="Staff"] svg');
   await shows(page, 'section:has(textarea) select', 'ABC');
-  await page.focus('.new-song-shown .MuiButton-contained');
+  await page.focus('button::-p-text(Keep it)');
   await keys(page, 'Enter');
   await page.waitForFunction(() => /^\/songs\/.{36}$/.test(location.pathname));
   await sees(page, 'Trial of the box');
@@ -88,7 +88,7 @@ async function readFiles(
     return path;
   });
   const input = (await page.waitForSelector(
-    '.songs-head input[type="file"]',
+    'main header input[type="file"]',
   )) as ElementHandle<HTMLInputElement>;
   await input.uploadFile(...paths);
 }
@@ -122,7 +122,7 @@ test('the library is found by any word, and a song goes to the bin and back', as
   await click(page, 'bin');
   await sees(page, 'is in the bin.');
   await sees(page, 'No song has “waltz dm”');
-  await page.click('.notice button');
+  await page.click('[role="alert"] button');
   await eventually(titles, (found) => expect(found).toHaveLength(1));
 });
 
@@ -156,7 +156,6 @@ test('a note that cannot be had has its ways out, each one click, and undone', a
   };
   const before = await missing();
   await page.click('.side-missing');
-  await page.waitForSelector('.song-offers button');
   await click(page, 'leave it out');
   await eventually(missing, (count) => expect(count).toBe(before - 1));
   await click(page, 'Undo');
@@ -278,8 +277,8 @@ test('a song is written otherwise as ABC: pins stay with their notes, and undo b
   await box.focus();
   await page.keyboard.type('G2 ');
   await page.waitForSelector('[aria-label="Staff"] svg');
-  await page.waitForFunction(
-    () => !document.querySelector<HTMLButtonElement>('.new-song .MuiButton-contained')!.disabled,
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll('button')].some((b) => b.textContent.trim() === 'Keep it' && !b.disabled),
   );
   await click(page, 'Keep it');
   await sees(page, 'is changed.');

@@ -76,7 +76,7 @@ export async function openStage(
       // A page stands when it has something in it and waits for nothing more.
       await page.waitForFunction(() => {
         const main = document.querySelector('main');
-        return main !== null && main.childElementCount > 0 && !main.querySelector('.loading');
+        return main !== null && main.childElementCount > 0 && !main.querySelector('[aria-busy="true"]');
       });
       return page;
     },
@@ -100,7 +100,7 @@ export async function lookAgain(page: Page, look: PageLook): Promise<void> {
     const frame = () => new Promise((resolve) => requestAnimationFrame(resolve));
     for (let i = 0; i < 3; i += 1) await frame();
   });
-  await page.waitForFunction(() => !document.querySelector('main .loading'));
+  await page.waitForFunction(() => !document.querySelector('main [aria-busy="true"]'));
 }
 
 /** Presses keys one after another; a text of several letters that names no key is typed. */
@@ -254,6 +254,24 @@ export async function onPaper(
   const text = execFileSync('pdftotext', ['-layout', '-f', String(from), file, '-'], { encoding: 'utf8' });
   rmSync(file);
   return { pages: Number(/Pages:\s+(\d+)/.exec(info)![1]), text };
+}
+
+/** Reads a page while it stands as it is printed; what stands only on paper is made then. */
+export async function whilePrinting<T>(page: Page, read: () => Promise<T>): Promise<T> {
+  const say = (event: string) => page.evaluate((name) => window.dispatchEvent(new Event(name)), event);
+  await say('beforeprint');
+  try {
+    return await read();
+  } finally {
+    await say('afterprint');
+  }
+}
+
+/** The tab of each note on the sheets that are printed. */
+export function tabsOnPaper(page: Page): Promise<string[]> {
+  return whilePrinting(page, () =>
+    page.$$eval('[data-one-page] ol b', (found) => found.map((e) => e.textContent ?? '')),
+  );
 }
 
 /** What is written smaller than 11 px on a page, drawings included, with its size. */

@@ -4,8 +4,8 @@ import { connect } from 'node:net';
 import { join } from 'node:path';
 import { randomUUID } from 'node:crypto';
 import request from 'supertest';
-import { DEFAULT_SETTINGS, EXCHANGE_FORMAT, EXCHANGE_VERSION } from '@same-song/core/records';
-import { DEEPEST } from '../src/common/bodyDepth.ts';
+import { DEFAULT_SETTINGS, EXCHANGE_FORMAT, EXCHANGE_VERSION, type ErrorBody } from '@same-song/core/records';
+import { DEEPEST } from '../src/common/bodyDepth.guard.ts';
 import { PROBLEMS_TOLD } from '../src/common/errors.ts';
 import { harmonica, serverForEach, startServer } from './server.ts';
 
@@ -69,11 +69,16 @@ test('whatever a client sends, the fault is told as its own', async () => {
 });
 
 test('a body is refused one level deeper than any may be', async () => {
-  const sent = async (depth: number) =>
-    (await api().post('/api/layouts').set('Content-Type', 'application/json').send(nested(depth))).body as {
-      message: string;
-    };
-  expect((await sent(DEEPEST + 1)).message).toMatch(/nested more than 24 deep/);
+  const sent = async (depth: number, path = '/api/layouts') =>
+    (await api().post(path).set('Content-Type', 'application/json').send(nested(depth))).body as ErrorBody;
+  expect(await sent(DEEPEST + 1)).toEqual({
+    status: 400,
+    code: 'bad-request',
+    message: expect.stringMatching(/nested more than 24 deep/) as string,
+    problems: [],
+  });
+  for (const path of ['/api/data/import', '/api/changes', '/api/files/write', '/api/songs'])
+    expect((await sent(DEEPEST + 1, path)).status).toBe(400);
   expect((await sent(DEEPEST)).message).not.toMatch(/nested/);
 });
 

@@ -17,6 +17,10 @@ export function invalid(problems: readonly Problem[]): ApiError {
   return new ApiError({ status: 422, code: 'invalid', message, problems: problems.slice(0, PROBLEMS_TOLD) });
 }
 
+export function badRequest(message: string): ApiError {
+  return new ApiError({ status: 400, code: 'bad-request', message, problems: [] });
+}
+
 export function notFound(what: string): ApiError {
   return new ApiError({
     status: 404,

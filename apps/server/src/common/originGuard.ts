@@ -5,7 +5,8 @@ const OWN_NAMES = ['localhost', '127.0.0.1', '[::1]'];
 
 /**
  * Lets in only requests addressed to this server by a name it answers to and, where a page sent them, from a page of
- * its own: a strange page in the same browser can neither read nor write, nor reach us by a name of its own.
+ * its own: a strange page in the same browser can neither read nor write, nor reach us by a name of its own. A
+ * middleware and not a guard of routes: it stands before files and descriptions too, and before any body is read.
  */
 export function originGuard(host: string, allowedHosts: readonly string[]) {
   const names = new Set([...OWN_NAMES, host.toLowerCase(), ...allowedHosts]);

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import type { Problem } from '@same-song/core';
 import { CENTS_RANGE, type Instrument, type InstrumentSpec } from '@same-song/core/instruments';
 import type { AlternateRow, Candidate } from '@same-song/core/route';
+import { Loading } from '../controls/Loading.tsx';
 import { LinkButton } from '../controls/LinkButton.tsx';
 import { dialectOf, useSettings } from '../api/settings.ts';
 import { Check } from '../controls/Check.tsx';
@@ -44,7 +45,7 @@ function AlternatesTable(props: AlternatesPanelProps) {
   const { data: rows, error } = useAlternates(instrument.spec, dialect, all ? 1 : 2);
   const wrong = problems.filter((p) => p.field.startsWith('measured') || p.field.startsWith('choices'));
   if (error) return <p role="alert">This table cannot be worked out: {error.message}</p>;
-  if (!rows) return <p className="loading">Comparing every way…</p>;
+  if (!rows) return <Loading>Comparing every way…</Loading>;
   return (
     <>
       <Check label="pitches with a single way too" checked={all} onChange={setAll} />

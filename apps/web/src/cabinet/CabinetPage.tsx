@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useEffect, useRef } from 'react';
 import { NavLink, useNavigate, useParams } from 'react-router';
+import { Loading } from '../controls/Loading.tsx';
 import { instruments, type InstrumentRecord } from '../api/records.ts';
 import { lazyPart } from '../frame/lazyPart.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
@@ -64,7 +65,7 @@ export function CabinetPage() {
             </Button>
           </p>
         )}
-        {isPending && <p className="loading">Opening the cabinet…</p>}
+        {isPending && <Loading>Opening the cabinet…</Loading>}
         <Broken />
         {list && <InstrumentList list={list} at={id} />}
         <nav className="cabinet-more" aria-label="More">
@@ -109,7 +110,7 @@ function InstrumentPanel({ id, list }: { id: string; list: readonly InstrumentRe
   const record = kept ?? bin?.find((instrument) => instrument.id === id) ?? shown;
   last.current = record;
   if (record) return <InstrumentEditor key={id} record={record} binned={kept === undefined} />;
-  if (isPending) return <p className="loading">Looking for it in the bin too…</p>;
+  if (isPending) return <Loading>Looking for it in the bin too…</Loading>;
   if (error) return <p role="alert">The bin cannot be read: {error.message}</p>;
   return (
     <div>

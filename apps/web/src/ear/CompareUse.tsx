@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { centsWords } from '@same-song/core/ear';
 import type { Candidate } from '@same-song/core/route';
+import { Loading } from '../controls/Loading.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useCompared } from './useCompared.ts';
@@ -14,7 +15,7 @@ export function CompareUse(props: UseProps) {
     { key: 'ArrowRight', label: 'The next way is played', group: 'Listening', run: () => step(1) },
     { key: 'ArrowLeft', label: 'The way before is played', group: 'Listening', run: () => step(-1) },
   ]);
-  if (!rows) return <p className="loading">Comparing every way…</p>;
+  if (!rows) return <Loading>Comparing every way…</Loading>;
   if (!row) return <p>No pitch of this instrument can be had in more than one way.</p>;
   return (
     <>

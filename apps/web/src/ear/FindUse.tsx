@@ -57,7 +57,7 @@ export function FindUse({ instrument, heard, onExample }: UseProps) {
   );
   return (
     <>
-      <section className="listen-now listen-alone" aria-live="polite">
+      <section className="listen-now listen-alone" aria-label="What is heard" aria-live="polite">
         <p className="listen-way">
           {notes.length === 0
             ? 'Play how it begins.'
@@ -70,7 +70,7 @@ export function FindUse({ instrument, heard, onExample }: UseProps) {
         <p className="listen-cents">{notes.map(({ pitch }) => pitchText(pitch)).join(' ')}</p>
       </section>
       <p className="hold-told">{foundWords(pitches.length, found.length)}</p>
-      <ul className="plain-list found-tunes bare">
+      <ul className="plain-list found-tunes bare" aria-label="Songs that begin so">
         {found.map(({ song, at }) => (
           <li key={song.id}>
             <Link className="link" to={`/songs/${song.id}`}>

@@ -42,7 +42,7 @@ export function HoldUse(props: UseProps) {
           <Check label="against the reeds around it" checked={hold.isAround} onChange={hold.setIsAround} />
         )}
       </div>
-      <section className="listen-now" aria-live="off">
+      <section className="listen-now" aria-label="What is heard" aria-live="off">
         <p className="listen-way">{way.words}</p>
         <p className="listen-cents">{heldWords(held, cents, heard.ear.state === 'listening')}</p>
         <Needle cents={cents} band={hold.width} />

@@ -2,6 +2,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { expectOk } from '@same-song/core';
 import { ALL_PITCHES, earFor } from '@same-song/core/ear';
 import { openInstrument } from '@same-song/core/instruments';
+import { Loading } from '../controls/Loading.tsx';
 import { useLink } from '../frame/useLink.ts';
 import { instruments } from '../api/records.ts';
 import { Picklist } from '../controls/Picklist.tsx';
@@ -24,7 +25,7 @@ export function ListenView() {
     [params, cabinet, isPending],
   );
   const use = USES.find(({ id }) => id === params.get('as')) ?? USES[0]!;
-  if (!chosen) return <p className="loading">Opening the cabinet…</p>;
+  if (!chosen) return <Loading>Opening the cabinet…</Loading>;
   const ask = (changes: Readonly<Record<string, string>>) => {
     const next = current();
     for (const [name, value] of Object.entries(changes)) next.set(name, value);

@@ -94,7 +94,7 @@ function Measured({ chosen, instrument, measurements, gathering }: MeasuredProps
         onTick={record && own.tick}
       />
       {kept.length > 0 && (
-        <ul className="plain-list">
+        <ul className="plain-list" aria-label="Measurings that are kept">
           {kept.map((one) => (
             <li key={one.id}>
               Measured on {dateWords(one.at)}: {counted(Object.keys(one.ways).length, 'way')}.{' '}
@@ -124,7 +124,7 @@ function MeasuredTable({ instrument, measurements, kept, measured, without, onTi
   const heard = new Map(measurements.map((one) => [one.way.id, one]));
   const ways = instrument.ways.filter(({ id }) => heard.has(id) || kept.some((one) => one.ways[id]));
   return (
-    <table className="record-table measured-list card">
+    <table className="record-table measured-list card" aria-label="What was measured">
       <thead>
         <tr>
           <th scope="col">Way</th>

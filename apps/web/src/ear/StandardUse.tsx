@@ -51,7 +51,7 @@ export function StandardUse({ chosen, instrument, heard, onExample }: UseProps) 
   const plainHeard = measurements.filter(({ way }) => way.technique === plain);
   return (
     <>
-      <section className="listen-now" aria-live="polite">
+      <section className="listen-now" aria-label="What is heard" aria-live="polite">
         <p className="listen-way">
           {a4 === undefined ? 'Play several plain notes.' : `A = ${a4.toFixed(1)} Hz`}
         </p>

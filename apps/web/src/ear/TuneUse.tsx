@@ -37,7 +37,7 @@ export function TuneUse({ chosen, instrument, heard: { ear }, onExample }: UsePr
         : centsWords(cents, isOwn);
   return (
     <>
-      <section className="listen-now" aria-live="off">
+      <section className="listen-now" aria-label="What is heard" aria-live="off">
         <p className="listen-way">{way ? way.words : ear.state === 'listening' ? 'Play a note.' : ' '}</p>
         <p className="listen-cents">{words}</p>
         <Needle cents={isFar ? undefined : cents} band={isOwn ? 15 : 10} />

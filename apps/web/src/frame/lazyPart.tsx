@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import { useEffect, useState, type ComponentType } from 'react';
+import { Loading } from '../controls/Loading.tsx';
 
 /** How long after the page stands its other parts are fetched, in ms: what was asked for goes first. */
 const AHEAD_MS = 4_000;
@@ -60,7 +61,7 @@ export function lazyPart<Props extends object>(
     }, [tries]);
     if (Part) return <Part {...props} />;
     if (failed && quiet) return null;
-    if (!failed) return opening === undefined ? null : <p className="loading">{opening}</p>;
+    if (!failed) return opening === undefined ? null : <Loading>{opening}</Loading>;
     const again = () => {
       setFailed(false);
       setTries(tries + 1);

@@ -15,10 +15,10 @@ const TRIES = 6;
  */
 export function useOnePage(): void {
   useEffect(() => {
-    window.addEventListener('beforeprint', fit);
+    window.addEventListener('beforeprint', fitOnePage);
     window.addEventListener('afterprint', unfit);
     return () => {
-      window.removeEventListener('beforeprint', fit);
+      window.removeEventListener('beforeprint', fitOnePage);
       window.removeEventListener('afterprint', unfit);
     };
   }, []);
@@ -31,7 +31,8 @@ function unfit(): void {
   fitted = undefined;
 }
 
-function fit(): void {
+/** Sets what is to fit one page as it now stands. */
+export function fitOnePage(): void {
   unfit();
   asOnPaper(() => {
     const marked = [...document.querySelectorAll<HTMLElement>('[data-one-page]')];

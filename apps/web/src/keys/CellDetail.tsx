@@ -100,6 +100,8 @@ export function CellDetail({ cell, state, row, column }: CellDetailProps) {
 /** Notes from home up to home in tab; an empty line of the same height until it is known. */
 function Tab({ octave }: { readonly octave: OctaveInFull | undefined }) {
   return (
-    <p className="keys-tab">{octave?.tab.map((text, i) => <span key={i}>{text}</span>) ?? <span>…</span>}</p>
+    <p className="keys-tab" role="group" aria-label="Tab of the octave">
+      {octave?.tab.map((text, i) => <span key={i}>{text}</span>) ?? <span>…</span>}
+    </p>
   );
 }

@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import { useMemo } from 'react';
 import { familyById } from '@same-song/core/instruments';
 import type { StoredQuestion } from '@same-song/core/route';
+import { Loading } from '../controls/Loading.tsx';
 import { SignButton } from '../controls/SignButton.tsx';
 import { dialectOf } from '../api/settings.ts';
 import { useMapView } from '../compute/compute.ts';
@@ -141,7 +142,7 @@ function Entry({ entry, state, newPage }: EntryProps) {
         </p>
       </section>
     );
-  if (!view) return <p className="loading">Writing {title}…</p>;
+  if (!view) return <Loading>Writing {title}…</Loading>;
   return (
     <section className={className}>
       <h2>{title}</h2>

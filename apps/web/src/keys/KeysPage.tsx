@@ -2,6 +2,7 @@ import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import type { ComponentType } from 'react';
 import { Link, Navigate, useLocation, useNavigate, useParams } from 'react-router';
+import { Loading } from '../controls/Loading.tsx';
 import { lazyPart } from '../frame/lazyPart.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useTitle } from '../frame/useTitle.ts';
@@ -112,7 +113,7 @@ export function KeysPage() {
         </Tabs>
       </header>
       <div className="keys-page" id="keys-panel" role="tabpanel" aria-label={name}>
-        {state.chosen ? <View state={state} /> : <p className="loading">Opening the cabinet…</p>}
+        {state.chosen ? <View state={state} /> : <Loading>Opening the cabinet…</Loading>}
       </div>
     </div>
   );

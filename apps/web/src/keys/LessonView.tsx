@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import type { Side, Technique } from '@same-song/core/instruments';
 import type { WayView } from '@same-song/core/route';
+import { Loading } from '../controls/Loading.tsx';
 import { useMapView } from '../compute/compute.ts';
 import { scaleWords, tonicWords } from '../question/questionWords.ts';
 import { SceneView } from '../scene/SceneView.tsx';
@@ -18,7 +19,7 @@ export function LessonView({ state }: KeysViewProps) {
   const dialect = dialectOf(settings, family);
   const { data: view, error } = useMapView(chosen, question, { naming: settings.naming, dialect });
   if (error) return <p role="alert">This lesson cannot be made: {error.message}</p>;
-  if (!view) return <p className="loading">Writing the lesson…</p>;
+  if (!view) return <Loading>Writing the lesson…</Loading>;
   const { separator } = family.dialects.find((d) => d.id === dialect)!;
   const used = family.techniques.filter((t) => view.ways.some((way) => way.technique === t.id));
   const list = (ways: readonly WayView[]) => tabLine(ways, separator) || 'none';

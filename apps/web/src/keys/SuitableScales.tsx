@@ -71,7 +71,7 @@ export function SuitableScales({ progression, current, onScale }: SuitsProps) {
 
 function Fits({ fits, onScale }: { fits: readonly ScaleFit[]; onScale: (id: string) => void }) {
   return (
-    <ol className="suits">
+    <ol className="suits" aria-label="Scales that suit">
       {fits.map((fit) => (
         <li key={fit.scale.id}>
           <LinkButton onClick={() => onScale(fit.scale.id)}>{fit.scale.name}</LinkButton>

@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import type { Family } from '@same-song/core/instruments';
 import type { KeyCell } from '@same-song/core/route';
+import { Loading } from '../controls/Loading.tsx';
 import { useKeyTable } from '../compute/compute.ts';
 import { scaleChoices } from '../question/KeyWords.tsx';
 import type { QuestionState } from '../question/useQuestion.ts';
@@ -46,7 +47,7 @@ export function TableView({ state }: KeysViewProps) {
   const heat = useMemo(() => table && heatOf(table), [table]);
   const home = useMemo(() => ownKeyOf(chosen).home, [chosen]);
   if (error) return <p role="alert">This table cannot be worked out: {error.message}</p>;
-  if (!table || !heat) return <p className="loading">Trying every key…</p>;
+  if (!table || !heat) return <Loading>Trying every key…</Loading>;
   const order = param('order');
   const filters = filtersOf(family).filter((f) => param('only').split(',').includes(f.id));
   const selected = table.rows

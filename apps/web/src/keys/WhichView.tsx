@@ -5,6 +5,7 @@ import TableRow from '@mui/material/TableRow';
 import { Link } from 'react-router';
 import { families, FAMILY_IDS, familyById, type Family } from '@same-song/core/instruments';
 import type { presetsFor } from '@same-song/core/route';
+import { Loading } from '../controls/Loading.tsx';
 import { usePresetsFor } from '../compute/compute.ts';
 import { FigureTools } from '../controls/FigureTools.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
@@ -33,7 +34,7 @@ export function WhichView({ state }: KeysViewProps) {
         <span className="soft small">Each opens on Map.</span>
       </div>
       {error && <p role="alert">This cannot be worked out: {error.message}</p>}
-      {!data && !error && <p className="loading">Trying every one…</p>}
+      {!data && !error && <Loading>Trying every one…</Loading>}
       <figure className="figure">
         <Table className="keys-list">
           <TableHeads columns={['Take', 'It is then', 'It gives', 'The best octave asks']} />

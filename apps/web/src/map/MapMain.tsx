@@ -1,6 +1,7 @@
 import { useCallback, useMemo } from 'react';
 import { familyById } from '@same-song/core/instruments';
 import type { MapView } from '@same-song/core/route';
+import { Loading } from '../controls/Loading.tsx';
 import type { QuestionState } from '../question/useQuestion.ts';
 import { SceneView } from '../scene/SceneView.tsx';
 import { LayerStepper } from './LayerStepper.tsx';
@@ -77,7 +78,7 @@ export function MapMain({ state, view, title, sounds, selection, beside, onWay, 
 function BesideMap({ beside }: { beside: Beside }) {
   const { view, name, spec } = beside;
   const family = familyById(spec.family)!;
-  if (!view) return <p className="loading">Drawing {name}…</p>;
+  if (!view) return <Loading>Drawing {name}…</Loading>;
   const used = new Set(view.line.flatMap((note) => (note.wayId ? [note.wayId] : [])));
   return (
     <section className="beside" aria-label={name}>

@@ -1,5 +1,6 @@
 import { memo, useCallback, useDeferredValue, useMemo } from 'react';
 import type { MapView } from '@same-song/core/route';
+import { Loading } from '../controls/Loading.tsx';
 import { dialectOf } from '../api/settings.ts';
 import { useAlternatives, useMapView } from '../compute/compute.ts';
 import { lazyPart } from '../frame/lazyPart.tsx';
@@ -51,8 +52,10 @@ export function MapPage() {
       </header>
       {view && chosen ? (
         <MapBody state={state} view={view} behind={isPlaceholderData} />
+      ) : error ? (
+        <p role="alert">{`This map cannot be drawn: ${error.message}`}</p>
       ) : (
-        <p className="loading">{error ? `This map cannot be drawn: ${error.message}` : 'Drawing the map…'}</p>
+        <Loading>Drawing the map…</Loading>
       )}
     </div>
   );

@@ -2,6 +2,7 @@ import { memo } from 'react';
 import type { Technique } from '@same-song/core/instruments';
 import type { LineView, MapView } from '@same-song/core/route';
 import { lazyPart } from '../frame/lazyPart.tsx';
+import { usePrinting } from '../frame/usePrinting.ts';
 import { InventoryTerms } from '../question/InventoryTerms.tsx';
 import { SceneView } from '../scene/SceneView.tsx';
 
@@ -18,14 +19,17 @@ const StaffSystems = lazyPart('The staff', async () => (await import('./Staff.ts
   quiet: true,
 });
 
-/** Map on one page of paper: the question, the drawing, the tab in large type, what is safe and what is missing. */
-export const PrintSheet = memo(function PrintSheet({
-  view,
-  title,
-  instrument,
-  techniques,
-  staff,
-}: PrintSheetProps) {
+/**
+ * Map on one page of paper: the question, the drawing, the tab in large type, what is safe and what is missing. Made when
+ * it is printed, since on the screen it would be laid out anew with every change; with a staff it stands ready, because
+ * that is fetched.
+ */
+export const PrintSheet = memo(function PrintSheet(props: PrintSheetProps) {
+  const printing = usePrinting();
+  return (printing || props.staff) && <Sheet {...props} />;
+});
+
+function Sheet({ view, title, instrument, techniques, staff }: PrintSheetProps) {
   return (
     <section className="print-sheet" data-one-page="" aria-hidden="true">
       <h1>{title}</h1>
@@ -53,7 +57,7 @@ export const PrintSheet = memo(function PrintSheet({
       </p>
     </section>
   );
-});
+}
 
 /** The line in large tab, degree and note under it. */
 export function PrintedLine({ line }: { readonly line: readonly LineView[] }) {

@@ -1,4 +1,5 @@
 import { Link, useParams } from 'react-router';
+import { Loading } from '../controls/Loading.tsx';
 import { lazyPart } from '../frame/lazyPart.tsx';
 import { useTitle } from '../frame/useTitle.ts';
 import { TodayView } from './today/TodayView.tsx';
@@ -41,7 +42,7 @@ export function PracticePage() {
       </nav>
       {practice.error && <p role="alert">What is practised cannot be read: {practice.error.message}</p>}
       {practice.isPending ? (
-        <p className="loading">Opening the practice…</p>
+        <Loading>Opening the practice…</Loading>
       ) : view === 'items' ? (
         <ItemsView practice={practice} />
       ) : view === 'progress' ? (

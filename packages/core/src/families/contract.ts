@@ -42,6 +42,12 @@ export interface TabDialect {
   readonly separator: string;
 }
 
+/** A dialect and how one way is written in it. */
+export interface TabWriter<W extends Way> extends TabDialect {
+  /** @param note the name of the way's note in the key that is played */
+  write(this: void, way: W, note: NoteName): string;
+}
+
 /** A pitch and the cents by which it is off, from −50 to 50. */
 export interface TunedPitch {
   readonly pitch: Pitch;
@@ -74,7 +80,8 @@ export interface FamilyDefinition<Layout, W extends Way> {
   readonly playingOptions: readonly PlayingOption[];
   /** Every hand or finger that a route may name; empty where there is nothing to choose. */
   readonly fingerings: readonly Fingering[];
-  readonly dialects: readonly TabDialect[];
+  /** The first is the usual one; ids differ. */
+  readonly dialects: readonly TabWriter<W>[];
   readonly timbre: Timbre;
   /** Said of a pitch no way reaches: `no reed reaches it`. */
   readonly absent: string;
@@ -154,8 +161,6 @@ export interface FamilyDefinition<Layout, W extends Way> {
   /** Takes a tuning over; problems carry no field. */
   withTuning?(layout: Layout, cents: readonly number[]): Result<Layout>;
 
-  /** @param called the name of the way's note */
-  tab(layout: Layout, way: W, dialect: string, called: NoteName): string;
   /**
    * The shortest text that tells a way from all others on the same side: `3″`, for where the side is shown by place.
    * @param called the name of the way's note
@@ -241,7 +246,6 @@ export interface Family extends Pick<
   | 'preferences'
   | 'playingOptions'
   | 'fingerings'
-  | 'dialects'
   | 'timbre'
   | 'absent'
   | 'element'
@@ -250,6 +254,7 @@ export interface Family extends Pick<
   | 'presetIn'
 > {
   readonly presets: readonly LayoutPreset<unknown>[];
+  readonly dialects: readonly TabDialect[];
   /** The family's own, and those that every family has. */
   readonly terms: readonly TermInfo[];
   /** What a layout is, without opening it: cheap enough for lists. Problems carry the field within the layout. */

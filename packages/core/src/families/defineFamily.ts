@@ -12,6 +12,7 @@ import type { FingeredWay, Hold, PlayedHold, Way } from './way.ts';
 /** Closes a definition over its own types, so that the list of families needs no type of any one of them. */
 export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition<Layout, W>): Family {
   const dialectIds = definition.dialects.map((dialect) => dialect.id);
+  const writers = new Map(definition.dialects.map((dialect) => [dialect.id, dialect]));
   const terms = Object.freeze([
     ...definition.terms,
     OUT_OF_TUNE,
@@ -71,7 +72,11 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
     };
     const called = (way: W) =>
       definition.nameOf?.(layout, way) ?? ownNamer(facts.home, facts.ownScale).spelled(way.pitch);
-    const write = (way: W, dialect: string, note = called(way)) => definition.tab(layout, way, dialect, note);
+    const write = (way: W, dialect: string, note = called(way)) => {
+      const writer = writers.get(dialect);
+      if (!writer) throw new Error(`tab: no dialect ${dialect}`);
+      return writer.write(way, note);
+    };
     const fromTable = tabReader(ways, dialectIds, write);
     return {
       family,

@@ -24,7 +24,7 @@ export function DrillEnd({ answers, scene, names, onAgain }: DrillEndProps) {
       ) : (
         <>
           <p>What was wrong comes more often next time:</p>
-          <ul>
+          <ul aria-label="What was wrong">
             {wrong.map(({ question, given }, i) => (
               <li key={i}>
                 {question.prompt} <b>{question.answer}</b>

@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { Loading } from '../../controls/Loading.tsx';
 import { useShortcuts } from '../../frame/shortcuts.ts';
 import type { OnStand } from '../stand/onStand.ts';
 import { DrillEnd } from './DrillEnd.tsx';
@@ -31,7 +32,7 @@ export function DrillPlayer(props: OnStand) {
     () => new Map(view?.ways.map((way) => [way.id, isAsked ? way.words : `${way.words}, ${way.note}`])),
     [view, isAsked],
   );
-  if (!view || !drill.isReady) return <p className="loading">Opening the drill…</p>;
+  if (!view || !drill.isReady) return <Loading>Opening the drill…</Loading>;
   if (drill.round.length === 0)
     return <p>{drill.drill.nothing ?? 'This drill makes no sense on this instrument in this key.'}</p>;
   if (drill.isOver)

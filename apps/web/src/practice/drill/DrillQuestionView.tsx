@@ -27,7 +27,7 @@ export function DrillQuestionView({ drill, scene, names }: DrillQuestionProps) {
           {answers.filter((one) => one.right).length} right
         </p>
       </header>
-      <p className="drill-prompt row strong" aria-live="polite">
+      <p className="drill-prompt row strong" role="group" aria-label="The question" aria-live="polite">
         {question.prompt}
         {question.heard.length > 0 && (
           <Button variant="outlined" onClick={() => hear(question.heard)}>
@@ -48,7 +48,7 @@ export function DrillQuestionView({ drill, scene, names }: DrillQuestionProps) {
         />
       </div>
       {!isOnDrawing && (
-        <div className="drill-choices row">
+        <div className="drill-choices row" role="group" aria-label="Answers">
           {question.choices.map(({ id, label }, i) => (
             <Button
               key={id}

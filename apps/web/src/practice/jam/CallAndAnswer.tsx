@@ -23,12 +23,12 @@ export function CallAndAnswer(options: CallOptions) {
   const isOver = phase === 'over';
   const isListening = ear.state === 'listening';
   return (
-    <section className="call" aria-live="polite">
+    <section className="call" aria-label="Call and answer" aria-live="polite">
       <p className="call-state" role="status" aria-label="The call">
         {STATE_WORDS[phase]}
       </p>
       {isOver && (
-        <ol className="call-phrase row bare">
+        <ol className="call-phrase row bare" aria-label="The phrase">
           {tabs.map((tab, i) => (
             <li key={i}>
               {tab}

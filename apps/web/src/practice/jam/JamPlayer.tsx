@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Loading } from '../../controls/Loading.tsx';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import { useShortcuts } from '../../frame/shortcuts.ts';
 import { SceneView } from '../../scene/SceneView.tsx';
@@ -28,8 +29,7 @@ export function JamPlayer(props: OnStand) {
     { key: 'ArrowDown', label: 'Slower', group, run: () => jam.faster(-1) },
     { key: 'c', label: 'Call and answer', group, run: () => setIsCalling(!isCalling) },
   ]);
-  if (!view || !context || !form || !family || !chosen)
-    return <p className="loading">Laying out the progression…</p>;
+  if (!view || !context || !form || !family || !chosen) return <Loading>Laying out the progression…</Loading>;
   return (
     <div className="player jam">
       <header className="player-head row">
@@ -82,7 +82,9 @@ function Stages({ jam, tab }: { readonly jam: JamState; readonly tab: readonly s
           <b>{stage?.label}</b>: {stage?.about}{' '}
           <small>underlined: allowed now · framed: in this bar’s chord · dashed: in the next</small>
         </p>
-        <p className="jam-tab strong">{tab.slice(0, TABS).join('  ')}</p>
+        <p className="jam-tab strong" role="group" aria-label="Tab of the stage">
+          {tab.slice(0, TABS).join('  ')}
+        </p>
       </section>
       <ol className="jam-stages row bare">
         {stages.map(({ id, label }, i) => (

@@ -4,6 +4,7 @@ import { expectOk } from '@same-song/core';
 import { notePitchClass, parseNote } from '@same-song/core/music';
 import { keysInOrder } from '@same-song/core/practice';
 import { ANCHORS, patternById } from '@same-song/core/route';
+import { Loading } from '../../controls/Loading.tsx';
 import { useShortcuts } from '../../frame/shortcuts.ts';
 import { ANCHOR_WORDS } from '../../question/questionWords.ts';
 import { lastTempo } from './lastTempo.ts';
@@ -51,7 +52,11 @@ export function LineStand({
     ...(anchored ? [{ key: 'w', label: 'Swap the anchor', group, run: swapAnchor }] : []),
   ]);
   if (!playable)
-    return <p className="loading">{error ? `It cannot be played: ${error.message}` : 'Laying it out…'}</p>;
+    return error ? (
+      <p role="alert">{`It cannot be played: ${error.message}`}</p>
+    ) : (
+      <Loading>Laying it out…</Loading>
+    );
   return (
     <Player
       playable={playable}

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import { useCallback, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
+import { Loading } from '../../controls/Loading.tsx';
 import type { ItemRecord } from '../../api/records.ts';
 import { lazyPart } from '../../frame/lazyPart.tsx';
 import { useShortcuts } from '../../frame/shortcuts.ts';
@@ -24,7 +25,7 @@ export function PlayPage() {
   const practice = usePracticeData();
   const item = practice.items.find((one) => one.id === id);
   useTitle(item?.name, 'Practice');
-  if (practice.isPending) return <p className="loading">Opening what is practised…</p>;
+  if (practice.isPending) return <Loading>Opening what is practised…</Loading>;
   if (!item)
     return (
       <div className="practice">

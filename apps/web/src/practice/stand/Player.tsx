@@ -46,14 +46,16 @@ export function Player({ next, onPassed = nothing, children, ...played }: Player
       </header>
       <div className="player-beat row">
         <Beats count={playable.beatsPerBar} state={state} />
-        <p className="player-tempo">{rung.perMinute} a minute</p>
+        <p className="player-tempo" role="group" aria-label="The tempo">
+          {rung.perMinute} a minute
+        </p>
         <p className="player-state" role="status" aria-label="The round">
           {stateWords(state)}
           {heard ? ` ${heard.words}` : ''}
           {heard && simulated ? ' (Made up: not in the log.)' : ''}
         </p>
         {(isListening || ear.trouble !== undefined) && (
-          <div className="player-ear">
+          <div className="player-ear" role="group" aria-label="The ear">
             <Meter ear={ear} />
             {isListening && !simulated && (
               <p>Only the click sounds: the rest would count as you. With headphones turn it up.</p>
@@ -111,7 +113,7 @@ function LadderLine({
   next,
 }: Pick<StandPlayerState, 'state'> & Pick<PlayerProps, 'how' | 'next'>) {
   return (
-    <p className="player-ladder">
+    <p className="player-ladder" role="group" aria-label="The climb in tempo">
       <b>
         {ladder.from} → {how.wanted}
       </b>{' '}

@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react';
+import { Loading } from '../../controls/Loading.tsx';
 import { lastTempo } from './lastTempo.ts';
 import { useItemInstrument, type OnStand } from './onStand.ts';
 import { Player } from './Player.tsx';
@@ -19,7 +20,11 @@ export function SongStand({
   const keys = useMemo(() => (home === undefined ? [] : [home]), [home]);
   if (isLost) return <p>The song lies in the bin, or is gone.</p>;
   if (!playable)
-    return <p className="loading">{error ? `It cannot be played: ${error.message}` : 'Laying it out…'}</p>;
+    return error ? (
+      <p role="alert">{`It cannot be played: ${error.message}`}</p>
+    ) : (
+      <Loading>Laying it out…</Loading>
+    );
   return (
     <Player
       playable={playable}

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { expectOk } from '@same-song/core';
 import { namer, keyOf, parseNote, scaleById } from '@same-song/core/music';
+import { Loading } from '../../controls/Loading.tsx';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import { arrangements, songs } from '../../api/records.ts';
 import { VirtualTable, type Column } from '../../controls/VirtualTable.tsx';
@@ -27,7 +28,7 @@ export function Library({ library, onWrite }: { library: LibraryState; onWrite: 
         </ul>
       </div>
     );
-  if (searching) return <p className="loading">Holding every tune against every other…</p>;
+  if (searching) return <Loading>Holding every tune against every other…</Loading>;
   if (rows.length === 0)
     return (
       <p className="songs-empty">

@@ -1,6 +1,7 @@
 import Button from '@mui/material/Button';
 import OutlinedInput from '@mui/material/OutlinedInput';
 import { useRef, useState, type DragEvent } from 'react';
+import { Loading } from '../../controls/Loading.tsx';
 import { songs } from '../../api/records.ts';
 import { lazyPart } from '../../frame/lazyPart.tsx';
 import { useShortcuts } from '../../frame/shortcuts.ts';
@@ -86,7 +87,7 @@ export function SongsPage() {
       {writing && <NewSong onDone={() => setWriting(false)} onBook={(book) => setFiles([book])} />}
       {files.length > 0 && <SongImport files={files} onDone={() => setFiles([])} />}
       {error && <p role="alert">The songs cannot be read: {error.message}</p>}
-      {isPending && <p className="loading">Opening the songs…</p>}
+      {isPending && <Loading>Opening the songs…</Loading>}
       {list && list.length > 0 && <SongFinder library={library} />}
       {list && <Library library={library} onWrite={() => setWriting(true)} />}
     </div>

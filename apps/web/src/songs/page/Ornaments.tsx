@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Loading } from '../../controls/Loading.tsx';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import { useSongFigures } from '../../compute/computeSongs.ts';
 import { dialectOf } from '../../api/settings.ts';
@@ -27,7 +28,7 @@ function Offers({ state, noteId }: { readonly state: SongState; readonly noteId:
   const { figures = [] } = plan;
   const own = figures.find((figure) => figure.noteId === noteId);
   const others = figures.filter((figure) => figure !== own);
-  if (!offers) return <p className="loading">Looking along the instrument…</p>;
+  if (!offers) return <Loading>Looking along the instrument…</Loading>;
   if (offers.length === 0) return <p className="verdict-plain">Nothing lies well here.</p>;
   return (
     <ul className="plain-list">

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { noteText } from '@same-song/core/music';
 import { compareViews, movedTonic, inModeIfAny, type SongView } from '@same-song/core/song';
+import { Loading } from '../../controls/Loading.tsx';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import { useSameSongTabs, useSongTabs } from '../../compute/computeSongs.ts';
 import { dialectOf } from '../../api/settings.ts';
@@ -136,7 +137,7 @@ function EveryKey({ state, view }: { readonly state: SongState; readonly view: S
       <summary>
         <h2>In every key, tab beside tab{isLong ? ', how it begins' : ''}</h2>
       </summary>
-      {!keys && <p className="loading">Working out twelve keys…</p>}
+      {!keys && <Loading>Working out twelve keys…</Loading>}
       <ul>
         {keys?.map((fit) => (
           <li key={fit.transpose}>

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { noteCode, noteText } from '@same-song/core/music';
 import type { SongView } from '@same-song/core/song';
+import { Loading } from '../../controls/Loading.tsx';
 import type { SongRecord } from '../../api/records.ts';
 import { dialectOf } from '../../api/settings.ts';
 import { lazyPart } from '../../frame/lazyPart.tsx';
@@ -48,10 +49,10 @@ export function SongPage() {
       </header>
       {view && chosen && record ? (
         <SongBody state={state} view={view} />
+      ) : error ? (
+        <p role="alert">{`This song cannot be shown: ${error.message}`}</p>
       ) : (
-        <p className="loading">
-          {error ? `This song cannot be shown: ${error.message}` : 'Opening the song…'}
-        </p>
+        <Loading>Opening the song…</Loading>
       )}
     </div>
   );

@@ -17,7 +17,7 @@ import {
 } from './layout.ts';
 import { BELLOWS, KEYS } from './tables.ts';
 import { presets } from './presets.ts';
-import { brief, dialects, tab } from './tab.ts';
+import { brief, dialects } from './tab.ts';
 import { capabilityGroups, fingeringsFor, techniques, ways, type AngloWay } from './ways.ts';
 
 export const anglo = defineFamily<AngloLayout, AngloWay>({
@@ -57,7 +57,6 @@ export const anglo = defineFamily<AngloLayout, AngloWay>({
       row ?? `middle row in ${keyName(middleRow(layout))}, inside row in ${keyName(middleRow(layout) + 7)}`,
     ];
   },
-  tab: (_, way, dialect) => tab(way, dialect),
   brief: (_, way) => brief(way),
   diagram,
 });

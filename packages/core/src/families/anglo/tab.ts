@@ -1,30 +1,38 @@
-import type { TabDialect } from '../contract.ts';
+import type { TabWriter } from '../contract.ts';
 import type { AngloWay } from './ways.ts';
 
-export const dialects = Object.freeze([
-  { id: 'words', label: 'words: left middle 3 push', separator: ', ' },
-  { id: 'short', label: 'short: L m3 push', separator: ', ' },
-  { id: 'arrows', label: 'arrows: Lm3↑', separator: '  ' },
-  { id: 'signs', label: 'signs: +Lm3 −Lm3', separator: '  ' },
-] as const satisfies readonly TabDialect[]);
+/** Hand, row (o m i), number as the player counts, and the bellows. */
+export const dialects: readonly TabWriter<AngloWay>[] = Object.freeze([
+  {
+    id: 'words',
+    label: 'words: left middle 3 push',
+    separator: ', ',
+    write: (way) => way.words,
+  },
+  {
+    id: 'short',
+    label: 'short: L m3 push',
+    separator: ', ',
+    write: (way) => `${way.hand} ${buttonOf(way)} ${way.air === 'out' ? 'push' : 'pull'}`,
+  },
+  {
+    id: 'arrows',
+    label: 'arrows: Lm3↑',
+    separator: '  ',
+    write: (way) => `${brief(way)}${way.air === 'out' ? '↑' : '↓'}`,
+  },
+  {
+    id: 'signs',
+    label: 'signs: +Lm3 −Lm3',
+    separator: '  ',
+    write: (way) => `${way.air === 'out' ? '+' : '−'}${brief(way)}`,
+  },
+]);
 
-/** Hand, row (o m i), number as the player counts, and the bellows. @throws on an unknown dialect */
-export function tab(way: AngloWay, dialect: string): string {
-  const button = `${way.row[0]}${way.number}`;
-  switch (dialect) {
-    case 'words':
-      return way.words;
-    case 'short':
-      return `${way.hand} ${button} ${way.air === 'out' ? 'push' : 'pull'}`;
-    case 'arrows':
-      return `${way.hand}${button}${way.air === 'out' ? '↑' : '↓'}`;
-    case 'signs':
-      return `${way.air === 'out' ? '+' : '−'}${way.hand}${button}`;
-    default:
-      throw new Error(`tab: no dialect ${dialect}`);
-  }
+export function brief(way: AngloWay): string {
+  return `${way.hand}${buttonOf(way)}`;
 }
 
-export function brief({ hand, row, number }: AngloWay): string {
-  return `${hand}${row[0]}${number}`;
+function buttonOf({ row, number }: AngloWay): string {
+  return `${row[0]}${number}`;
 }

@@ -17,7 +17,7 @@ import {
   type ChromaticLayout,
 } from './layout.ts';
 import { presets } from './presets.ts';
-import { brief, dialects, tab } from './tab.ts';
+import { brief, dialects } from './tab.ts';
 import { capabilityGroups, clash, techniques, ways, type ChromaticWay } from './ways.ts';
 
 export const chromatic = defineFamily<ChromaticLayout, ChromaticWay>({
@@ -50,7 +50,6 @@ export const chromatic = defineFamily<ChromaticLayout, ChromaticWay>({
   figures,
   sideOf: (_, { way }) => (way.air === 'out' ? 'above' : 'below'),
   facts: (layout, key) => [`${ordinal(positionOf(layout.home, notePitchClass(key.tonic)))} position`],
-  tab: (_, way, dialect) => tab(way, dialect),
   brief: (_, way) => brief(way),
   diagram,
 });

@@ -15,7 +15,7 @@ import {
   type CustomLayout,
 } from './layout.ts';
 import { presets } from './presets.ts';
-import { dialects, tab } from './tab.ts';
+import { dialects } from './tab.ts';
 import { capabilityGroups, techniques, ways, type CustomWay } from './ways.ts';
 
 export const custom = defineFamily<CustomLayout, CustomWay>({
@@ -57,7 +57,6 @@ export const custom = defineFamily<CustomLayout, CustomWay>({
   ],
   tuning,
   withTuning,
-  tab: (_, way, dialect, called) => tab(way, dialect, called),
   brief: (_, way) => way.name,
   diagram,
 });

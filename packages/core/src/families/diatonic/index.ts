@@ -17,7 +17,7 @@ import {
 } from './layout.ts';
 import { ordinal, positionOf } from '../kernel/position.ts';
 import { presetIn, presets } from './presets.ts';
-import { brief, dialects, parseTab, tab } from './tab.ts';
+import { brief, dialects, parseTab } from './tab.ts';
 import { techniques } from './techniques.ts';
 import { capabilityGroups, clash, marks, ways, type DiatonicWay } from './ways.ts';
 import { TUNINGS } from './tables.ts';
@@ -56,7 +56,6 @@ export const diatonic = defineFamily<DiatonicLayout, DiatonicWay>({
   figures,
   sideOf: (_, { way }) => (way.air === 'out' ? 'above' : 'below'),
   facts: (layout, key) => [`${ordinal(positionOf(layout.root, notePitchClass(key.tonic)))} position`],
-  tab: (_, way, dialect, called) => tab(way, dialect, called),
   brief: (_, way) => brief(way),
   parseTab,
   diagram,

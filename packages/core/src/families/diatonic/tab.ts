@@ -1,21 +1,9 @@
 import { notePitchClass, noteText, parseNote, type NoteName } from '../../pitch/noteName.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
 import { fail, ok, shown, type Result } from '../../result.ts';
-import type { TabDialect } from '../contract.ts';
+import type { TabWriter } from '../contract.ts';
 import { HOLES } from './layout.ts';
 import type { DiatonicWay } from './ways.ts';
-
-/** How the air is written; each with bends as marks or, `-named`, as note names. */
-export const dialects = Object.freeze([
-  { id: 'words', label: 'words: 4 draw, 3 draw ″', separator: ', ' },
-  { id: 'arrows', label: 'arrows: 4↓ 3↓″', separator: '  ' },
-  { id: 'signs', label: 'signs: −4 −3″', separator: '  ' },
-  { id: 'letters', label: 'letters: 4d 3d″', separator: '  ' },
-  { id: 'words-named', label: 'words, bends by note: 3 draw A', separator: ', ' },
-  { id: 'arrows-named', label: 'arrows, bends by note: 3↓A', separator: '  ' },
-  { id: 'signs-named', label: 'signs, bends by note: −3A', separator: '  ' },
-  { id: 'letters-named', label: 'letters, bends by note: 3dA', separator: '  ' },
-] as const satisfies readonly TabDialect[]);
 
 const AIR_TEXT = Object.freeze({
   words: { out: ' blow', in: ' draw', gap: ' ' },
@@ -23,20 +11,62 @@ const AIR_TEXT = Object.freeze({
   letters: { out: 'b', in: 'd', gap: '' },
 });
 
-/** The text of one way in a dialect. @param called the name of its note @throws on an unknown dialect */
-export function tab(way: DiatonicWay, dialect: string, called: NoteName): string {
-  const known = dialects.find((d) => d.id === dialect);
-  if (!known) throw new Error(`tab: no dialect ${dialect}`);
-  const named = dialect.endsWith('-named');
-  const style = dialect.replace('-named', '') as 'words' | 'arrows' | 'signs' | 'letters';
-  const over = way.technique === 'overblow' || way.technique === 'overdraw';
-  if (style === 'words' && over) return way.words;
-  const bend = way.depth === 0 ? '' : named ? noteText(called) : bendMark(way.depth);
-  const tail = over ? '°' : bend;
-  if (style === 'signs') return `${way.air === 'out' ? '+' : '−'}${way.hole}${tail}`;
-  const air = AIR_TEXT[style];
-  return `${way.hole}${air[way.air]}${tail ? air.gap : ''}${tail}`;
+/** How the bend of a way is written: by marks, or by the name of its note. */
+type WriteBend = (way: DiatonicWay, note: NoteName) => string;
+const byMarks: WriteBend = ({ depth }) => bendMark(depth);
+const byNote: WriteBend = ({ depth }, note) => (depth === 0 ? '' : noteText(note));
+
+function isOver({ technique }: DiatonicWay): boolean {
+  return technique === 'overblow' || technique === 'overdraw';
 }
+
+/** The air after the hole, in one of three ways. */
+function airWriter(style: keyof typeof AIR_TEXT, bend: WriteBend) {
+  const air = AIR_TEXT[style];
+  return (way: DiatonicWay, note: NoteName): string => {
+    if (style === 'words' && isOver(way)) return way.words;
+    const tail = isOver(way) ? '°' : bend(way, note);
+    return `${way.hole}${air[way.air]}${tail ? air.gap : ''}${tail}`;
+  };
+}
+
+/** The air as a sign before the hole. */
+function signWriter(bend: WriteBend) {
+  return (way: DiatonicWay, note: NoteName): string =>
+    `${way.air === 'out' ? '+' : '−'}${way.hole}${isOver(way) ? '°' : bend(way, note)}`;
+}
+
+/** How the air is written; each with bends as marks or as note names. */
+export const dialects: readonly TabWriter<DiatonicWay>[] = Object.freeze([
+  {
+    id: 'words',
+    label: 'words: 4 draw, 3 draw ″',
+    separator: ', ',
+    write: airWriter('words', byMarks),
+  },
+  { id: 'arrows', label: 'arrows: 4↓ 3↓″', separator: '  ', write: airWriter('arrows', byMarks) },
+  { id: 'signs', label: 'signs: −4 −3″', separator: '  ', write: signWriter(byMarks) },
+  { id: 'letters', label: 'letters: 4d 3d″', separator: '  ', write: airWriter('letters', byMarks) },
+  {
+    id: 'words-named',
+    label: 'words, bends by note: 3 draw A',
+    separator: ', ',
+    write: airWriter('words', byNote),
+  },
+  {
+    id: 'arrows-named',
+    label: 'arrows, bends by note: 3↓A',
+    separator: '  ',
+    write: airWriter('arrows', byNote),
+  },
+  { id: 'signs-named', label: 'signs, bends by note: −3A', separator: '  ', write: signWriter(byNote) },
+  {
+    id: 'letters-named',
+    label: 'letters, bends by note: 3dA',
+    separator: '  ',
+    write: airWriter('letters', byNote),
+  },
+]);
 
 /** Hole and mark: `3″`, `6°`. */
 export function brief(way: DiatonicWay): string {
@@ -94,7 +124,6 @@ function airOf(sign: string | undefined, air: string | undefined, dialect: strin
 }
 
 function findByTail(sounds: readonly DiatonicWay[], tail: string): DiatonicWay | undefined {
-  const isOver = (w: DiatonicWay) => w.technique === 'overblow' || w.technique === 'overdraw';
   if (tail === '') return sounds.find((w) => w.technique === 'plain');
   if (tail === '°' || tail === 'o') return sounds.find(isOver);
   const bent = /^bent (\d)$/.exec(tail);

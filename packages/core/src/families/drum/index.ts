@@ -17,7 +17,7 @@ import {
   type DrumLayout,
 } from './layout.ts';
 import { presets } from './presets.ts';
-import { dialects, tab } from './tab.ts';
+import { dialects } from './tab.ts';
 import { capabilityGroups, techniques, ways } from './ways.ts';
 
 export const drum = defineFamily<DrumLayout, SpotWay>({
@@ -60,7 +60,6 @@ export const drum = defineFamily<DrumLayout, SpotWay>({
   ],
   tuning,
   withTuning,
-  tab: (_, way, dialect, called) => tab(way, dialect, called),
   brief: (_, way) => String(way.number),
   diagram,
 });

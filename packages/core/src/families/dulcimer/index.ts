@@ -25,7 +25,7 @@ import {
 } from './layout.ts';
 import { modeTable } from './modes.ts';
 import { presets } from './presets.ts';
-import { brief, dialects, tab } from './tab.ts';
+import { brief, dialects } from './tab.ts';
 import { capabilityGroups, fingeringsFor, FINGERINGS, techniques, ways, type DulcimerWay } from './ways.ts';
 
 export const dulcimer = defineFamily<DulcimerLayout, DulcimerWay>({
@@ -63,7 +63,6 @@ export const dulcimer = defineFamily<DulcimerLayout, DulcimerWay>({
   tables: (layout, key) => [droneTable(layout, key), modeTable(layout)],
   tuning,
   withTuning,
-  tab: (_, way, dialect) => tab(way, dialect),
   brief: (_, way) => brief(way),
   diagram,
 });

@@ -16,7 +16,7 @@ import {
   type EnglishLayout,
 } from './layout.ts';
 import { presets } from './presets.ts';
-import { brief, dialects, tab } from './tab.ts';
+import { brief, dialects } from './tab.ts';
 import { capabilityGroups, fingeringsFor, techniques, ways, type EnglishWay } from './ways.ts';
 
 export const english = defineFamily<EnglishLayout, EnglishWay>({
@@ -52,7 +52,6 @@ export const english = defineFamily<EnglishLayout, EnglishWay>({
   sideOf: (_, { way }) => (way.hand === 'R' ? 'above' : 'below'),
   facts: () => ['each button sounds the same pushed and pulled: turn the bellows at phrases'],
   nameOf: callButton,
-  tab: (_, way, dialect, called) => tab(way, dialect, called),
   brief: (_, way) => brief(way),
   diagram,
 });

@@ -25,7 +25,7 @@ import {
 import { carry } from './levers.ts';
 import { presets } from './presets.ts';
 import { BASES, SHARPS_ORDER, type BaseId } from './tables.ts';
-import { brief, dialects, parseTab, tab } from './tab.ts';
+import { brief, dialects, parseTab } from './tab.ts';
 import { capabilityGroups, fingeringsFor, FINGERINGS, techniques, ways, type HarpWay } from './ways.ts';
 
 const HOMES: Readonly<Record<BaseId, number>> = Object.freeze({ C: 0, F: 5, Eb: 3 });
@@ -80,7 +80,6 @@ export const harp = defineFamily<HarpLayout, HarpWay>({
   },
   tables: (layout) => [leverTable(layout)],
   nameOf: (layout, { string, pitch }) => callOn(layout, string, pitch),
-  tab: (_, way, dialect, called) => tab(way, dialect, called),
   brief: (_, way, called) => brief(way, called),
   parseTab,
   diagram,

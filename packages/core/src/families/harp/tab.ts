@@ -1,27 +1,27 @@
 import { parsePitch, pitchText, type NoteName } from '../../pitch/noteName.ts';
 import { ok, type Result } from '../../result.ts';
-import type { TabDialect } from '../contract.ts';
+import type { TabWriter } from '../contract.ts';
 import type { HarpWay } from './ways.ts';
 
-export const dialects = Object.freeze([
-  { id: 'notes', label: 'strings by note: C4 F♯4', separator: '  ' },
-  { id: 'numbers', label: 'strings by number: 15 18↑', separator: '  ' },
-  { id: 'words', label: 'words: F4 string, lever up', separator: ' · ' },
-] as const satisfies readonly TabDialect[]);
+/** L and R name the row of a double-strung harp; ↑ a raised lever. */
+export const dialects: readonly TabWriter<HarpWay>[] = Object.freeze([
+  {
+    id: 'notes',
+    label: 'strings by note: C4 F♯4',
+    separator: '  ',
+    write: (way, note) => rowOf(way) + brief(way, note),
+  },
+  {
+    id: 'numbers',
+    label: 'strings by number: 15 18↑',
+    separator: '  ',
+    write: (way) => `${rowOf(way)}${way.string + 1}${way.lever === 'up' ? '↑' : ''}`,
+  },
+  { id: 'words', label: 'words: F4 string, lever up', separator: ' · ', write: (way) => way.words },
+]);
 
-/** L and R name the row of a double-strung harp; ↑ a raised lever. @throws on an unknown dialect */
-export function tab(way: HarpWay, dialect: string, called: NoteName): string {
-  const row = way.row ? `${way.row} ` : '';
-  switch (dialect) {
-    case 'notes':
-      return row + brief(way, called);
-    case 'numbers':
-      return `${row}${way.string + 1}${way.lever === 'up' ? '↑' : ''}`;
-    case 'words':
-      return way.words;
-    default:
-      throw new Error(`tab: no dialect ${dialect}`);
-  }
+function rowOf({ row }: HarpWay): string {
+  return row ? `${row} ` : '';
 }
 
 /** A string by its note; where the key calls that by another letter, by both: `A=B♭3` is the A string sounding B♭. */

@@ -16,7 +16,7 @@ import {
   type WhistleLayout,
 } from './layout.ts';
 import { presets } from './presets.ts';
-import { brief, dialects, tab } from './tab.ts';
+import { brief, dialects } from './tab.ts';
 import { capabilityGroups, techniques, ways, type WhistleWay } from './ways.ts';
 
 export const whistle = defineFamily<WhistleLayout, WhistleWay>({
@@ -50,7 +50,6 @@ export const whistle = defineFamily<WhistleLayout, WhistleWay>({
   figures,
   sideOf: (_, { way }) => (way.register === 'low' ? 'below' : 'above'),
   facts,
-  tab: (_, way, dialect) => tab(way, dialect),
   brief: (_, way) => brief(way),
   diagram,
 });

@@ -1,15 +1,18 @@
-import type { NextFunction, Request, Response } from 'express';
-import type { ErrorBody } from '@same-song/core/records';
+import type { CanActivate, ExecutionContext } from '@nestjs/common';
+import type { Request } from 'express';
+import { badRequest } from './errors.ts';
 
 /** Deepest nesting of a body: layouts and questions need a third of it. */
 export const DEEPEST = 24;
 
 /** Refuses bodies nested so deep that a walk over them could run out of stack, before anything walks over them. */
-export function refuseDeepBodies(request: Request, response: Response, next: NextFunction): void {
-  if (Buffer.isBuffer(request.body) || !isDeeper(request.body, DEEPEST)) return next();
-  const message = `This is nested more than ${DEEPEST} deep, which nothing here is.`;
-  const body: ErrorBody = { status: 400, code: 'bad-request', message, problems: [] };
-  response.status(400).json(body);
+export class BodyDepthGuard implements CanActivate {
+  canActivate(context: ExecutionContext): true {
+    const { body } = context.switchToHttp().getRequest<Request>();
+    if (!Buffer.isBuffer(body) && isDeeper(body, DEEPEST))
+      throw badRequest(`This is nested more than ${DEEPEST} deep, which nothing here is.`);
+    return true;
+  }
 }
 
 /** Goes level by level and stops beneath the deepest that is allowed. */
