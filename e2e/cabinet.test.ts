@@ -112,9 +112,12 @@ test('with the server killed in the middle of an edit nothing typed and nothing 
   await click(page, 'Save');
   await sees(page, 'The Same Song server does not answer');
   await stage.restart();
-  await page.waitForFunction(() => !document.body.innerText.includes('server does not answer'), {
-    timeout: 15_000,
-  });
+  await page.waitForFunction(
+    () => !document.body.innerText.includes('changes can be saved when it is back'),
+    {
+      timeout: 15_000,
+    },
+  );
   await typed(nameField, 'After the storm');
   await page.reload({ waitUntil: 'networkidle0' });
   await typed(nameField, 'After the storm');

@@ -225,13 +225,13 @@ test('somebody made up plays with faults, and none of it is in the log', async (
 test('a note is held in its band and between two, in seconds', async () => {
   await opened(`/practice/listen?as=hold&on=${HARMONICA}`);
   await click(page, 'Try it without playing');
-  await holds('main p[role="status"]', (text) =>
+  await holds('[aria-label="How long it was held"]', (text) =>
     expect(text).toMatch(/Held 1 time; the longest [34]\.\d seconds/),
   );
   await choose(page, 'select:has(option[value="between"])', 'between');
   await sees(page, 'neither the lower nor the upper note');
   await click(page, 'Try it without playing');
-  await holds('main p[role="status"]', (text) => expect(text).toMatch(/Held 1 time/));
+  await holds('[aria-label="How long it was held"]', (text) => expect(text).toMatch(/Held 1 time/));
 });
 
 test('fingerings of one note are compared, one is recommended and chosen, and undone', async () => {

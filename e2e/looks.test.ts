@@ -80,9 +80,12 @@ test('with the server away Map still answers, and says that nothing can be saved
   await click(page, 'Put it into the cabinet');
   await sees(page, 'The Same Song server does not answer');
   await stage.restart();
-  await page.waitForFunction(() => !document.body.innerText.includes('server does not answer'), {
-    timeout: 15_000,
-  });
+  await page.waitForFunction(
+    () => !document.body.innerText.includes('changes can be saved when it is back'),
+    {
+      timeout: 15_000,
+    },
+  );
 });
 
 test('no page complained in the console', async () => {

@@ -48,7 +48,7 @@ export function HoldUse(props: UseProps) {
         <Needle cents={cents} band={hold.width} />
         <HoldBar held={held.seconds} wanted={seconds} />
       </section>
-      <p className="hold-told" role="status">
+      <p className="hold-told" role="status" aria-label="How long it was held">
         {held.longest > 0 && longestWords(held)}
         {place === 'between' &&
           ' In between is anywhere from a quarter to three quarters of the way up: neither the lower nor the upper note.'}
