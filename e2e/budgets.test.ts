@@ -49,7 +49,7 @@ test('Map has few elements, and is laid out seldom for another key', async () =>
     const { LayoutCount: end } = await page.metrics();
     layouts.push(end! - begin!);
   }
-  // Two today; one is wanted.
+  // One is wanted; two are measured on a quiet machine, and one more is left to a busy one.
   expect(Math.max(...layouts)).toBeLessThanOrEqual(3);
   expect(Math.min(...layouts)).toBeGreaterThan(0);
 });

@@ -11,8 +11,8 @@ import type { FingeredWay, Hold, PlayedHold, Way } from './way.ts';
 
 /** Closes a definition over its own types, so that the list of families needs no type of any one of them. */
 export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition<Layout, W>): Family {
-  const dialectIds = definition.dialects.map((dialect) => dialect.id);
   const writers = new Map(definition.dialects.map((dialect) => [dialect.id, dialect]));
+  const dialectIds = [...writers.keys()];
   const terms = Object.freeze([
     ...definition.terms,
     OUT_OF_TUNE,
