@@ -115,7 +115,7 @@ test.each([
   await open('/map?in=Bb&play=major', key === 'i' || key === '?');
   await page.waitForSelector('svg[role="listbox"] [role="option"]');
   await keys(page, key);
-  await page.waitForSelector('.picker, [role="dialog"]');
+  await page.waitForSelector('input[role="combobox"], [role="dialog"]');
   expect(await barriers(page)).toEqual([]);
 });
 
@@ -139,13 +139,13 @@ test('what changed is said: on Map what can be had, in Keys what is asked and wh
   await page.waitForSelector('aside[aria-label] h2');
   const said = (where: string) => textOf(page, where);
   await eventually(
-    () => said('.keys [role="status"]'),
+    () => said('main [role="status"]'),
     (text) => expect(text).toMatch(/^All keys: major in B♭ on .+\.$/),
   );
   const octaves = await said('aside[aria-label] [aria-live]');
   await keys(page, 'k', '“E”', 'Enter');
   await eventually(
-    () => said('.keys [role="status"]'),
+    () => said('main [role="status"]'),
     (text) => expect(text).toContain('major in E on'),
   );
   await eventually(
@@ -154,7 +154,7 @@ test('what changed is said: on Map what can be had, in Keys what is asked and wh
   );
   await keys(page, 'm');
   await eventually(
-    () => said('.map [role="status"]'),
+    () => said('main [role="status"]'),
     (text) => expect(text).toMatch(/major in E on .+: \d+ of 8 notes can be had/),
   );
 });

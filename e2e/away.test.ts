@@ -36,7 +36,7 @@ test('with the server gone every part still opens, and what was set meanwhile is
   await stage.kill();
   await keys(page, 'f');
   await eventually(
-    async () => (await page.$('.line-panel .staff-notes')) !== null,
+    async () => (await page.$('[aria-label="The line"] ellipse')) !== null,
     (shown) => expect(shown).toBe(!staff),
   );
   await keys(page, '?');
@@ -83,7 +83,7 @@ test('a part that was never fetched says so in its own place, and comes when it 
   away = false;
   // What was being fetched ahead just then may fail once more.
   const tryAgain = async () => {
-    if (await page.$('.later-failed')) await click(page, 'Try again');
+    if (await page.$('[role="alert"]')) await click(page, 'Try again');
     return page.$('[aria-label="Keep this question"] input');
   };
   await eventually(tryAgain, (input) => expect(input).not.toBeNull());

@@ -180,7 +180,10 @@ test('a layout kept under a name begins other instruments; undo and redo as ofte
   await page.type(field('Name of the layout'), 'Lantern reeds');
   await keys(page, 'Enter');
   await sees(page, 'The layout “Lantern reeds” is kept');
-  const own = () => page.$$eval('.add-own', (found) => found.map((e) => e.textContent ?? ''));
+  const own = () =>
+    page.$$eval('[aria-label="Layouts of your own"] [aria-label^="Add "]', (found) =>
+      found.map((e) => e.ariaLabel),
+    );
   await page.goto(`${stage.address}/cabinet/new?kind=diatonic`, { waitUntil: 'networkidle0' });
   await eventually(own, (names) => expect(names.join()).toContain('Lantern reeds'));
   await (await page.waitForSelector('button[aria-label="Add Lantern reeds"]'))!.click();

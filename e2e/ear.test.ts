@@ -104,7 +104,7 @@ test('a microphone is heard: which way, how far off, and the page is never held 
     },
   );
   // Which microphone it is stands beside the meter.
-  expect(await textOf(page, '.ear-by')).toMatch(/^by .*[Ff]ake/);
+  expect(await textOf(page, '[aria-label="Loudness"] p')).toMatch(/^by .*[Ff]ake/);
   const microphones = await page.$$eval('[aria-label="What listens"] option', (all) =>
     all.map((one) => one.value),
   );
@@ -115,7 +115,7 @@ test('a microphone is heard: which way, how far off, and the page is never held 
     () => page.evaluate(() => localStorage.getItem('same-song.microphone')),
     (id) => expect(id).toBe(JSON.stringify(microphones.at(-1))),
   );
-  await page.waitForSelector('.ear-by');
+  await page.waitForSelector('::-p-text(by )');
   const long = await page.evaluate(() => (globalThis as unknown as { long: number[] }).long);
   // Alone on this machine there is none; beside other tests the page waits for its turn, which counts as its own.
   expect(long.reduce((sum, ms) => sum + ms, 0)).toBeLessThan(1500);

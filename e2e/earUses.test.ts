@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { NOTE, SOUNDING_NOTE } from './notes.ts';
+import { NOTE, RESULT, SOUNDING_NOTE } from './notes.ts';
 import {
   barriers,
   choose,
@@ -118,13 +118,11 @@ test('a line is followed by ear: what is late or another note is told at the not
   page = await stage.page(path);
   await page.waitForSelector(NOTE);
   await givenMicrophone();
-  const names = await page.$$eval('[role="option"] .unseen', (all) =>
-    all.map((one) => one.textContent ?? ''),
-  );
+  const names = await page.$$eval(NOTE, (all) => all.map((one) => (one as HTMLElement).title));
   expect(names).toHaveLength(8);
   const tones = names.map((name, at) => ({ hz: hertzOf(name), at, seconds: 0.8 }));
   const state = () => textOf(page, '[aria-label="The round"]');
-  const fates = () => page.$$eval('.fate', (all) => all.map((one) => one.textContent));
+  const fates = () => page.$$eval(RESULT, (all) => all.map((one) => one.ariaLabel));
   const playWhenBegun = async (notes: typeof tones) => {
     await page.waitForSelector(SOUNDING_NOTE, { timeout: 20_000 });
     await page.evaluate(
@@ -210,7 +208,7 @@ test('somebody made up plays with faults, and none of it is in the log', async (
     () => textOf(page, '[aria-label="The round"]'),
     (text) => expect(text).toContain('6 of 8 notes were hit. (Made up: not in the log.)'),
   );
-  const fates = await page.$$eval('.fate', (all) => all.map((one) => one.textContent));
+  const fates = await page.$$eval(RESULT, (all) => all.map((one) => one.ariaLabel));
   expect(fates.map((fate) => fate === 'not heard')).toEqual(
     [1, 2, 3, 4, 5, 6, 7, 8].map((place) => place % 4 === 0),
   );
@@ -324,7 +322,7 @@ test('a drill is answered by playing, and so is a call', async () => {
   await givenMicrophone();
   await page.focus('#place');
   await keys(page, 'm');
-  await page.waitForSelector('.drill-ear .ear-meter-bar i');
+  await page.waitForSelector('[aria-label="Loudness"] i');
   const prompt = await textOf(page, '[aria-label="The question"]');
   const name = /Where is (\S+)\?/.exec(prompt)![1]!;
   await page.evaluate(

@@ -66,13 +66,15 @@ async function type(field: string, text: string): Promise<void> {
 /** Labels of lists to choose from that are longer than their place. */
 function cutLabels(): string[] {
   const pen = document.createElement('canvas').getContext('2d')!;
-  return [...document.querySelectorAll<HTMLSelectElement>('.map-tools select')].flatMap((list) => {
-    const style = getComputedStyle(list);
-    pen.font = `${style.fontWeight} ${style.fontSize} ${style.fontFamily}`;
-    const text = list.selectedOptions[0]!.textContent;
-    const room = list.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight);
-    return pen.measureText(text).width > room + 1 ? [text] : [];
-  });
+  return [...document.querySelectorAll<HTMLSelectElement>('[aria-label="This map"] select')].flatMap(
+    (list) => {
+      const style = getComputedStyle(list);
+      pen.font = `${style.fontWeight} ${style.fontSize} ${style.fontFamily}`;
+      const text = list.selectedOptions[0]!.textContent;
+      const room = list.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight);
+      return pen.measureText(text).width > room + 1 ? [text] : [];
+    },
+  );
 }
 
 /** Chips whose right edge, just inside of it, is taken by another one when it is clicked. */
@@ -104,8 +106,10 @@ test.each(FAMILY_IDS)(
     else await (await page.waitForSelector(`input[aria-label="${field}"]`))!.click();
     await page.waitForFunction(
       (wanted) =>
-        document.querySelector('.editor')?.textContent?.includes(wanted) ||
-        [...document.querySelectorAll('.editor input')].some((e) => (e as HTMLInputElement).value === wanted),
+        document.querySelector('form[aria-label]')?.textContent?.includes(wanted) ||
+        [...document.querySelectorAll('form[aria-label] input')].some(
+          (e) => (e as HTMLInputElement).value === wanted,
+        ),
       {},
       then,
     );
@@ -166,19 +170,19 @@ test('two scales and two instruments stand side by side, from the link and by ke
   await sees(page, 'Notes dropped');
   await shows(page, 'aside[aria-label]', 'Notes added G♭ D♭');
   await keys(page, 'v');
-  await page.waitForFunction(() => !document.querySelector('.compare-table'));
+  await page.waitForFunction(() => !document.querySelector('aside[aria-label="Comparison"]'));
   await keys(page, 'v', '“a 34 strings”', 'Enter');
-  await page.waitForSelector('.beside [data-way]');
+  await page.waitForSelector('section[aria-label*="34 strings"] [data-way]');
   await sees(page, 'fingers moved');
   await page.reload({ waitUntil: 'networkidle0' });
-  await page.waitForSelector('.beside [data-way]');
+  await page.waitForSelector('section[aria-label*="34 strings"] [data-way]');
 });
 
 test('a measurement and a choice are kept with the instrument and change the line', async () => {
   page = await stage.page('/cabinet/new?kind=whistle');
   await (await page.waitForSelector('button[aria-label="Add a B♭ whistle"]'))!.click();
   await sees(page, 'is in the cabinet.');
-  await (await page.waitForSelector('.alternates summary'))!.click();
+  await (await page.waitForSelector('summary::-p-text(Which way is right on this instrument?)'))!.click();
   await sees(page, 'recommended');
   await type('measured cents of 2 3 covered for A♭5', '40');
   await type('measured cents of all open, 1 half for A♭5', '-35');

@@ -141,7 +141,7 @@ test('what cannot be understood is said in the picker, and the question stays', 
     await keys(page, key, `“${typed}”`);
     await sees(page, message);
     await keys(page, 'Enter', 'Escape');
-    await page.waitForFunction(() => !document.querySelector('.picker'));
+    await page.waitForFunction(() => !document.querySelector('input[role="combobox"]'));
     await eventually(sentence, (shown) => expect(shown).toBe(before));
   }
 });
@@ -158,7 +158,7 @@ test('arrow keys walk the line and the ways; what is chosen in one place is lit 
   await sees(page, '2nd position');
   await keys(page, 'ArrowRight', 'ArrowRight');
   const chosen = async () => ({
-    line: await textOf(page, `${NOTE}[aria-selected="true"] .unseen`),
+    line: await page.$eval(`${NOTE}[aria-selected="true"]`, (chip) => (chip as HTMLElement).title),
     drawing: await page.$eval('svg[role="listbox"] [aria-selected="true"] title', (e) => e.textContent),
     verdict: await textOf(page, 'section[aria-label="The note"] h2'),
   });

@@ -9,6 +9,9 @@ export const PINNED_NOTE = NOTE + PINNED;
 export const LOOPED_NOTE = `${NOTE}[title*=", again and again"]`;
 export const SOUNDING_NOTE = `${NOTE}[aria-current="true"]`;
 
+/** What was heard of a note, at the note. */
+export const RESULT = '[role="option"] [role="img"]';
+
 /** Waits until so many elements fit. */
 export function counts(page: Page, selector: string, wanted: number): Promise<void> {
   return eventually(

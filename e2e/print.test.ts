@@ -59,8 +59,8 @@ test.each([
   const page = await stage.page(path);
   await page.waitForSelector(NOTE);
   // A try that failed may have left it switched on.
-  if (!(await page.$('.line-staff[aria-pressed="true"]'))) await keys(page, 'f');
-  await page.waitForSelector('.line-panel .staff-notes');
+  if (!(await page.$('button[value="staff"][aria-pressed="true"]'))) await keys(page, 'f');
+  await page.waitForSelector('[aria-label="The line"] ellipse');
   for (const format of ['a4', 'letter'] as const) {
     const { pages, text } = await onPaper(page, { format });
     expect([format, pages]).toEqual([format, 1]);
@@ -78,10 +78,10 @@ test.each([
   const heads = (where: string) => page.$$eval(`${where} ellipse`, (drawn) => drawn.length);
   const notes = await page.$$eval(NOTE, (drawn) => drawn.length);
   expect(await heads('[data-one-page]')).toBe(notes);
-  expect(await heads('.line-panel')).toBe(notes);
+  expect(await heads('[aria-label="The line"]')).toBe(notes);
   await keys(page, 'f');
   await eventually(
-    () => page.$$('.staff-notes, .staff-system'),
+    () => page.$$('[aria-label="The line"] ellipse, [data-one-page] ellipse'),
     (staves) => expect(staves).toHaveLength(0),
   );
   await page.close();
@@ -105,7 +105,6 @@ test.each(['table', 'cabinet', 'which', 'circle', 'lesson', 'chords', 'identify?
 
 test('a hand-out is made of cells and of what is asked, ordered, and printed with a new page for each scale', async () => {
   const page = await stage.page('/keys/table?in=Bb&play=major');
-  await page.waitForSelector('.cell-handout');
   await click(page, 'this cell');
   await sees(page, '1 entry put on the hand-out.');
   await click(page, 'Hand-out');
@@ -153,11 +152,11 @@ async function printedAlone(page: Page, press: () => Promise<void>): ReturnType<
     window.print = () => undefined;
   });
   await press();
-  await page.waitForSelector('.print-alone');
+  await page.waitForSelector('body > [data-one-page]');
   const paper = await onPaper(page);
   // Off the paper everything is as before.
   await eventually(
-    () => page.$$('.print-alone, .prints-alone'),
+    () => page.$$('body > [data-one-page]'),
     (left) => expect(left).toEqual([]),
   );
   return paper;
@@ -228,8 +227,7 @@ test('the circle and the table of positions are handed out and printed alone, bl
 
 test.each(['a4', 'letter'] as const)('a comparison is printed whole, on one page of %s', async (format) => {
   const page = await stage.page(`${SHORT}&vs=play:dorian`);
-  await page.waitForSelector('.compare-table');
-  await page.waitForSelector('.print-both .MuiTable-root');
+  await page.waitForSelector('[data-one-page] table');
   const { pages, text } = await onPaper(page, { format });
   expect(pages).toBe(1);
   for (const part of ['Beside it: Dorian', 'notes to be had', 'Notes kept', 'Leave out now'])

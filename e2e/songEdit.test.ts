@@ -36,7 +36,7 @@ const note = async (id: string) => (await kept()).parts[0]!.voices[0]!.notes.fin
 
 test('a note gets its chord, its words and its marks where it stands, and all of it can be undone', async () => {
   page = await stage.page(`${songPath(0)}?${LOW_HARMONICA}&at=n3`);
-  await page.waitForSelector('.is-marked');
+  await page.waitForSelector('[aria-label="Staff"] svg');
   await page.waitForSelector('summary::-p-text(Change the song here)');
   await page.click('summary::-p-text(Change the song here)');
   await page.waitForSelector('section[aria-label="The note"] details[open] input');
@@ -81,7 +81,7 @@ test('a note gets its chord, its words and its marks where it stands, and all of
 
 test('quick presses all count, only their system is drawn anew, and what another page changed meanwhile stays', async () => {
   page = await stage.page(`${songPath(0)}?${LOW_HARMONICA}&at=n3`);
-  await page.waitForSelector('.is-marked');
+  await page.waitForSelector('[aria-label="Staff"] svg');
   const before = await kept();
   const steps = ({ parts }: Kept) =>
     parts[0]!.voices[0]!.notes.map(({ pitch }) => 7 * pitch.octave + 'CDEFGAB'.indexOf(pitch.letter));
@@ -119,15 +119,21 @@ test('what is printed has every system, drawn or not, the drawing and what is to
   await page.waitForSelector('[aria-label="Staff"] svg');
   const drawn = await page.evaluate(() => {
     const shows = (selector: string) => document.querySelectorAll(selector).length;
-    const before = shows('.song-drawing');
+    const before = shows('main svg[role="img"][aria-label*="armonica"]');
     window.dispatchEvent(new Event('beforeprint'));
-    const now = [shows('.system') - shows('[aria-label="Staff"] svg'), shows('.song-drawing .scene')];
-    return [before, ...now, document.querySelector('.song-paper-notes')?.textContent ?? ''];
+    const now = [
+      shows('[aria-label="System"]') - shows('[aria-label="Staff"] svg'),
+      shows('main svg[role="img"][aria-label*="armonica"]'),
+    ];
+    return [before, ...now, document.querySelector('[aria-label="To leave out"]')?.textContent ?? ''];
   });
   expect(drawn.slice(0, 3)).toEqual([0, 0, 1]);
   expect(drawn[3]).toContain('E5 in bars 3, 7, 12');
   await page.evaluate(() => window.dispatchEvent(new Event('afterprint')));
-  await page.waitForFunction(() => !document.querySelector('.song-paper-notes, .song-drawing'));
+  await page.waitForFunction(
+    () =>
+      !document.querySelector('[aria-label="To leave out"], main svg[role="img"][aria-label*="armonica"]'),
+  );
 });
 
 test('a text that is begun is there after the page is loaded again, until it is left', async () => {

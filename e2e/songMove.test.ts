@@ -110,13 +110,14 @@ test('chords under the melody, as much of them as can be held, each note to be l
   await keys(page, 'e');
   await page.keyboard.type('full');
   await keys(page, 'Enter');
-  await page.waitForSelector('.system-added-notes b');
+  await page.waitForSelector('[aria-label="Notes added"] b');
   await sees(page, 'notes added.');
   const count = () =>
     page.$eval('aside[aria-label]', (all) => Number(/(\d+) notes? added/.exec(all.textContent)![1]));
   const before = await count();
-  const first = await page.$$eval('[aria-label="System"]:first-child .system-added-notes', (all) =>
-    all.findIndex((one) => one.children.length > 0),
+  const first = await page.$$eval(
+    '[aria-label="System"]:first-child [aria-label="Notes added"] > :not(:first-child)',
+    (all) => all.findIndex((one) => one.children.length > 0),
   );
   await (await page.$$(`[aria-label="System"]:first-child ${NOTE}`))[first]!.click();
   await click(page, 'leave it out');

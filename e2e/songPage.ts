@@ -11,7 +11,7 @@ export const LOW_HARMONICA = 'on=5a3e5046-0000-4000-8000-000000000001';
 
 /** What each chip that is drawn says to a screen reader. */
 export function chipsOf(page: Page): Promise<string[]> {
-  return page.$$eval(NOTE, (notes) => notes.map((note) => note.querySelector('.unseen')!.textContent ?? ''));
+  return page.$$eval(NOTE, (notes) => notes.map((note) => (note as HTMLElement).title));
 }
 
 /** The line of facts under the sentence. */

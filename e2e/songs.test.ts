@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync, existsSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
-import { PINNED, PINNED_NOTE } from './notes.ts';
+import { NOTE, PINNED, PINNED_NOTE } from './notes.ts';
 import {
   barriers,
   choose,
@@ -155,7 +155,7 @@ test('a note that cannot be had has its ways out, each one click, and undone', a
     return Number(all) - Number(had);
   };
   const before = await missing();
-  await page.click('.side-missing');
+  await page.click(`${NOTE}[title*="not to be had"]`);
   await click(page, 'leave it out');
   await eventually(missing, (count) => expect(count).toBe(before - 1));
   await click(page, 'Undo');

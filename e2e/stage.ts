@@ -282,8 +282,8 @@ export function smallWriting(page: Page): Promise<string[]> {
     while (texts.nextNode()) {
       const text = texts.currentNode.textContent?.trim() ?? '';
       const element = texts.currentNode.parentElement!;
-      const isShown =
-        element.getClientRects().length > 0 && !element.closest('.unseen, title, [data-one-page]');
+      // What is for screen readers alone is a pixel wide.
+      const isShown = element.getBoundingClientRect().width > 1 && !element.closest('title, [data-one-page]');
       if (text === '' || !isShown) continue;
       const drawn = element instanceof SVGGraphicsElement ? element.getScreenCTM() : null;
       const scale = drawn ? Math.hypot(drawn.a, drawn.b) : 1;

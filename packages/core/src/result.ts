@@ -52,6 +52,21 @@ function asJson(value: unknown): string {
   }
 }
 
+/** A list of whatever. */
+export function isList(value: unknown): value is readonly unknown[] {
+  return Array.isArray(value);
+}
+
+/** A list as it is, and anything else as an empty one. */
+export function asList(value: unknown): readonly unknown[] {
+  return isList(value) ? value : [];
+}
+
+/** What has fields as it is, and nothing else with none. */
+export function asRecord(value: unknown): Readonly<Record<string, unknown>> {
+  return isRecord(value) ? value : {};
+}
+
 /** A plain object, as JSON gives it (not null, not a list). */
 export function isRecord(value: unknown): value is Record<string, unknown> {
   return typeof value === 'object' && value !== null && !Array.isArray(value);

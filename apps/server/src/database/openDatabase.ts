@@ -136,17 +136,17 @@ async function takeLock(file: string): Promise<Lock> {
   });
   const run = (sql: string) =>
     new Promise<void>((resolve, reject) => handle.exec(sql, (error) => (error ? reject(error) : resolve())));
-  const letGo = () => new Promise<void>((resolve) => handle.close(() => resolve()));
+  const release = () => new Promise<void>((resolve) => handle.close(() => resolve()));
   try {
     // Held beyond the end of its transactions.
     await run('PRAGMA locking_mode = EXCLUSIVE; BEGIN EXCLUSIVE; COMMIT');
   } catch {
-    await letGo();
+    await release();
     throw new StartError(
       `Another Same Song is already using ${file}. Stop it first, or set SAME_SONG_DB to another file.`,
     );
   }
-  return { lastRun: runIn(path), note: (number) => run(`PRAGMA user_version = ${number}`), release: letGo };
+  return { lastRun: runIn(path), note: (number) => run(`PRAGMA user_version = ${number}`), release: release };
 }
 
 async function connect(file: string, library: typeof sqlite3): Promise<Sequelize> {

@@ -18,7 +18,6 @@ import { ChangesService, type CheckedContent, type AppliedWrite } from '../recor
 import { RecordsService } from '../records/records.service.ts';
 import { SettingsService } from '../settings/settings.service.ts';
 
-/** What an import changes of one kind of record: titles, and how many are the same already. */
 /** Records looked up and kept at once. */
 const AT_ONCE = 200;
 

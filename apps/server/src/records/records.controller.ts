@@ -88,7 +88,7 @@ export function recordsController(kind: RecordKindId): Type {
 
 /** A version stands beside the fields of a content, which no class describes. */
 function checkedVersion(version: unknown): number {
-  if (Number.isInteger(version) && (version as number) >= 1) return version as number;
+  if (typeof version === 'number' && Number.isInteger(version) && version >= 1) return version;
   throw invalid([
     { field: 'version', wrong: shown(version), message: 'The version must be a whole number from 1 on.' },
   ]);

@@ -8,6 +8,13 @@ export class RequestError extends Error {
   }
 }
 
+/** The record as it is now, where a write came on an older version of it; the server sends the kind it was asked for. */
+export function currentIn<Record>(error: unknown): Record | undefined {
+  return error instanceof RequestError && error.body.code === 'stale'
+    ? (error.body.current as Record)
+    : undefined;
+}
+
 /**
  * Whether the server has looked at what it was sent and does not take it. All other answers are about the way there (nobody
  * signed in, too much at once, a proxy that knows no such path or no such size), so that the same may be taken later.

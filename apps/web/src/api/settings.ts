@@ -3,7 +3,7 @@ import { useCallback } from 'react';
 import type { Family } from '@same-song/core/instruments';
 import { DEFAULT_SETTINGS, type Settings, type SettingsRecord } from '@same-song/core/records';
 import { StoredValues } from '../frame/stored.ts';
-import { isRefused, request, RequestError } from './client.ts';
+import { currentIn, isRefused, request } from './client.ts';
 
 const KEY = ['settings'];
 /** How long until a server that did not answer is tried again, in ms. */
@@ -36,9 +36,10 @@ async function send(seen: SettingsRecord): Promise<SettingsRecord> {
   const put = ({ value, version }: SettingsRecord): Promise<SettingsRecord> => {
     const body = { value: { ...value, ...sent }, version };
     return request<SettingsRecord>('PUT', '/settings', body, OUTLIVES_THE_PAGE).catch((error: unknown) => {
-      if (!(error instanceof RequestError) || error.body.code !== 'stale') throw error;
+      const current = currentIn<SettingsRecord>(error);
+      if (!current) throw error;
       // Somebody else was faster, again and again if many are at it.
-      return put(error.body.current as SettingsRecord);
+      return put(current);
     });
   };
   const kept = await put(seen);

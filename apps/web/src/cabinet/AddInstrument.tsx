@@ -13,7 +13,7 @@ import {
 } from '@same-song/core/instruments';
 import { LinkButton } from '../controls/LinkButton.tsx';
 import { instruments, layouts } from '../api/records.ts';
-import { useKeeping } from '../frame/useKeeping.ts';
+import { useRecordActions } from '../frame/useRecordActions.ts';
 import { useLink } from '../frame/useLink.ts';
 
 /** A kind of instrument, then its presets, one click each. */
@@ -54,7 +54,7 @@ export function AddInstrument({ empty }: { empty: boolean }) {
 
 function FamilyPresets({ id }: { id: FamilyId }) {
   const navigate = useNavigate();
-  const { keep, busy } = useKeeping(instruments);
+  const { keep, busy } = useRecordActions(instruments);
   const family = families[id];
   const groups = [...new Set(family.presets.map((preset) => preset.group))];
   const choose = (spec: InstrumentSpec) =>
@@ -100,7 +100,7 @@ interface OwnLayoutsProps {
 /** Layouts of one's own, kept from an instrument's page. */
 function OwnLayouts({ id, busy, onChoose }: OwnLayoutsProps) {
   const { data } = layouts.useList();
-  const { moveToBin } = useKeeping(layouts);
+  const { moveToBin } = useRecordActions(layouts);
   const own = data?.filter((record) => record.family === id) ?? [];
   if (own.length === 0) return null;
   return (

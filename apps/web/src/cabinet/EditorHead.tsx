@@ -2,7 +2,7 @@ import Button from '@mui/material/Button';
 import { useNavigate } from 'react-router';
 import { NAME_LIMIT, type InstrumentSpec } from '@same-song/core/instruments';
 import { instruments, type InstrumentRecord } from '../api/records.ts';
-import { useKeeping } from '../frame/useKeeping.ts';
+import { useRecordActions } from '../frame/useRecordActions.ts';
 
 interface EditorHeadProps {
   readonly record: InstrumentRecord;
@@ -17,7 +17,7 @@ interface EditorHeadProps {
 /** Name of the instrument and what can be done with it as a whole. */
 export function EditorHead({ record, spec, changed, busy, binned, onDrop }: EditorHeadProps) {
   const navigate = useNavigate();
-  const { keep, moveToBin, busy: keeping } = useKeeping(instruments);
+  const { keep, moveToBin, busy: keeping } = useRecordActions(instruments);
   /** A second instrument with the same layout, to be changed from there. */
   const copy = () =>
     keep(

@@ -29,6 +29,7 @@ export function InstrumentEditor({ record, binned }: { record: InstrumentRecord;
   return (
     <form
       className="editor"
+      aria-label="The instrument"
       onSubmit={(event) => {
         event.preventDefault();
         save();

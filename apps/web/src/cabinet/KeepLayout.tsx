@@ -2,13 +2,13 @@ import Button from '@mui/material/Button';
 import { useState, type KeyboardEvent } from 'react';
 import { NAME_LIMIT, type Instrument } from '@same-song/core/instruments';
 import { layouts } from '../api/records.ts';
-import { useKeeping } from '../frame/useKeeping.ts';
+import { useRecordActions } from '../frame/useRecordActions.ts';
 
 /** Keeps the layout as it stands in the editor, to begin other instruments with. */
 export function KeepLayout({ instrument }: { instrument: Instrument }) {
   const { family, layout, description } = instrument;
   const [name, setName] = useState('');
-  const { keep, busy } = useKeeping(layouts);
+  const { keep, busy } = useRecordActions(layouts);
   const keepIt = () =>
     keep(
       { family: family.id, name: name.trim() || description, layout },

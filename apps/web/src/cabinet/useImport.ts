@@ -6,7 +6,7 @@ import type { ExchangeFile, ImportReport } from '@same-song/core/records';
 import { RequestError } from '../api/client.ts';
 import { notify } from '../frame/notice.ts';
 import { remember } from '../frame/undo.ts';
-import { reversible } from '../frame/useKeeping.ts';
+import { reversible } from '../frame/useRecordActions.ts';
 import { importFile, tryImport } from './importing.ts';
 import { canTakeRest, takeRest } from './salvaging.ts';
 

@@ -2,11 +2,11 @@ import { useRef, useState } from 'react';
 import type { Problem } from '@same-song/core';
 import { FIELDS_OF_ENTRIES, openInstrument, type InstrumentSpec } from '@same-song/core/instruments';
 import { mergeFields } from '@same-song/core/records';
-import { RequestError } from '../api/client.ts';
+import { currentIn, RequestError } from '../api/client.ts';
 import { instruments, type InstrumentRecord } from '../api/records.ts';
 import { notify } from '../frame/notice.ts';
 import { remember } from '../frame/undo.ts';
-import { useKeeping } from '../frame/useKeeping.ts';
+import { useRecordActions } from '../frame/useRecordActions.ts';
 import { changeDraft, draftOf, putOnTop, rebaseDraft, type Saved } from './drafts.ts';
 import { savedIn } from './useDraft.ts';
 
@@ -24,7 +24,7 @@ export interface Clash {
  * changed elsewhere meanwhile is put together field by field, and only what both changed is asked about.
  */
 export function useSaving({ id }: InstrumentRecord) {
-  const { change, error } = useKeeping(instruments);
+  const { change, error } = useRecordActions(instruments);
   const [clash, setClash] = useState<Clash | undefined>(undefined);
   const [busy, setBusy] = useState(false);
   const underWay = useRef(false);
@@ -56,8 +56,8 @@ export function useSaving({ id }: InstrumentRecord) {
         },
         onFailed: (error) => {
           begun(false);
-          if (error instanceof RequestError && error.body.code === 'stale')
-            meet(savedIn(error.body.current as InstrumentRecord));
+          const current = currentIn<InstrumentRecord>(error);
+          if (current) meet(savedIn(current));
           else notify(error.message, { kind: 'error' });
         },
       },

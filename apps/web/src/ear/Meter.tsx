@@ -11,7 +11,7 @@ const ROOM_WORDS = {
 /** How loud the room is and how loud without a note, by length and in words where it matters. */
 export function Meter({ ear: { level, noise, room, state, by } }: { readonly ear: Ear }) {
   return (
-    <div className="ear-meter">
+    <div role="group" aria-label="Loudness" className="ear-meter">
       <div className="ear-meter-bar card" aria-hidden="true">
         <span style={{ width: `${Math.round(level * 100)}%` }} className={room} />
         {state === 'listening' && <i style={{ left: `${Math.round(noise * 100)}%` }} />}

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { Picklist } from '../controls/Picklist.tsx';
-import { chosenMicrophone, chooseMicrophone, microphones } from './microphones.ts';
+import { chosenMicrophone, chooseMicrophone, mediaDevices, microphones } from './microphones.ts';
 import type { Ear } from './useEar.ts';
 
 /** Which microphone is listened to, where there are several. */
@@ -12,11 +12,11 @@ export function Microphones({ ear: { state, begin } }: { readonly ear: Ear }) {
     const look = () => void microphones().then((found) => here && setList(found));
     look();
     // Their names are only told once one of them may be listened to.
-    const { mediaDevices } = navigator as { readonly mediaDevices?: MediaDevices };
-    mediaDevices?.addEventListener('devicechange', look);
+    const devices = mediaDevices();
+    devices?.addEventListener('devicechange', look);
     return () => {
       here = false;
-      mediaDevices?.removeEventListener('devicechange', look);
+      devices?.removeEventListener('devicechange', look);
     };
   }, [state]);
   if (list.length < 2) return null;

@@ -10,7 +10,7 @@ import {
   type Standard,
 } from '@same-song/core/ear';
 import { instruments, specOf } from '../api/records.ts';
-import { useKeeping } from '../frame/useKeeping.ts';
+import { useRecordActions } from '../frame/useRecordActions.ts';
 import { playedEvenly } from './examples.ts';
 import { ForgetNotes } from './ForgetNotes.tsx';
 import { useGathered } from './heard.ts';
@@ -29,7 +29,7 @@ export function StandardUse({ chosen, instrument, heard, onExample }: UseProps) 
   const { gathered, clear } = gathering;
   const measurements = useMemo(() => measure(instrument, gathered), [instrument, gathered]);
   const standard = pitchStandard(instrument, measurements);
-  const { change, busy } = useKeeping(instruments);
+  const { change, busy } = useRecordActions(instruments);
   const plain = instrument.family.techniques[0]!.id;
   useEffect(() => {
     const ways = instrument.ways.filter(({ technique }) => technique === plain).slice(4, 11);

@@ -1,6 +1,6 @@
 import type { HearOptions } from '@same-song/core/ear';
 import type { ListeningRequest, EarUpdate } from './earWorker.ts';
-import { chosenMicrophone } from './microphones.ts';
+import { chosenMicrophone, mediaDevices } from './microphones.ts';
 
 /** Where sound comes from: the room, a file or a player that is simulated, all through the same chain. */
 export type Source =
@@ -39,10 +39,10 @@ export async function listen(
   source: Source,
   options: Required<HearOptions>,
   {
-    onTold,
+    onUpdate,
     onEnd,
   }: {
-    readonly onTold: (told: EarUpdate) => void;
+    readonly onUpdate: (update: EarUpdate) => void;
     /** @param gone the microphone was taken away; a file has just come to its end */
     readonly onEnd: (gone: boolean) => void;
   },
@@ -65,7 +65,7 @@ export async function listen(
     copier.port.postMessage({ out: port1 }, [port1]);
     const asked: ListeningRequest = { rate: context.sampleRate, options, port: port2 };
     worker.postMessage(asked, [port2]);
-    worker.onmessage = ({ data }: MessageEvent<EarUpdate>) => onTold(data);
+    worker.onmessage = ({ data }: MessageEvent<EarUpdate>) => onUpdate(data);
     stream?.getTracks().forEach((track) => (track.onended = () => onEnd(true)));
     await context.resume();
     node.connect(copier);
@@ -85,12 +85,11 @@ export async function listen(
 }
 
 async function microphone(): Promise<MediaStream> {
-  // Only pages that are safe have devices, whatever the types say.
-  const { mediaDevices } = navigator as { readonly mediaDevices?: MediaDevices };
-  if (!mediaDevices)
+  const devices = mediaDevices();
+  if (!devices)
     throw new CannotListen('A microphone is only given to a page over https or on this device itself.');
   try {
-    return await mediaDevices.getUserMedia({ audio: asked(chosenMicrophone()) });
+    return await devices.getUserMedia({ audio: asked(chosenMicrophone()) });
   } catch (error) {
     const { name = '' } = error as { readonly name?: string };
     throw new CannotListen(WORDS[name] ?? 'The microphone cannot be opened.', { cause: error });

@@ -16,10 +16,17 @@ export function chooseMicrophone(id: string): void {
   chosen.set(id);
 }
 
+/** What hears on this device; none where a page is not safe, whatever the types say. */
+export function mediaDevices(): MediaDevices | undefined {
+  return (navigator as { readonly mediaDevices?: MediaDevices }).mediaDevices;
+}
+
 /** The microphones of this device by name; none while none may be listened to, for then they have no names. */
 export async function microphones(): Promise<readonly { readonly id: string; readonly label: string }[]> {
-  const { mediaDevices } = navigator as { readonly mediaDevices?: MediaDevices };
-  const all = (await mediaDevices?.enumerateDevices().catch(() => [])) ?? [];
+  const all =
+    (await mediaDevices()
+      ?.enumerateDevices()
+      .catch(() => [])) ?? [];
   return all
     .filter(({ kind, label, deviceId }) => kind === 'audioinput' && label !== '' && deviceId !== '')
     .map(({ deviceId, label }) => ({ id: deviceId, label }));

@@ -5,7 +5,7 @@ import type { AlternateRow } from '@same-song/core/route';
 import { instruments, specOf } from '../api/records.ts';
 import { dialectOf, useSettings } from '../api/settings.ts';
 import { useAlternates } from '../compute/compute.ts';
-import { useKeeping } from '../frame/useKeeping.ts';
+import { useRecordActions } from '../frame/useRecordActions.ts';
 import { playedWays } from './examples.ts';
 import { useGathered } from './heard.ts';
 import type { UseProps } from './listeningUse.ts';
@@ -43,7 +43,7 @@ export function useCompared({ chosen, instrument, heard, onExample }: UseProps) 
     const way = instrument.ways.find(({ id }) => id === now);
     onExample(playedWays(instrument, way ? [way, way, way] : []));
   }, [onExample, instrument, now]);
-  const { change, busy } = useKeeping(instruments);
+  const { change, busy } = useRecordActions(instruments);
   const { record } = chosen;
   const take = (choices: InstrumentSpec['choices'], notice: string) => {
     if (!record) return;

@@ -16,9 +16,9 @@ jest.mock('./listen.ts', () => {
   class Refused extends Error {}
   return {
     CannotListen: Refused,
-    listen(source: Source, options: HearOptions, { onTold }: { onTold: (told: EarUpdate) => void }) {
+    listen(source: Source, options: HearOptions, { onUpdate }: { onUpdate: (told: EarUpdate) => void }) {
       if (mockRefused) return Promise.reject(mockRefused);
-      const one = { source, options, tell: onTold, ended: false };
+      const one = { source, options, tell: onUpdate, ended: false };
       mockOpened.push(one);
       return Promise.resolve({ by: 'a device', end: () => (one.ended = true) });
     },

@@ -69,19 +69,19 @@ export function useEar(
       setSimulated(wanted.kind === 'simulated');
       setState('asking');
       const meter = roomMeter();
-      const onTold = (told: EarUpdate) => {
+      const onUpdate = (update: EarUpdate) => {
         if (mine !== turn.current) return;
-        setNow(told.now);
-        const next = meter(told);
+        setNow(update.now);
+        const next = meter(update);
         setLoudness((before) => (isAsLoud(before, next) ? before : next));
-        latest.current.onFrames?.(told.frames, told);
+        latest.current.onFrames?.(update.frames, update);
       };
       const onEnd = (gone: boolean) => {
         if (mine !== turn.current) return;
         end();
         if (gone) setTrouble(GONE);
       };
-      listen(wanted, options, { onTold, onEnd }).then(
+      listen(wanted, options, { onUpdate, onEnd }).then(
         (made) => {
           if (mine !== turn.current) return made.end();
           running.current = made;

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { measuringOf, middles, type Measurement } from '@same-song/core/ear';
 import { instruments, measurings, specOf } from '../api/records.ts';
-import { useKeeping } from '../frame/useKeeping.ts';
+import { useRecordActions } from '../frame/useRecordActions.ts';
 import type { Gathering } from './heard.ts';
 import type { UseProps } from './listeningUse.ts';
 
@@ -23,8 +23,8 @@ export function useMeasurings(
     [instrument, measurements],
   );
   const [without, setWithout] = useState<ReadonlySet<string>>(new Set());
-  const keeping = useKeeping(measurings);
-  const changing = useKeeping(instruments);
+  const keeping = useRecordActions(measurings);
+  const changing = useRecordActions(instruments);
   const measured = useMemo(
     () => middles(instrument, measurements.length > 0 ? [now, ...kept] : kept),
     [instrument, measurements, now, kept],

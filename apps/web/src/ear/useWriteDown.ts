@@ -12,7 +12,7 @@ import {
 import { STANDARD_A4 } from '@same-song/core/music';
 import { instruments } from '../api/records.ts';
 import { draftSubject } from '../compute/subject.ts';
-import { useKeeping } from '../frame/useKeeping.ts';
+import { useRecordActions } from '../frame/useRecordActions.ts';
 import { playedEvenly } from './examples.ts';
 import { useGathered } from './heard.ts';
 import type { UseProps } from './listeningUse.ts';
@@ -32,7 +32,7 @@ export function useWriteDown({ chosen, heard, onExample }: UseProps) {
   );
   const [rising, setRising] = useState(false);
   const [name, setName] = useState('');
-  const { keep, busy } = useKeeping(instruments);
+  const { keep, busy } = useRecordActions(instruments);
   useEffect(() => onExample(playedEvenly(UNKNOWN, families[MADE[0]!].timbre)), [onExample]);
   const struck = useMemo(() => {
     const written = writtenDown(gathered, STANDARD_A4);

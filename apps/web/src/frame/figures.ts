@@ -68,6 +68,7 @@ function wordsOf(element: Element): string {
 export function printAlone(title: string, figure: Element): void {
   const sheet = document.createElement('section');
   sheet.className = 'print-alone';
+  sheet.ariaLabel = title;
   sheet.dataset['onePage'] = '';
   const heading = document.createElement('h1');
   heading.textContent = title;

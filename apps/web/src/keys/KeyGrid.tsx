@@ -140,8 +140,8 @@ function CellButton({ cell, place, holds, heat, isSelected, onChoose, onKeyDown 
       data-cell={place}
       className={`keys-cell${holds ? '' : ' ruled-out'}${isSelected ? ' chosen' : ''}`}
       style={{
-        ['--share' as string]: `${Math.round(share * 100)}%`,
-        ['--heat' as string]: `${Math.round(14 + 66 * heat)}%`,
+        '--share': `${Math.round(share * 100)}%`,
+        '--heat': `${Math.round(14 + 66 * heat)}%`,
       }}
       aria-pressed={isSelected}
       title={name}

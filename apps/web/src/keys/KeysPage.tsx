@@ -6,7 +6,7 @@ import { Loading } from '../controls/Loading.tsx';
 import { lazyPart } from '../frame/lazyPart.tsx';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useTitle } from '../frame/useTitle.ts';
-import { LostInstrument } from '../question/LostInstrument.tsx';
+import { MissingInstrument } from '../question/MissingInstrument.tsx';
 import { scaleWords, tonicWords } from '../question/questionWords.ts';
 import { useQuestion } from '../question/useQuestion.ts';
 import { KeysSentence } from './KeysSentence.tsx';
@@ -97,7 +97,7 @@ export function KeysPage() {
       </p>
       <header className="keys-head">
         <KeysSentence state={state} question={id} />
-        <LostInstrument state={state} />
+        <MissingInstrument state={state} />
         <Tabs className="keys-views" value={id} aria-label="Questions about keys">
           {VIEWS.map((entry) => (
             <Tab

@@ -22,7 +22,7 @@ import { progressions, type ProgressionRecord } from '../api/records.ts';
 import { useChordScene } from '../compute/compute.ts';
 import { FigureTools } from '../controls/FigureTools.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
-import { useKeeping } from '../frame/useKeeping.ts';
+import { useRecordActions } from '../frame/useRecordActions.ts';
 import { useShortcuts } from '../frame/shortcuts.ts';
 import { useAddToPractice } from '../practice/useAddToPractice.ts';
 import { tonicWords } from '../question/questionWords.ts';
@@ -239,7 +239,7 @@ function Editor({
 /** Keeps what is written under a name. */
 function KeepProgression({ text, beats, sound }: { text: string; beats: number; sound: boolean }) {
   const [name, setName] = useState('');
-  const { keep, busy } = useKeeping(progressions);
+  const { keep, busy } = useRecordActions(progressions);
   const keepIt = () =>
     keep(
       { name, text, beats },
@@ -275,7 +275,7 @@ function KeepProgression({ text, beats, sound }: { text: string; beats: number; 
 
 /** A progression of one's own goes to the bin, and comes back by undo. */
 function BinProgression({ record, onGone }: { record: ProgressionRecord; onGone: () => void }) {
-  const { moveToBin, busy } = useKeeping(progressions);
+  const { moveToBin, busy } = useRecordActions(progressions);
   return (
     <Button size="small" variant="text" onClick={() => moveToBin(record, onGone)} disabled={busy}>
       Put “{record.name}” into the bin

@@ -7,7 +7,7 @@ import { parseNote, QUARTER } from '@same-song/core/music';
 import type { MapView, StoredQuestion } from '@same-song/core/route';
 import { songFromLine } from '@same-song/core/song';
 import { songs } from '../api/records.ts';
-import { useKeeping } from '../frame/useKeeping.ts';
+import { useRecordActions } from '../frame/useRecordActions.ts';
 import { scaleWords, tonicWords } from '../question/questionWords.ts';
 import { download, fileName } from '../frame/files.ts';
 import { printAlone } from '../frame/figures.ts';
@@ -27,7 +27,7 @@ interface FilesMenuProps {
 
 /** The map's tab and drawing, each as a file, and the drawing on a sheet of its own. */
 export function FilesMenu({ view, question, title, onPractise, anchor, onClose }: FilesMenuProps) {
-  const { keep } = useKeeping(songs);
+  const { keep } = useRecordActions(songs);
   const navigate = useNavigate();
   /** The line among the songs, a phrase of two bars as a lick. */
   const keepLine = () => {

@@ -7,7 +7,7 @@ import { questionToLink } from '@same-song/core/route';
 import { fieldMessage } from '../api/client.ts';
 import { questions, instruments, type QuestionRecord } from '../api/records.ts';
 import { remember } from '../frame/undo.ts';
-import { useKeeping } from '../frame/useKeeping.ts';
+import { useRecordActions } from '../frame/useRecordActions.ts';
 import { sentence } from '../question/questionWords.ts';
 import type { QuestionState } from '../question/useQuestion.ts';
 
@@ -30,7 +30,7 @@ export function KeptQuestions({ state, title, onOpened }: KeptQuestionsProps) {
 function KeepForm({ state, title }: { state: QuestionState; title: string }) {
   const { chosen } = state;
   const [name, setName] = useState('');
-  const { keep, busy, error } = useKeeping(questions);
+  const { keep, busy, error } = useRecordActions(questions);
   if (!chosen?.record || chosen.todo.length > 0) {
     const first = chosen?.record
       ? 'set its instrument so in the cabinet'
@@ -107,7 +107,7 @@ interface KeptRowProps {
 
 function KeptRow({ kept, instrument, family, onOpened }: KeptRowProps) {
   const navigate = useNavigate();
-  const { moveToBin } = useKeeping(questions);
+  const { moveToBin } = useRecordActions(questions);
   const preference = family.preferences.find((p) => p.id === kept.question.preferences.preset)?.label ?? '';
   const link = `/map?${new URLSearchParams({ on: kept.instrumentId, ...questionToLink(kept.question, family) }).toString()}`;
   const open = () => {

@@ -1,11 +1,11 @@
 import Button from '@mui/material/Button';
 import type { MapView } from '@same-song/core/route';
 import { lazyPart } from '../frame/lazyPart.tsx';
-import { LostInstrument } from '../question/LostInstrument.tsx';
+import { MissingInstrument } from '../question/MissingInstrument.tsx';
 import type { QuestionState } from '../question/useQuestion.ts';
 
-const Borrowed = lazyPart('What is on loan', async () => (await import('./OnLoan.tsx')).Borrowed);
-const SetForNow = lazyPart('What is set', async () => (await import('./OnLoan.tsx')).SetForNow);
+const Borrowed = lazyPart('What is on loan', async () => (await import('./BorrowedNotice.tsx')).Borrowed);
+const SetForNow = lazyPart('What is set', async () => (await import('./BorrowedNotice.tsx')).SetForNow);
 
 /** Under the question: what could not be taken from the link, and an instrument that is not as the cabinet has it. */
 export function MapWarnings({ state, view }: { state: QuestionState; view: MapView | undefined }) {
@@ -24,7 +24,7 @@ export function MapWarnings({ state, view }: { state: QuestionState; view: MapVi
           {text}
         </p>
       ))}
-      <LostInstrument state={state} />
+      <MissingInstrument state={state} />
       {state.chosen && !state.chosen.record && !state.error && <Borrowed state={state} />}
       {state.chosen && state.chosen.todo.length > 0 && <SetForNow state={state} />}
     </>

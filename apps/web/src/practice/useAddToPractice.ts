@@ -3,7 +3,7 @@ import { USUAL_WAY, type HowToPractise, type Practised } from '@same-song/core/p
 import { items, people } from '../api/records.ts';
 import { useSettings } from '../api/settings.ts';
 import { notify } from '../frame/notice.ts';
-import { useKeeping } from '../frame/useKeeping.ts';
+import { useRecordActions } from '../frame/useRecordActions.ts';
 import { playLink } from './stand/playLink.ts';
 
 interface ToPractise {
@@ -17,7 +17,7 @@ interface ToPractise {
 
 /** Makes something an item of practice with one key, and offers to play it at once. */
 export function useAddToPractice() {
-  const { keep, busy } = useKeeping(items);
+  const { keep, busy } = useRecordActions(items);
   const navigate = useNavigate();
   const { settings } = useSettings();
   const { data: persons = [] } = people.useList();

@@ -10,7 +10,7 @@ const heard = (midi: number, onset: number, seconds = 0.5): HeardNote => ({
 });
 const all = (...changed: readonly HeardNote[]) =>
   LINE.map(({ midi, at }, i) => changed[i] ?? heard(midi, at));
-const fates = (notes: readonly HeardNote[]) => judgeLine(LINE, notes).notes.map(({ fate }) => fate);
+const results = (notes: readonly HeardNote[]) => judgeLine(LINE, notes).notes.map(({ result }) => result);
 
 test.each([
   // In time within 0.12 s, in tune within 35 cents.
@@ -27,26 +27,26 @@ test.each([
   [60, 0.44, 'late'],
   // Too far away to be this note at all.
   [60, 0.46, 'missed'],
-])('a first note heard as %d, %d s after its time, is %s', (midi, after, fate) => {
-  expect(fates(all(heard(midi, after)))).toEqual([fate, 'hit', 'hit', 'hit']);
+])('a first note heard as %d, %d s after its time, is %s', (midi, after, result) => {
+  expect(results(all(heard(midi, after)))).toEqual([result, 'hit', 'hit', 'hit']);
 });
 
 test('a note that is left out shifts none of the others', () => {
   const [first, second, third, fourth] = all() as [HeardNote, HeardNote, HeardNote, HeardNote];
-  expect(fates([second, third, fourth])).toEqual(['missed', 'hit', 'hit', 'hit']);
-  expect(fates([first, third, fourth])).toEqual(['hit', 'missed', 'hit', 'hit']);
-  expect(fates([first, second, third])).toEqual(['hit', 'hit', 'hit', 'missed']);
-  expect(fates([])).toEqual(['missed', 'missed', 'missed', 'missed']);
+  expect(results([second, third, fourth])).toEqual(['missed', 'hit', 'hit', 'hit']);
+  expect(results([first, third, fourth])).toEqual(['hit', 'missed', 'hit', 'hit']);
+  expect(results([first, second, third])).toEqual(['hit', 'hit', 'hit', 'missed']);
+  expect(results([])).toEqual(['missed', 'missed', 'missed', 'missed']);
 });
 
-test.each<[JudgedNote['fate'], boolean]>([
+test.each<[JudgedNote['result'], boolean]>([
   ['hit', true],
   ['late', false],
   ['early', false],
   ['off', false],
   ['missed', false],
-])('a round whose second note is %s is clean: %s', (fate, clean) => {
-  const judged = (['hit', fate, 'hit'] as const).map((one, i) => ({ id: `n${i}`, fate: one }));
+])('a round whose second note is %s is clean: %s', (result, clean) => {
+  const judged = (['hit', result, 'hit'] as const).map((one, i) => ({ id: `n${i}`, result: one }));
   expect(isClean(judged, [])).toBe(clean);
   expect(isClean(judged, [heard(70, 1)])).toBe(false);
 });

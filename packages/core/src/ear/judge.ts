@@ -15,7 +15,7 @@ export type NoteResult = 'hit' | 'early' | 'late' | 'off' | 'missed';
 
 export interface JudgedNote {
   readonly id: string;
-  readonly fate: NoteResult;
+  readonly result: NoteResult;
   /** Cents above what was wanted; undefined where nothing was heard for it. */
   readonly cents?: number;
   /** Seconds after it was wanted; before where negative. */
@@ -81,7 +81,7 @@ export function judgeLine(
       w -= 1;
       h -= 1;
     } else if (step === SKIP) {
-      judged.push({ id: wanted[w - 1]!.id, fate: 'missed' });
+      judged.push({ id: wanted[w - 1]!.id, result: 'missed' });
       w -= 1;
     } else {
       h -= 1;
@@ -106,7 +106,7 @@ function together({ midi, at }: WantedNote, heard: HeardNote): number {
 function judge({ id, midi, at }: WantedNote, heard: HeardNote, leniency: Leniency): JudgedNote {
   const cents = 100 * (heard.midi - midi);
   const after = heard.onset - at;
-  const fate: NoteResult =
+  const result: NoteResult =
     Math.abs(cents) > leniency.cents
       ? 'off'
       : Math.abs(after) <= leniency.seconds
@@ -114,7 +114,7 @@ function judge({ id, midi, at }: WantedNote, heard: HeardNote, leniency: Lenienc
         : after > 0
           ? 'late'
           : 'early';
-  return { id, fate, cents, after };
+  return { id, result, cents, after };
 }
 
 /** Shorter ones are slips of the ear, or what is passed on the way into a bend; in seconds. */
@@ -147,5 +147,5 @@ export function extraNotes(
 
 /** Whether a round was clean: every note was hit, and no other was played. */
 export function isClean(judged: readonly JudgedNote[], extra: readonly HeardNote[]): boolean {
-  return judged.length > 0 && judged.every(({ fate }) => fate === 'hit') && extra.length === 0;
+  return judged.length > 0 && judged.every(({ result }) => result === 'hit') && extra.length === 0;
 }

@@ -69,13 +69,13 @@ export function matchedWays(
   { notes }: MatchedRound,
 ): Readonly<Record<string, WayCount>> {
   const own = new Map(instrument.ways.map((way) => [way.id, isPlayersOwn(instrument, way)]));
-  return notes.reduce<Readonly<Record<string, WayCount>>>((sum, { fate, cents, after }, i) => {
+  return notes.reduce<Readonly<Record<string, WayCount>>>((sum, { result, cents, after }, i) => {
     const { wayId } = wanted[i]!;
     const isHeard = cents !== undefined && after !== undefined && Math.abs(cents) <= 100 * PITCH_TOLERANCE;
     const how = isHeard ? tuned(cents, own.get(wayId)) : undefined;
     const count: WayCount = {
       played: 1,
-      missed: Number(fate !== 'hit'),
+      missed: Number(result !== 'hit'),
       ...(isHeard && {
         sound: {
           times: 1,
@@ -83,8 +83,8 @@ export function matchedWays(
           sharp: Number(how === 'sharp'),
           flat: Number(how === 'flat'),
           ms: round(1000 * after),
-          early: Number(fate === 'early'),
-          late: Number(fate === 'late'),
+          early: Number(result === 'early'),
+          late: Number(result === 'late'),
         },
       }),
     };
@@ -99,7 +99,7 @@ function round(value: number): number {
 
 /** `All 8 notes were hit.`, `6 of 8 notes were hit, and 1 was played that is not in the line.` */
 export function matchWords({ notes, extra }: MatchedRound): string {
-  const hit = notes.filter(({ fate }) => fate === 'hit').length;
+  const hit = notes.filter(({ result }) => result === 'hit').length;
   const words =
     hit === notes.length ? `All ${hit} notes were hit` : `${hit} of ${notes.length} notes were hit`;
   const more = extra.length === 0 ? '' : `, and ${counted(extra.length, 'other was', 'others were')} played`;

@@ -24,7 +24,7 @@ const PENALTY = 0.7;
 const APART = 2 ** (PITCH_TOLERANCE / 12);
 
 /** What is told of each candidate, as `FrameEvidence` says. */
-interface Told {
+interface RingingCandidates {
   readonly scores: Float32Array;
   readonly pitches: Float32Array;
   readonly fresh: Float32Array;
@@ -80,7 +80,7 @@ export function ringingJudge(size: number, rate: number, candidates: readonly nu
   };
   const scoreOf = (own: number) => -PENALTY * max(0, 1 - own / OWN);
 
-  return (spectrum: Float64Array, total: number, { scores, pitches, fresh }: Told): void => {
+  return (spectrum: Float64Array, total: number, { scores, pitches, fresh }: RingingCandidates): void => {
     const totalAdded = addedTo(spectrum);
     const part = total > 0 ? totalAdded / total : 0;
     const usual = USUAL * recentParts.ofLast()[0]!;

@@ -2,7 +2,7 @@ import { isId } from '../isId.ts';
 import { checkContent, contentSchema, recordKind, type ContentOf } from '../records/kinds.ts';
 import { RECORD_KIND_IDS, type RecordKindId } from '../records/kindNames.ts';
 import { fileSchema } from '../records/recordKind.ts';
-import { fail, isRecord, ok, shown, under, type Problem, type Result } from '../result.ts';
+import { fail, asList, isRecord, ok, type Problem, type Result, shown, under } from '../result.ts';
 import { checkSettings, type Settings } from '../settings/settings.ts';
 
 export const EXCHANGE_FORMAT = 'same-song-data';
@@ -54,7 +54,7 @@ export function* checkExchangeStepwise(
   const lists: [RecordKindId, object[]][] = [];
   for (const kind of RECORD_KIND_IDS) {
     const records: object[] = [];
-    for (const [index, record] of ((file[kind] ?? []) as unknown[]).entries()) {
+    for (const [index, record] of asList(file[kind]).entries()) {
       const path = `${kind}.${index}`;
       const { id, ...content } = isRecord(record) ? record : {};
       const wrongId = idProblem(id, ids);

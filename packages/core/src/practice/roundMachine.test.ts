@@ -61,7 +61,7 @@ function words(effect: RoundEffect): string {
       return `report ${effect.tempo} ${effect.clean ?? 'unjudged'}${effect.ways ? ' with ways' : ''}`;
     case 'judge':
       return `judge ${effect.since}${effect.goesOn ? ' while it goes on' : ''}`;
-    case 'attend':
+    case 'startListening':
     case 'first beat':
     case 'give up waiting':
     case 'passed':
@@ -75,7 +75,7 @@ test('a round is counted, played, over, judged, and the next one begins after a 
   const { send, done, sound, now } = machine();
   send({ kind: 'begin' });
   expect(now().phase).toBe('counting');
-  expect(done()).toEqual(['give up waiting', 'began 60', 'attend', 'play 60']);
+  expect(done()).toEqual(['give up waiting', 'began 60', 'startListening', 'play 60']);
   sound.beat();
   sound.beat();
   expect(done()).toEqual(['first beat']);
@@ -93,7 +93,7 @@ test('a round is counted, played, over, judged, and the next one begins after a 
   expect(now()).toMatchObject({ phase: 'resting', rung: { perMinute: 60, clean: 1 } });
   expect(done()).toEqual(['report 60 true', 'give up waiting', 'passed', 'wait next 600']);
   send({ kind: 'timer', timer: 'next' });
-  expect(done()).toEqual(['give up waiting', 'began 60', 'attend', 'play 60']);
+  expect(done()).toEqual(['give up waiting', 'began 60', 'startListening', 'play 60']);
 });
 
 test('three clean rounds raise the tempo, two that are not let it fall; the round says the tempo it was played at', () => {
@@ -138,7 +138,7 @@ test('begun anew while it sounds, what the sound before still tells is ignored',
   const { run } = now();
   done();
   send({ kind: 'begin' });
-  expect(done()).toEqual(['give up waiting', 'silence', 'began 60', 'attend', 'play 60']);
+  expect(done()).toEqual(['give up waiting', 'silence', 'began 60', 'startListening', 'play 60']);
   send({ kind: 'silent', run }, { kind: 'note', run, place: 3, time: 9 }, { kind: 'end', run });
   expect(now()).toMatchObject({ phase: 'counting', place: undefined, played: 0 });
   expect(done()).toEqual([]);

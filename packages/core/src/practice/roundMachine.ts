@@ -83,7 +83,7 @@ export type RoundEffect =
   /** A round is done with: what is played may change now. */
   | { readonly kind: 'passed' }
   /** From here on what is heard is remembered; what was heard before is forgotten. */
-  | { readonly kind: 'attend' }
+  | { readonly kind: 'startListening' }
   /** The first beat of the count sounds. */
   | { readonly kind: 'first beat' }
   /** What was heard since a time is to be judged, as soon as it is decided. */
@@ -188,7 +188,7 @@ function begun(state: RoundState): RoundStep {
     { kind: 'give up waiting' },
     ...(isSounding(state) ? [{ kind: 'silence' } as const] : []),
     { kind: 'began', perMinute },
-    { kind: 'attend' },
+    { kind: 'startListening' },
     { kind: 'play', run, perMinute, loops: state.mode === 'loops' },
   );
 }

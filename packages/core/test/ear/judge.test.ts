@@ -18,19 +18,19 @@ import { inRoom } from './sounds.ts';
 const wanted = [60, 62, 64, 65].map((midi, i) => ({ id: `n${i}`, midi, at: i }));
 const heard = (...notes: readonly (readonly [midi: number, onset: number])[]) =>
   notes.map(([midi, onset]) => ({ midi, onset, end: onset + 0.8 }));
-const fates = (...notes: readonly (readonly [midi: number, onset: number])[]) =>
-  judgeLine(wanted, heard(...notes)).notes.map(({ fate }) => fate);
+const results = (...notes: readonly (readonly [midi: number, onset: number])[]) =>
+  judgeLine(wanted, heard(...notes)).notes.map(({ result }) => result);
 
 test('each note is hit, early, late, off or missed', () => {
-  expect(fates([60, 0.02], [62.1, 1.05], [64, 2], [65, 2.95])).toEqual(['hit', 'hit', 'hit', 'hit']);
-  expect(fates([60, 0.2], [62, 0.8], [64.5, 2], [65, 3])).toEqual(['late', 'early', 'off', 'hit']);
-  expect(fates([60, 0], [64, 2], [65, 3])).toEqual(['hit', 'missed', 'hit', 'hit']);
+  expect(results([60, 0.02], [62.1, 1.05], [64, 2], [65, 2.95])).toEqual(['hit', 'hit', 'hit', 'hit']);
+  expect(results([60, 0.2], [62, 0.8], [64.5, 2], [65, 3])).toEqual(['late', 'early', 'off', 'hit']);
+  expect(results([60, 0], [64, 2], [65, 3])).toEqual(['hit', 'missed', 'hit', 'hit']);
   // A wrong note in between is nobody's, a wrong note in its place is that one's.
-  expect(fates([60, 0], [62, 1], [71, 1.5], [64, 2], [65, 3])).toEqual(['hit', 'hit', 'hit', 'hit']);
-  expect(fates([60, 0], [63, 1], [64, 2], [65, 3])).toEqual(['hit', 'off', 'hit', 'hit']);
-  expect(fates()).toEqual(['missed', 'missed', 'missed', 'missed']);
+  expect(results([60, 0], [62, 1], [71, 1.5], [64, 2], [65, 3])).toEqual(['hit', 'hit', 'hit', 'hit']);
+  expect(results([60, 0], [63, 1], [64, 2], [65, 3])).toEqual(['hit', 'off', 'hit', 'hit']);
+  expect(results()).toEqual(['missed', 'missed', 'missed', 'missed']);
   const [late] = judgeLine(wanted, heard([60.1, 0.2])).notes;
-  expect(late).toMatchObject({ id: 'n0', fate: 'late' });
+  expect(late).toMatchObject({ id: 'n0', result: 'late' });
   expect(late!.cents).toBeCloseTo(10);
   expect(late!.after).toBeCloseTo(0.2);
   expect(judgeLine([], heard([60, 0]))).toEqual({ notes: [], unused: heard([60, 0]) });
@@ -85,16 +85,18 @@ describe.each(FAMILY_IDS)('%s', (id) => {
   });
 
   test('a line that is played well is clean, however it is out of tune as a whole', () => {
-    expect(judgeLine(line, played()).notes.map(({ fate }) => fate)).toEqual(line.map(() => 'hit'));
+    expect(judgeLine(line, played()).notes.map(({ result }) => result)).toEqual(line.map(() => 'hit'));
     for (const { cents } of judgeLine(line, played({ cents: -20 })).notes)
       expect(Math.abs(cents! + 20)).toBeLessThan(1.5);
   });
 
   test('what a player does wrong is told', () => {
     const late = judgeLine(line, played({ late: 0.2 })).notes;
-    expect(late.map(({ fate }) => fate)).toEqual(line.map((_, i) => (i % 2 === 1 ? 'late' : 'hit')));
+    expect(late.map(({ result }) => result)).toEqual(line.map((_, i) => (i % 2 === 1 ? 'late' : 'hit')));
     const left = judgeLine(line, played({ leaves: 3, noise: 25 })).notes;
-    expect(left.map(({ fate }) => fate)).toEqual(line.map((_, i) => ((i + 1) % 3 === 0 ? 'missed' : 'hit')));
+    expect(left.map(({ result }) => result)).toEqual(
+      line.map((_, i) => ((i + 1) % 3 === 0 ? 'missed' : 'hit')),
+    );
     expect(isClean(left, [])).toBe(false);
   });
 
@@ -135,7 +137,7 @@ test('a melody is followed while open strings drone along with every note', () =
   const along = of(drones);
   const sound = alone.map((x, i) => x + 0.6 * (along[i] ?? 0));
   const fatesBy = (options: ReturnType<typeof earFor>) =>
-    judgeLine(line, hear(sound, rate, options).notes).notes.map(({ fate }) => fate);
+    judgeLine(line, hear(sound, rate, options).notes).notes.map(({ result }) => result);
   const melody = earFor(
     dulcimer,
     ways.map(({ id }) => id),
@@ -187,7 +189,7 @@ test('wrong notes between the right ones make a round unclean, a right one begun
       [...heard(...right), ...more].sort((a, b) => a.onset - b.onset),
     );
   const wrong = round({ midi: 71, onset: 1.5, end: 1.8 }, { midi: 58, onset: 2.5, end: 2.7 });
-  expect(wrong.notes.every(({ fate }) => fate === 'hit')).toBe(true);
+  expect(wrong.notes.every(({ result }) => result === 'hit')).toBe(true);
   expect(wrong.extra.map(({ midi }) => midi)).toEqual([71, 58]);
   expect(wrong.clean).toBe(false);
   expect(matchWords(wrong)).toBe('All 4 notes were hit, and 2 others were played.');
@@ -208,7 +210,7 @@ test('what all notes are late together is the devices’, and what one is late i
   expect(late.delay).toBeCloseTo(0.2);
   expect(matchWords(late)).toBe('All 4 notes were hit.');
   const one = matchRound(wanted, heard([60, 0.2], [62, 1.4], [64, 2.2], [65, 3.2]));
-  expect(one.notes.map(({ fate }) => fate)).toEqual(['hit', 'late', 'hit', 'hit']);
+  expect(one.notes.map(({ result }) => result)).toEqual(['hit', 'late', 'hit', 'hit']);
   expect(matchWords(one)).toBe('3 of 4 notes were hit.');
   expect(matchWords(matchRound(wanted, []))).toBe('0 of 4 notes were hit.');
   expect(matchRound(wanted, []).clean).toBe(false);

@@ -9,22 +9,22 @@ import { useDrill } from './useDrill.ts';
 /** A round of twenty questions, answered on the drawing, by key or by playing, and what was wrong at its end. */
 export function DrillPlayer(props: OnStand) {
   const drill = useDrill(props);
-  const { view, question, showing, answers, played, goOn, answer } = drill;
+  const { view, question, showing, answers, played, nextQuestion, answer } = drill;
   const group = 'The drill';
   useShortcuts([
     ...(question?.choices ?? []).map(({ id }, i) => ({
       key: String(i + 1),
       label: `Answer ${i + 1}`,
       group,
-      run: () => (showing ? goOn() : answer(id)),
+      run: () => (showing ? nextQuestion() : answer(id)),
     })),
     { key: 'm', label: 'Answer by playing', group, run: played.toggle },
-    { key: 'PageDown', label: 'Go on', group, run: drill.isOver ? drill.again : goOn },
+    { key: 'PageDown', label: 'Go on', group, run: drill.isOver ? drill.again : nextQuestion },
     {
       key: ' ',
       label: 'Hear it again, or go on',
       group,
-      run: () => (showing ? goOn() : drill.hear(question?.heard ?? [])),
+      run: () => (showing ? nextQuestion() : drill.hear(question?.heard ?? [])),
     },
   ]);
   const isAsked = question !== undefined && !showing;

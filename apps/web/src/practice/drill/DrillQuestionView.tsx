@@ -14,7 +14,7 @@ interface DrillQuestionProps {
 
 /** One question with its choices or the drawing to answer on, and whether the answer was right. */
 export function DrillQuestionView({ drill, scene, names }: DrillQuestionProps) {
-  const { question, showing, answers, round, played, hear, answer, goOn } = drill;
+  const { question, showing, answers, round, played, hear, answer, nextQuestion } = drill;
   if (!question) return null;
   const isOnDrawing = question.choices.length === 0;
   const right = new Set(showing?.question.right);
@@ -65,7 +65,7 @@ export function DrillQuestionView({ drill, scene, names }: DrillQuestionProps) {
       <p className="drill-answer" role="status">
         {showing && (showing.right ? 'Right.' : `Not quite: ${showing.question.answer}.`)}{' '}
         {showing && !showing.right && (
-          <Button variant="contained" onClick={goOn}>
+          <Button variant="contained" onClick={nextQuestion}>
             Go on
           </Button>
         )}
@@ -75,14 +75,14 @@ export function DrillQuestionView({ drill, scene, names }: DrillQuestionProps) {
 }
 
 function AnswerByPlaying({ played }: Pick<DrillState, 'played'>) {
-  const { ear, toggle, madeUp } = played;
+  const { ear, toggle, answerSimulated } = played;
   const isListening = ear.state === 'listening';
   return (
     <div className="drill-ear row">
       <Button size="small" variant="outlined" aria-pressed={isListening} onClick={toggle}>
         {isListening ? 'Listening: play the answer' : 'Answer by playing'}
       </Button>
-      <Button size="small" variant="text" onClick={madeUp}>
+      <Button size="small" variant="text" onClick={answerSimulated}>
         Try it without playing
       </Button>
       <Meter ear={ear} />

@@ -49,7 +49,7 @@ export function useDrill({ practice, item, rest, told }: OnStand) {
   const [showing, setShowing] = useState<Answered | undefined>(undefined);
   const { context, round, isReady, again } = useDrillRound({ practice, item, chosen, drill, question: asks });
   const question = round[answers.length];
-  const goOn = () => {
+  const nextQuestion = () => {
     if (!showing) return;
     setAnswers([...answers, showing]);
     setShowing(undefined);
@@ -78,11 +78,11 @@ export function useDrill({ practice, item, rest, told }: OnStand) {
     onAnswer: answer,
   });
   const hear = useHearing(showing ? undefined : question, family?.timbre, played.sounding);
-  const goOnByItself = useEffectEvent(goOn);
+  const nextByItself = useEffectEvent(nextQuestion);
   useEffect(() => {
     if (!showing?.right) return undefined;
     // Once for each answer: a page that is drawn again while it listens does not put it off.
-    const timer = window.setTimeout(() => goOnByItself(), GOES_ON);
+    const timer = window.setTimeout(() => nextByItself(), GOES_ON);
     return () => window.clearTimeout(timer);
   }, [showing]);
   return {
@@ -97,7 +97,7 @@ export function useDrill({ practice, item, rest, told }: OnStand) {
     isOver: round.length > 0 && answers.length >= round.length && !showing,
     isReady,
     answer,
-    goOn,
+    nextQuestion,
     hear,
     again: () => {
       setAnswers([]);

@@ -10,7 +10,7 @@ interface Answering {
   /** What waits for an answer; undefined while nothing does. */
   readonly question: DrillQuestion | undefined;
   /** @param given id of a way or of a choice */
-  readonly onAnswer: (given: string, madeUp: boolean) => void;
+  readonly onAnswer: (given: string, isSimulated: boolean) => void;
 }
 
 /** The room goes on sounding for so long after the page has fallen silent, in ms. */
@@ -21,7 +21,7 @@ export function usePlayedAnswer({ ground, question, onAnswer }: Answering) {
   const instrument = ground?.instrument;
   const options = useMemo(() => instrument && earFor(instrument), [instrument]);
   const notes = useRef(steadyNotes(false));
-  const isMadeUp = useRef(false);
+  const isSimulated = useRef(false);
   /** Until then the page itself sounds, on its own clock in ms. */
   const until = useRef(0);
   const latest = useRef({ ground, question, onAnswer });
@@ -36,7 +36,7 @@ export function usePlayedAnswer({ ground, question, onAnswer }: Answering) {
         if (!now.ground || !now.question || performance.now() < until.current) continue;
         const meant = waysMeant(now.ground.instrument, midi).map(({ way }) => way);
         const given = playedAnswer(now.question, now.ground.key, meant);
-        if (given !== undefined) now.onAnswer(given, isMadeUp.current);
+        if (given !== undefined) now.onAnswer(given, isSimulated.current);
       }
     },
     () => {
@@ -45,7 +45,7 @@ export function usePlayedAnswer({ ground, question, onAnswer }: Answering) {
   );
   const { begin: beginEar, end, state } = ear;
   const begin = useCallback(() => {
-    isMadeUp.current = false;
+    isSimulated.current = false;
     beginEar({ kind: 'microphone' });
   }, [beginEar]);
   /** The page sounds for so many seconds from now on. */
@@ -53,7 +53,7 @@ export function usePlayedAnswer({ ground, question, onAnswer }: Answering) {
     until.current = performance.now() + 1000 * seconds + RINGS;
   }, []);
   /** Somebody who is made up answers this one rightly. */
-  const madeUp = useCallback(() => {
+  const answerSimulated = useCallback(() => {
     const now = latest.current;
     const way = now.ground?.instrument.ways.find(
       (one) => now.question && playedAnswer(now.question, now.ground!.key, [one]) === now.question.right[0],
@@ -61,11 +61,11 @@ export function usePlayedAnswer({ ground, question, onAnswer }: Answering) {
     if (!way) return;
     const { instrument: on } = now.ground!;
     until.current = 0;
-    isMadeUp.current = true;
+    isSimulated.current = true;
     const played = [{ id: way.id, at: 0.2, midi: soundsAt(on, way), seconds: 0.6 }];
     const make = (rate: number) => simulatedPlayer(played, { rate, timbre: on.family.timbre });
     beginEar({ kind: 'simulated', make });
   }, [beginEar]);
   const toggle = state === 'listening' ? end : begin;
-  return { ear, toggle, sounding, madeUp };
+  return { ear, toggle, sounding, answerSimulated };
 }

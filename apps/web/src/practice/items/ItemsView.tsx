@@ -11,7 +11,7 @@ import { items, routines, type ItemRecord } from '../../api/records.ts';
 import { Check } from '../../controls/Check.tsx';
 import { InstrumentPicklist } from '../../controls/InstrumentPicklist.tsx';
 import { Picklist } from '../../controls/Picklist.tsx';
-import { useKeeping } from '../../frame/useKeeping.ts';
+import { useRecordActions } from '../../frame/useRecordActions.ts';
 import { HowFields } from './HowFields.tsx';
 import { playLink } from '../stand/playLink.ts';
 import { dueWords } from '../today/today.ts';
@@ -85,7 +85,7 @@ const KINDS: Readonly<Record<PracticeItem['what']['kind'], string>> = {
 };
 
 function Row({ item, on, due, persons, open, onOpen, chosen, onChoose }: RowProps) {
-  const { change, moveToBin, busy } = useKeeping(items);
+  const { change, moveToBin, busy } = useRecordActions(items);
   const { how } = item;
   const put = (part: { readonly [K in keyof PracticeItem]?: PracticeItem[K] | undefined }, label: string) => {
     const { personId, ...others } = { ...itemOf(item), ...part };
@@ -147,7 +147,7 @@ function Routines({
   readonly onKept: () => void;
 }) {
   const { routines: kept, items: list } = practice;
-  const { keep, moveToBin } = useKeeping(routines);
+  const { keep, moveToBin } = useRecordActions(routines);
   const [name, setName] = useState('');
   const steps = chosen.flatMap((id) => {
     const item = list.find((one) => one.id === id);
@@ -206,7 +206,7 @@ function Routines({
 /** A drill or a progression as a new item, on an instrument of the cabinet. */
 function AddItem({ practice }: { readonly practice: Practice }) {
   const { cabinet } = practice;
-  const { keep, busy } = useKeeping(items);
+  const { keep, busy } = useRecordActions(items);
   const [on, setOn] = useState('');
   const [drill, setDrill] = useState(DRILLS[0]!.id);
   const [form, setForm] = useState<string>(FORMS[0].id);

@@ -32,7 +32,7 @@ export function CallAndAnswer(options: CallOptions) {
           {tabs.map((tab, i) => (
             <li key={i}>
               {tab}
-              {heard && <ResultMark fate={heard.fates.get(String(i)) ?? 'missed'} />}
+              {heard && <ResultMark result={heard.results.get(String(i)) ?? 'missed'} />}
             </li>
           ))}
         </ol>

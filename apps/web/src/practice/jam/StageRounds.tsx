@@ -12,7 +12,7 @@ import { Disclosure } from '../../controls/Disclosure.tsx';
 import { NumberField } from '../../controls/NumberField.tsx';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import { items, type ItemRecord } from '../../api/records.ts';
-import { useKeeping } from '../../frame/useKeeping.ts';
+import { useRecordActions } from '../../frame/useRecordActions.ts';
 
 type Jam = Practised & { readonly kind: 'jam' };
 
@@ -24,7 +24,7 @@ interface StageRoundsProps {
 
 /** How many rounds each stage has, and stages of one's own, kept with what is practised; no round leaves a stage out. */
 export function StageRounds({ item, stages }: StageRoundsProps) {
-  const { change, busy } = useKeeping(items);
+  const { change, busy } = useRecordActions(items);
   const { id, version, ...before } = item;
   const { what } = before;
   const kept = (what.kind === 'jam' && what.rounds) || NONE;

@@ -45,7 +45,7 @@ export function useCall(options: CallOptions) {
     (perMinute: number) => wantedAnswer({ instrument, allowed }, phrase, { perMinute, beats }),
     [instrument, allowed, phrase, beats],
   );
-  const { ear, heard, attend, join, judge, isListening } = useRoundListening({
+  const { ear, heard, startListening, join, judge, isListening } = useRoundListening({
     instrument,
     wayIds: allowed,
     wanted,
@@ -65,7 +65,7 @@ export function useCall(options: CallOptions) {
         // What the simulated player has answered is nobody's practice.
         if (clean !== undefined && ways && !isSimulated) onAnswered(clean, ways);
       },
-      attend,
+      startListening,
       firstBeat: join,
       judge: (since, goesOn) =>
         judge(since, { perMinute: tempo, goesOn }, ({ followed, ways }) =>

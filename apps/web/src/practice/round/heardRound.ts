@@ -20,7 +20,7 @@ export interface HeardRound {
   readonly followed: MatchedRound;
   readonly words: string;
   /** By id of the wanted note. */
-  readonly fates: ReadonlyMap<string, ShownResult>;
+  readonly results: ReadonlyMap<string, ShownResult>;
   readonly ways: Readonly<Record<string, WayCount>>;
 }
 
@@ -35,13 +35,13 @@ export function heardRound(
   return {
     followed,
     words: matchWords(followed),
-    fates: new Map(followed.notes.map((note) => [note.id, shown(note)])),
+    results: new Map(followed.notes.map((note) => [note.id, shown(note)])),
     ways: matchedWays(instrument, wanted, followed),
   };
 }
 
-function shown({ fate, cents = 0 }: JudgedNote): ShownResult {
-  if (fate !== 'off') return fate;
+function shown({ result, cents = 0 }: JudgedNote): ShownResult {
+  if (result !== 'off') return result;
   if (Math.abs(cents) > 100 * PITCH_TOLERANCE) return 'another';
   return cents > 0 ? 'sharp' : 'flat';
 }

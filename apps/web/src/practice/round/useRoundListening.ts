@@ -44,7 +44,7 @@ export function useRoundListening({ instrument, wayIds, wanted, simulated }: Rou
     return () => waiting.forEach((timer) => window.clearTimeout(timer));
   }, []);
   /** A new round: what was heard before is nothing to it. */
-  const attend = useCallback(() => {
+  const startListening = useCallback(() => {
     setHeard(undefined);
     forget();
   }, [forget]);
@@ -93,5 +93,5 @@ export function useRoundListening({ instrument, wayIds, wanted, simulated }: Rou
     [wanted, simulated, notesSince, instrument, forgetBefore],
   );
   const listens = ear.state === 'listening';
-  return { ear, heard, attend, join, judge, isListening: listens || simulated !== undefined };
+  return { ear, heard, startListening, join, judge, isListening: listens || simulated !== undefined };
 }

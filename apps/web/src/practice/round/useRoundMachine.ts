@@ -25,7 +25,7 @@ export interface RoundHandlers {
   readonly report: (round: Pick<RoundResult, 'clean' | 'tempo' | 'ways'>) => void;
   /** What is played may change now. */
   readonly passed?: () => void;
-  readonly attend?: () => void;
+  readonly startListening?: () => void;
   readonly firstBeat?: (perMinute: number) => void;
   /** @param since ms of the page's clock @param goesOn the next round sounds already */
   readonly judge?: (since: number, goesOn: boolean) => void;
@@ -149,8 +149,8 @@ function run(effect: RoundEffect, running: Running): void {
     }
     case 'passed':
       return handlers.passed?.();
-    case 'attend':
-      return handlers.attend?.();
+    case 'startListening':
+      return handlers.startListening?.();
     case 'first beat':
       return handlers.firstBeat?.(running.state.rung.perMinute);
     case 'judge':

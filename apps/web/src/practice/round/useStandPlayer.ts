@@ -61,7 +61,7 @@ export function useStandPlayer(player: StandPlayer) {
       rested: () => isPractice && onRest(),
       report: (round) => isPractice && onRound({ ...round, keys }),
       passed: onPassed,
-      attend: listening.attend,
+      startListening: listening.startListening,
       firstBeat: listening.join,
       judge: (since, goesOn) =>
         listening.judge(since, { perMinute: state.rung.perMinute, goesOn }, ({ followed, ways }) =>

@@ -70,7 +70,7 @@ export function Player({ next, onPassed = nothing, children, ...played }: Player
           playable={playable}
           at={state.place}
           mirror={isMirrored}
-          fates={heard?.fates}
+          results={heard?.results}
           onNote={setCard}
         />
       ) : (

@@ -1,7 +1,7 @@
 import type { ShownResult } from '../round/heardRound.ts';
 
 /** How a note went, by a shape and a word. */
-const FATES: Readonly<Record<ShownResult, { readonly shape: string; readonly word: string }>> = {
+const RESULTS: Readonly<Record<ShownResult, { readonly shape: string; readonly word: string }>> = {
   hit: { shape: 'M2 7L6 11L13 3', word: 'hit' },
   early: { shape: 'M11 2L4 7L11 12', word: 'early' },
   late: { shape: 'M4 2L11 7L4 12', word: 'late' },
@@ -12,14 +12,14 @@ const FATES: Readonly<Record<ShownResult, { readonly shape: string; readonly wor
 };
 
 /** Beside a note that was followed. What was hit needs no word. */
-export function ResultMark({ fate }: { readonly fate: ShownResult }) {
-  const { shape, word } = FATES[fate];
+export function ResultMark({ result }: { readonly result: ShownResult }) {
+  const { shape, word } = RESULTS[result];
   return (
-    <span className={`fate fate-${fate}`}>
+    <span role="img" aria-label={word} className={`note-result note-result-${result}`}>
       <svg viewBox="0 0 15 14" aria-hidden="true">
         <path d={shape} />
       </svg>
-      {fate === 'hit' ? <span className="unseen">{word}</span> : word}
+      {result !== 'hit' && word}
     </span>
   );
 }

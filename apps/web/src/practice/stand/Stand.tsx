@@ -15,20 +15,22 @@ interface StandProps {
   /** For a pupil who sits opposite. */
   readonly mirror: boolean;
   /** How notes went, by their place, once they were followed. */
-  readonly fates?: HeardRound['fates'] | undefined;
+  readonly results?: HeardRound['results'] | undefined;
   readonly onNote: (place: number) => void;
 }
 
 const NONE: ReadonlySet<string> = new Set();
 
 /** What is read while playing: the instrument with what sounds and what comes next, the row that is played and the one after it. */
-export function Stand({ playable, at, mirror, fates, onNote }: StandProps) {
+export function Stand({ playable, at, mirror, results, onNote }: StandProps) {
   const { line, notes, scene, names } = playable;
   const wide = useWide();
   const rows = useMemo(() => standRows(notes, wide ? 8 : 6), [notes, wide]);
   const found = rows.findIndex((row) => at !== undefined && row.includes(at));
   // After a round what went wrong first is looked at.
-  const wrong = rows.findIndex((one) => one.some((place) => (fates?.get(String(place)) ?? 'hit') !== 'hit'));
+  const wrong = rows.findIndex((one) =>
+    one.some((place) => (results?.get(String(place)) ?? 'hit') !== 'hit'),
+  );
   const row = found >= 0 ? found : at === undefined ? Math.max(0, wrong) : 0;
   const wayAt = (place: number | undefined) =>
     place === undefined ? undefined : line.get(notes[place]?.noteId ?? '')?.wayId;
@@ -39,7 +41,7 @@ export function Stand({ playable, at, mirror, fates, onNote }: StandProps) {
     () => new Set([...line.values()].flatMap(({ wayId }) => (wayId === undefined ? [] : [wayId]))),
     [line],
   );
-  const shared = { playable, fates, onNote, width: wide ? WIDTH.wide : WIDTH.narrow };
+  const shared = { playable, results, onNote, width: wide ? WIDTH.wide : WIDTH.narrow };
   return (
     <div className="stand">
       <div className={mirror ? 'stand-drawing mirrored' : 'stand-drawing'}>
@@ -71,7 +73,7 @@ export function Stand({ playable, at, mirror, fates, onNote }: StandProps) {
 /** Widths in CSS pixels for which a row is laid out; it stretches to the width that there is. */
 const WIDTH = { wide: 1080, narrow: 640 };
 
-interface StandRowProps extends Pick<StandProps, 'playable' | 'at' | 'fates' | 'onNote'> {
+interface StandRowProps extends Pick<StandProps, 'playable' | 'at' | 'results' | 'onNote'> {
   /** Places of the notes of the row. */
   readonly row: readonly number[];
   readonly width: number;
@@ -79,7 +81,7 @@ interface StandRowProps extends Pick<StandProps, 'playable' | 'at' | 'fates' | '
 }
 
 /** Notes in whole bars; a longer note takes more of the row. */
-function StandRow({ playable, row, at, width, label, fates, onNote }: StandRowProps) {
+function StandRow({ playable, row, at, width, label, results, onNote }: StandRowProps) {
   const { notes, bars } = useMemo(() => laidOut(playable, row, width), [playable, row, width]);
   const { sides } = playable.family;
   return (
@@ -94,8 +96,8 @@ function StandRow({ playable, row, at, width, label, fates, onNote }: StandRowPr
         selected={undefined}
         sounding={at === undefined ? undefined : String(at)}
         extra={(key) => {
-          const fate = fates?.get(key);
-          return fate && <ResultMark fate={fate} />;
+          const result = results?.get(key);
+          return result && <ResultMark result={result} />;
         }}
         onSelect={(key) => onNote(Number(key))}
       />

@@ -1,6 +1,6 @@
 import { counted } from '@same-song/core';
 import { people } from '../../api/records.ts';
-import { useKeeping } from '../../frame/useKeeping.ts';
+import { useRecordActions } from '../../frame/useRecordActions.ts';
 import { answering } from '../../question/KeyWords.tsx';
 import { among, useSentence } from '../../question/useSentence.ts';
 import { WordPicker } from '../../question/WordPicker.tsx';
@@ -26,7 +26,7 @@ interface TodaySentenceProps {
 export function TodaySentence({ practice, minutes, onMinutes, onRoutine }: TodaySentenceProps) {
   const { persons, person, who, routines, choosePerson } = practice;
   const picker = useSentence(WORDS, 'Practice');
-  const { keep } = useKeeping(people);
+  const { keep } = useRecordActions(people);
   return (
     <h1 className="question-line">
       For{' '}

@@ -1,3 +1,4 @@
+import { asRecord } from '@same-song/core';
 import { StoredValues } from '../../frame/stored.ts';
 
 /** A song begun and neither kept nor left: it outlives a look at something else and a reload of the page. */
@@ -10,7 +11,7 @@ const NONE: Unfinished = Object.freeze({ text: '', title: '' });
 const unfinished = new StoredValues<Unfinished>(
   'unfinished-song',
   (value) => {
-    const { text, title } = value as Partial<Unfinished>;
+    const { text, title } = asRecord(value);
     return typeof text === 'string' && typeof title === 'string' ? { text, title } : undefined;
   },
   { where: 'tab' },

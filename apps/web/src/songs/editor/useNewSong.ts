@@ -5,7 +5,7 @@ import { keepIds, type Song } from '@same-song/core/song';
 import { writeAbc } from '@same-song/formats';
 import { instruments, songOf, songs, specOf, type SongRecord } from '../../api/records.ts';
 import { dialectOf, useSettings } from '../../api/settings.ts';
-import { useKeeping } from '../../frame/useKeeping.ts';
+import { useRecordActions } from '../../frame/useRecordActions.ts';
 import { kindOf, type TextKind } from './reading.ts';
 import { keepUnfinished, unfinishedSong } from './unfinished.ts';
 import { useTextReading } from './useTextReading.ts';
@@ -84,7 +84,7 @@ function useSongSaving(
   { onChanged, onKept }: { readonly onChanged: () => void; readonly onKept: () => void },
 ) {
   const navigate = useNavigate();
-  const { keep, change, busy } = useKeeping(songs);
+  const { keep, change, busy } = useRecordActions(songs);
   const save = (song: Song) => {
     if (record) {
       const before = songOf(record);

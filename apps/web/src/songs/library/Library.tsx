@@ -6,14 +6,14 @@ import { Loading } from '../../controls/Loading.tsx';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import { arrangements, songs } from '../../api/records.ts';
 import { VirtualTable, type Column } from '../../controls/VirtualTable.tsx';
-import { useKeeping } from '../../frame/useKeeping.ts';
+import { useRecordActions } from '../../frame/useRecordActions.ts';
 import { keyWords, type LibraryRow, type LibraryState, type ListedSong } from './useLibrary.ts';
 
 /** The songs that answer what is asked, a row each. */
 export function Library({ library, onWrite }: { library: LibraryState; onWrite: () => void }) {
   const { list, rows, asked, instrument, degrees, twice, searching } = library;
   const { data: kept = [] } = arrangements.useTitles('kept');
-  const { moveToBin } = useKeeping(songs);
+  const { moveToBin } = useRecordActions(songs);
   const arranged = useMemo(() => counts(kept.map(({ songId }) => songId ?? '')), [kept]);
   if (list.length === 0)
     return (

@@ -125,7 +125,7 @@ export function useLibrary(list: readonly ListedSong[] | undefined) {
 }
 
 /** What the rows of the library answer. */
-interface Asked {
+interface ListFilters {
   readonly asked: string;
   readonly openings: readonly Opening[];
   readonly fitter: ReturnType<typeof songFitter> | undefined;
@@ -138,7 +138,7 @@ interface Asked {
 
 function rowsOf(
   list: readonly ListedSong[],
-  { asked, openings, fitter, degrees, groups, isTwice }: Asked,
+  { asked, openings, fitter, degrees, groups, isTwice }: ListFilters,
 ): readonly LibraryRow[] {
   const groupOf = (song: ListedSong) => groups?.find((group) => group.includes(list.indexOf(song)));
   const more = ({ song }: LibraryRow): Partial<LibraryRow> => {

@@ -2,7 +2,7 @@ import { asError } from '@same-song/core';
 import { useEffect, useRef, useState } from 'react';
 import type { Read } from '@same-song/formats';
 import { songs } from '../../api/records.ts';
-import { useKeeping } from '../../frame/useKeeping.ts';
+import { useRecordActions } from '../../frame/useRecordActions.ts';
 import { readSongFile } from '../editor/reading.ts';
 
 /** A song found in a file, and whether it is to be kept. */
@@ -33,7 +33,7 @@ export function useSongImport(files: readonly File[], onDone: () => void) {
   const [reading, setReading] = useState(NOTHING);
   const [keeping, setKeeping] = useState<number | undefined>(undefined);
   const unwanted = useRef(new AbortController());
-  const { keepAll } = useKeeping(songs);
+  const { keepAll } = useRecordActions(songs);
   useEffect(() => {
     const stop = new AbortController();
     unwanted.current = stop;

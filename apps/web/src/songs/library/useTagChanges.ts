@@ -2,14 +2,14 @@ import { counted } from '@same-song/core';
 import type { Kept, SavedTag, Write } from '@same-song/core/records';
 import { contentsOf, songOf, songs, tags, type SongRecord } from '../../api/records.ts';
 import { notify } from '../../frame/notice.ts';
-import { useKeeping } from '../../frame/useKeeping.ts';
+import { useRecordActions } from '../../frame/useRecordActions.ts';
 import { renamed, type TagInUse } from './tags.ts';
 import type { ListedSong } from './useLibrary.ts';
 
 /** Calls a tag otherwise, says what it means, or takes it off, in all songs of a list at once. */
 export function useTagChanges(tag: TagInUse, list: readonly ListedSong[], recordId: string | undefined) {
-  const ofSongs = useKeeping(songs);
-  const ofTags = useKeeping(tags);
+  const ofSongs = useRecordActions(songs);
+  const ofTags = useRecordActions(tags);
   const { data: record } = tags.useOne(recordId);
   /** @param to undefined to take it off @param beside what becomes of the tag's own record, in the same step */
   const renameInAll = async (to: string | undefined, label: string, beside: readonly Write[]) => {

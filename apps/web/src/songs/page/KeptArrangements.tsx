@@ -6,14 +6,14 @@ import { LinkButton } from '../../controls/LinkButton.tsx';
 import { arrangements, type ArrangementRecord } from '../../api/records.ts';
 import { notify } from '../../frame/notice.ts';
 import { remember } from '../../frame/undo.ts';
-import { useKeeping } from '../../frame/useKeeping.ts';
+import { useRecordActions } from '../../frame/useRecordActions.ts';
 import type { SongState } from './useSong.ts';
 
 /** Arrangements of this song that were kept: to open, to bring up to date, to put away. */
 export function KeptArrangements({ state }: { readonly state: SongState }) {
   const { record, chosen, plan } = state;
   const { data: all = [] } = arrangements.useList();
-  const { keep, change, busy } = useKeeping(arrangements);
+  const { keep, change, busy } = useRecordActions(arrangements);
   if (!record) return null;
   const own = all.filter(({ songId }) => songId === record.id);
   const here = own.find(({ instrumentId }) => instrumentId === chosen?.record?.id);
@@ -75,7 +75,7 @@ function Row({
   readonly state: SongState;
 }) {
   const navigate = useNavigate();
-  const { moveToBin } = useKeeping(arrangements);
+  const { moveToBin } = useRecordActions(arrangements);
   const instrument = state.cabinet?.find(({ id }) => id === kept.instrumentId);
   const family = familyById(instrument?.family ?? '');
   const open = () => {

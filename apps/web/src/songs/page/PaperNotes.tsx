@@ -19,7 +19,7 @@ export function PaperNotes({ state, view }: { readonly state: SongState; readonl
   ];
   if (!record || told.length === 0) return null;
   return (
-    <section className="song-paper-notes">
+    <section className="song-paper-notes" aria-label="To leave out">
       <h3>To leave out</h3>
       <ul>
         {told.map((text) => (

@@ -64,15 +64,15 @@ function Beside({ state, view }: { readonly state: SongState; readonly view: Son
       </div>
       {second && (
         <dl className="song-differences">
-          <Told what={`Easier on ${second.name}`} texts={easier} />
-          <Told what={`Harder on ${second.name}`} texts={harder} />
+          <EffortDifferences what={`Easier on ${second.name}`} texts={easier} />
+          <EffortDifferences what={`Harder on ${second.name}`} texts={harder} />
         </dl>
       )}
     </div>
   );
 }
 
-function Told({ what, texts }: { readonly what: string; readonly texts: readonly string[] }) {
+function EffortDifferences({ what, texts }: { readonly what: string; readonly texts: readonly string[] }) {
   return (
     <>
       <dt>{what}</dt>

@@ -5,11 +5,11 @@ import type { Result } from '@same-song/core';
 import type { MadeChange } from '@same-song/core/records';
 import { editedBy, type Song, type SongEdit } from '@same-song/core/song';
 import { makeChange } from '../../api/changes.ts';
-import { isAway, RequestError } from '../../api/client.ts';
+import { currentIn, isAway } from '../../api/client.ts';
 import { putRecord, renewRecords, songOf, type SongRecord } from '../../api/records.ts';
 import { notify } from '../../frame/notice.ts';
 import { forget, remember, type Change } from '../../frame/undo.ts';
-import { reversible } from '../../frame/useKeeping.ts';
+import { reversible } from '../../frame/useRecordActions.ts';
 
 /** Edits that were made with one press, and are undone as one. */
 interface Press {
@@ -110,8 +110,8 @@ async function sendAll(client: QueryClient, id: string): Promise<void> {
       put(id, made.records[0]!, edited.get(id)!.waiting.slice(1));
       isTold = false;
     } catch (error) {
-      if (error instanceof RequestError && error.body.code === 'stale')
-        put(id, error.body.current as SongRecord, edited.get(id)!.waiting);
+      const current = currentIn<SongRecord>(error);
+      if (current) put(id, current, edited.get(id)!.waiting);
       else if (isAway(error)) {
         if (!isTold) notify('The server does not answer. The change is sent when it is back.');
         isTold = true;

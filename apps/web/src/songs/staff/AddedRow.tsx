@@ -11,7 +11,7 @@ export function AddedRow({
   const most = Math.max(0, ...notes.map(({ note }) => added.get(note.id)?.length ?? 0));
   if (most === 0) return null;
   return (
-    <div className="system-added" style={{ height: 22 * most + 6 }}>
+    <div role="group" aria-label="Notes added" className="system-added" style={{ height: 22 * most + 6 }}>
       <span className="system-label">with it</span>
       {notes.map(({ note, x }) => (
         <span key={note.id} className="system-added-notes" style={{ left: x }}>

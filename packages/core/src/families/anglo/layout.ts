@@ -1,3 +1,5 @@
+import { byKey } from '../../objects.ts';
+import { asRecord, isList } from '../../result.ts';
 import type { Pitch } from '../../pitch/pitch.ts';
 import type { Result } from '../../result.ts';
 import { HAND_WORDS, HANDS, type Hand } from '../kernel/buttons.ts';
@@ -81,31 +83,33 @@ export function checkLayout(stored: unknown): Result<AngloLayout> {
   const bellows = fields.choice('bellows', BELLOWS_IDS, 'size of bellows', 'usual');
   const counting = fields.choice('counting', COUNTING, 'way of counting', 'index');
   const seen = fields.choice('seen', VIEWS, 'view', 'player');
-  const given = fields.raw('rows') as Record<string, Record<string, unknown> | undefined> | undefined;
+  const given = asRecord(fields.raw('rows'));
   const wanted: Rows = PLANS[plan].rows;
-  const rows = Object.fromEntries(
-    HANDS.map((hand) => {
-      const read = ROWS.filter((row) => wanted[hand][row]).map((row) => {
-        const buttons = given?.[hand]?.[row];
-        return [
-          row,
-          readRow(fields, buttons, `rows.${hand}.${row}`, `${HAND_WORDS[hand]} ${row} row`),
-        ] as const;
-      });
-      return [hand, Object.freeze(Object.fromEntries(read))];
-    }),
-  ) as unknown as Rows;
+  const rows = byKey(HANDS, (hand) =>
+    Object.freeze(
+      byKey(
+        ROWS.filter((row) => wanted[hand][row]),
+        (row) =>
+          readRow(
+            fields,
+            asRecord(given[hand])[row],
+            `rows.${hand}.${row}`,
+            `${HAND_WORDS[hand]} ${row} row`,
+          ),
+      ),
+    ),
+  );
   return fields.done(() => ({ key, plan, rows: Object.freeze(rows), bellows, counting, seen }));
 }
 
 function readRow(fields: Fields, buttons: unknown, path: string, name: string): readonly ButtonPair[] {
-  if (!Array.isArray(buttons) || buttons.length !== IN_ROW) {
+  if (!isList(buttons) || buttons.length !== IN_ROW) {
     fields.report(path, buttons, `The ${name} must have ${IN_ROW} buttons.`);
     return [];
   }
   return Object.freeze(
-    buttons.map((button: unknown, i): ButtonPair => {
-      const [push, pull] = Array.isArray(button) ? (button as unknown[]) : [];
+    buttons.map((button, i): ButtonPair => {
+      const [push, pull] = isList(button) ? button : [];
       const at = (pitch: unknown, air: string) =>
         fields.pitch(pitch, `${path}.${i + 1}.${air}`, `Button ${i + 1} of the ${name}, ${air}ed,`);
       return [at(push, 'push'), at(pull, 'pull')];

@@ -2,7 +2,7 @@ import { byKey } from '../../objects.ts';
 import type { Pitch } from '../../pitch/pitch.ts';
 import type { Result } from '../../result.ts';
 import { changedCount, changedText } from '../kernel/elements.ts';
-import { Fields } from '../kernel/fields.ts';
+import { Fields, isWhole } from '../kernel/fields.ts';
 import { chosen, keyName, option, range } from '../kernel/options.ts';
 import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
 import { reedPlan, ROW_WORDS, ROWS, SIZE_IDS, SIZES, type Row, type SizeId } from './tables.ts';
@@ -40,8 +40,8 @@ export function checkLayout(stored: unknown): Result<ChromaticLayout> {
   const reeds = byKey(ROWS, (row) =>
     Object.freeze(
       stuff.list(row, holes, holes, `${ROW_WORDS[row]} reeds`, (item, path, index) =>
-        Number.isInteger(item)
-          ? stuff.pitch(home + (item as number), path, `Hole ${index + 1} ${ROW_WORDS[row]}`) - home
+        isWhole(item)
+          ? stuff.pitch(home + item, path, `Hole ${index + 1} ${ROW_WORDS[row]}`) - home
           : stuff.pitch(item, path, `Hole ${index + 1} ${ROW_WORDS[row]}`),
       ),
     ),

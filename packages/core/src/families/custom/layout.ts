@@ -1,5 +1,5 @@
 import type { Result } from '../../result.ts';
-import { ok, shown } from '../../result.ts';
+import { asRecord, ok, shown } from '../../result.ts';
 import { counted } from '../../words.ts';
 import { Fields } from '../kernel/fields.ts';
 import { CENTS, pitchesFrom, struckPitches, tuningOf, type Spot } from '../kernel/fixedPitches.ts';
@@ -28,11 +28,12 @@ const WHAT_LIMIT = 40;
 /** Problem fields: `what`, `spots`, or a pitch such as `spots.3`. */
 export function checkLayout(stored: unknown): Result<CustomLayout> {
   const fields = new Fields(stored, 'An arrangement needs its pitches and their places.');
-  const what = fields.raw('what') ?? 'set of pitches';
-  if (typeof what !== 'string' || what.trim() === '' || [...what].length > WHAT_LIMIT)
-    fields.report('what', what, `Say what it is in at most ${WHAT_LIMIT} characters.`);
+  const given = fields.raw('what') ?? 'set of pitches';
+  const what = typeof given === 'string' ? given : '';
+  if (what.trim() === '' || [...what].length > WHAT_LIMIT)
+    fields.report('what', given, `Say what it is in at most ${WHAT_LIMIT} characters.`);
   const spots = fields.list('spots', COUNTS.least, COUNTS.most, 'Pitches', (item, path, index): NamedSpot => {
-    const { name = String(index + 1), pitch, cents = 0, x, y } = (item ?? {}) as Partial<NamedSpot>;
+    const { name = String(index + 1), pitch, cents = 0, x, y } = asRecord(item);
     const label = `Pitch ${index + 1}`;
     if (typeof name !== 'string' || name.trim() === '' || [...name].length > NAME_LIMIT)
       fields.report(
@@ -41,7 +42,7 @@ export function checkLayout(stored: unknown): Result<CustomLayout> {
         `The name of pitch ${index + 1} must have 1 to ${NAME_LIMIT} characters; it is “${shown(name)}”.`,
       );
     return {
-      name: String(name).trim(),
+      name: typeof name === 'string' ? name.trim() : '',
       pitch: fields.pitch(pitch, path, label),
       cents: fields.number(cents, path, CENTS.lowest, CENTS.highest, `Cents of pitch ${index + 1}`),
       x: fields.number(x, path, 0, SURFACE.width, `The place of pitch ${index + 1} from the left`),
@@ -60,7 +61,7 @@ export function checkLayout(stored: unknown): Result<CustomLayout> {
     if (spots.findIndex((s) => s.name === spot.name) < i)
       fields.report(`spots.${i + 1}`, spot.name, `Two pitches are called “${spot.name}”.`);
   }
-  return fields.done(() => ({ what: (what as string).trim(), spots: Object.freeze(spots) }));
+  return fields.done(() => ({ what: what.trim(), spots: Object.freeze(spots) }));
 }
 
 function meet(a: Spot, b: Spot): boolean {

@@ -1,6 +1,7 @@
+import { isWhole } from '../kernel/fields.ts';
 import { noteText } from '../../pitch/noteName.ts';
 import { PITCH_RANGE, pitchClass, type Pitch } from '../../pitch/pitch.ts';
-import { fail, isRecord, ok, shown, type Problem, type Result } from '../../result.ts';
+import { asList, fail, isList, isRecord, ok, type Problem, type Result, shown } from '../../result.ts';
 import { USUAL_KEYS } from '../../scale/scale.ts';
 import { changedCount, changedText } from '../kernel/elements.ts';
 import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
@@ -64,26 +65,21 @@ export function checkLayout(stored: unknown): Result<DiatonicLayout> {
     problems.push({ field: 'tuning', wrong: shown(stored['tuning']), message });
   }
   for (const plate of PLATES) problems.push(...reedProblems(plate, stored[plate], isWhole(root) ? root : 60));
-  if (problems.length > 0) return fail(...problems);
-  const { blow, draw } = stored as unknown as DiatonicLayout;
-  return ok({
-    root: root as number,
-    tuning: tuning!,
-    blow: Object.freeze([...blow]),
-    draw: Object.freeze([...draw]),
-  });
+  if (problems.length > 0 || !isWhole(root) || !tuning) return fail(...problems);
+  const reeds = (plate: Plate) => Object.freeze(asList(stored[plate]).filter(isWhole));
+  return ok({ root, tuning, blow: reeds('blow'), draw: reeds('draw') });
 }
 
 function reedProblems(plate: Plate, reeds: unknown, root: Pitch): Problem[] {
-  if (!Array.isArray(reeds) || reeds.length !== HOLES) {
-    const found = Array.isArray(reeds) ? `${reeds.length} reeds` : shown(reeds);
+  if (!isList(reeds) || reeds.length !== HOLES) {
+    const found = isList(reeds) ? `${reeds.length} reeds` : shown(reeds);
     return [{ field: plate, wrong: found, message: `There must be ${HOLES} ${plate} reeds, not ${found}.` }];
   }
   const problems: Problem[] = [];
-  for (const [index, offset] of (reeds as unknown[]).entries()) {
+  for (const [index, offset] of reeds.entries()) {
     const field = `${plate}.${index + 1}`;
     const name = `Hole ${index + 1} ${plate}`;
-    const before = (reeds as unknown[])[index - 1];
+    const before = reeds[index - 1];
     if (!isWhole(offset)) {
       problems.push({ field, wrong: shown(offset), message: `${name} must be a whole number of semitones.` });
     } else if (root + offset < PITCH_RANGE.lowest || root + offset > PITCH_RANGE.highest) {
@@ -94,10 +90,6 @@ function reedProblems(plate: Plate, reeds: unknown, root: Pitch): Problem[] {
     }
   }
   return problems;
-}
-
-function isWhole(value: unknown): value is number {
-  return Number.isInteger(value);
 }
 
 /** E.g. `low E♭ harmonica, natural minor tuning, 1 reed changed`. */

@@ -1,7 +1,7 @@
 import { ownNamer } from '../../scale/namer.ts';
 import { pitchClass, type Pitch, type PitchClass } from '../../pitch/pitch.ts';
-import { ok, type Result } from '../../result.ts';
-import { Fields } from '../kernel/fields.ts';
+import { asRecord, ok, type Result } from '../../result.ts';
+import { Fields, isWhole } from '../kernel/fields.ts';
 import { CENTS, pitchesFrom, scaleMade, struckPitches, tuningOf, type Spot } from '../kernel/fixedPitches.ts';
 import { countOption, range } from '../kernel/options.ts';
 import { elementId, elementIndex } from '../kernel/elements.ts';
@@ -41,9 +41,9 @@ export function checkLayout(stored: unknown): Result<DrumLayout> {
     COUNTS.most,
     'Tongues',
     (item, path, index): Tongue => {
-      const { pitch, cents = 0, slot } = (item ?? {}) as Partial<Tongue>;
+      const { pitch, cents = 0, slot } = asRecord(item);
       const name = `Tongue ${index + 1}`;
-      const at = Number.isInteger(slot) && slot! >= 0 && slot! <= COUNTS.most ? slot! : -1;
+      const at = isWhole(slot) && slot >= 0 && slot <= COUNTS.most ? slot : -1;
       if (at < 0)
         fields.report(
           path,

@@ -2,7 +2,7 @@ import { byKey } from '../../objects.ts';
 import { pitchClass, type Pitch } from '../../pitch/pitch.ts';
 import { ownNamer } from '../../scale/namer.ts';
 import type { Result } from '../../result.ts';
-import { fail, ok } from '../../result.ts';
+import { asRecord, fail, ok } from '../../result.ts';
 import { changedCount, changedText } from '../kernel/elements.ts';
 import { Fields, isWhole } from '../kernel/fields.ts';
 import { chosen, option } from '../kernel/options.ts';
@@ -51,13 +51,13 @@ export function capoAt({ frets, capo }: DulcimerLayout): number {
 /** Problem fields: `strings.bass`, `fretboard`, `frets.6½`, `capo`. */
 export function checkLayout(stored: unknown): Result<DulcimerLayout> {
   const fields = new Fields(stored, 'A dulcimer’s layout needs its strings and its frets.');
-  const given = (fields.raw('strings') ?? {}) as Record<string, unknown>;
+  const given = asRecord(fields.raw('strings'));
   const strings = byKey(STRINGS, (name) =>
     fields.pitch(given[name], `strings.${name}`, `The ${name} string`),
   );
   const fretboard = fields.choice('fretboard', FRETBOARD_IDS, 'fretboard');
   const frets = fields.list('frets', 1, ALL_FRETS.length, 'Frets', (item, path) => {
-    const { name, semitones } = (item ?? {}) as Partial<Fret>;
+    const { name, semitones } = asRecord(item);
     const known = ALL_FRETS.find((fret) => fret.name === name);
     if (!known) fields.report(path, name, 'A fret is named 1 to 17, or such a number with ½.');
     else if (!isWhole(semitones) || semitones < 1 || semitones > 36)
@@ -81,9 +81,9 @@ export function checkLayout(stored: unknown): Result<DulcimerLayout> {
       );
   }
   const capo = fields.raw('capo') ?? '0';
-  if (capo !== '0' && !order.some((fret) => fret.name === capo))
-    fields.report('capo', capo, 'The capo must sit at a fret that is fitted, or at 0.');
-  return fields.done(() => ({ strings, fretboard, frets: Object.freeze(order), capo: capo as string }));
+  const stop = ['0', ...order.map((fret) => fret.name)].find((name) => name === capo);
+  if (stop === undefined) fields.report('capo', capo, 'The capo must sit at a fret that is fitted, or at 0.');
+  return fields.done(() => ({ strings, fretboard, frets: Object.freeze(order), capo: stop ?? '0' }));
 }
 
 function rank(name: string): number {

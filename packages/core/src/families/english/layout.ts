@@ -1,3 +1,4 @@
+import { byKey } from '../../objects.ts';
 import { spellAs, type NoteName } from '../../pitch/noteName.ts';
 import { pitchClass, type Pitch } from '../../pitch/pitch.ts';
 import type { Result } from '../../result.ts';
@@ -30,27 +31,25 @@ export function checkLayout(stored: unknown): Result<EnglishLayout> {
   const system = fields.choice('system', SYSTEM_IDS, 'system');
   const seen = fields.choice('seen', VIEWS, 'view', 'player');
   const hands = new Fields(fields.raw('buttons'), 'The buttons must be listed by hand and column.');
-  const buttons = Object.fromEntries(
-    HANDS.map((hand) => {
-      const columns = new Fields(hands.raw(hand), `The buttons of the ${HAND_WORDS[hand]} hand are missing.`);
-      const missing = columns.isWrong('');
-      const read = COLUMNS.map((column) => {
-        if (missing) return [column, []] as const;
-        const { length } = SYSTEMS[system].plan[hand][column];
-        const pitches = columns.list(
-          String(column),
-          length,
-          length,
-          `buttons in ${HAND_WORDS[hand]} column ${column}`,
-          (item, path, index) => columns.pitch(item, path, buttonName(hand, column, index + 1)),
-        );
-        return [column, Object.freeze(pitches)] as const;
-      });
-      for (const { field, wrong, message } of columns.problems)
-        fields.report(['buttons', hand, field].filter((p) => p !== '').join('.'), wrong, message);
-      return [hand, Object.freeze(Object.fromEntries(read))];
-    }),
-  ) as unknown as ButtonPlan;
+  const buttons = byKey(HANDS, (hand) => {
+    const columns = new Fields(hands.raw(hand), `The buttons of the ${HAND_WORDS[hand]} hand are missing.`);
+    const missing = columns.isWrong('');
+    const read = byKey(COLUMNS, (column) => {
+      if (missing) return [];
+      const { length } = SYSTEMS[system].plan[hand][column];
+      const pitches = columns.list(
+        String(column),
+        length,
+        length,
+        `buttons in ${HAND_WORDS[hand]} column ${column}`,
+        (item, path, index) => columns.pitch(item, path, buttonName(hand, column, index + 1)),
+      );
+      return Object.freeze(pitches);
+    });
+    for (const { field, wrong, message } of columns.problems)
+      fields.report(['buttons', hand, field].filter((p) => p !== '').join('.'), wrong, message);
+    return Object.freeze(read);
+  });
   if (hands.problems.length > 0) fields.report('buttons', fields.raw('buttons'), hands.problems[0]!.message);
   return fields.done(() => ({ system, seen, buttons: Object.freeze(buttons) }));
 }

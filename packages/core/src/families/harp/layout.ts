@@ -1,8 +1,9 @@
+import { asRecord, isList } from '../../result.ts';
 import { noteText, type NoteName, NATURALS } from '../../pitch/noteName.ts';
 import { pitchClass, type Pitch, type PitchClass } from '../../pitch/pitch.ts';
 import type { Result } from '../../result.ts';
 import type { Key } from '../../scale/scale.ts';
-import { Fields } from '../kernel/fields.ts';
+import { Fields, isWhole } from '../kernel/fields.ts';
 import { counted } from '../../words.ts';
 import { chosen, countOption, option, range } from '../kernel/options.ts';
 import { changedCount, elementId, elementIndex } from '../kernel/elements.ts';
@@ -180,7 +181,7 @@ export function checkLayout(stored: unknown): Result<HarpLayout> {
   const lowest = fields.choice('lowest', LOWEST.map(nameText), 'lowest string');
   const double = fields.flag('double', false);
   const strings = fields.list('strings', COUNTS.least, COUNTS.most, 'Strings', (item, path, index) => {
-    const { pitch, lever } = (item ?? {}) as Partial<HarpString>;
+    const { pitch, lever } = asRecord(item);
     if (typeof lever !== 'boolean') fields.report(path, lever, `String ${index + 1} has a lever or none.`);
     return { pitch: fields.pitch(pitch, path, `String ${index + 1}`), lever: lever === true };
   });
@@ -189,15 +190,16 @@ export function checkLayout(stored: unknown): Result<HarpLayout> {
       fields.report(`strings.${i + 1}`, pitch, `String ${i + 1} is lower than string ${i}: strings go up.`);
   }
   const up = fields.raw('up') ?? [];
-  const isClass = (pc: unknown) => Number.isInteger(pc) && (pc as number) >= 0 && (pc as number) < 12;
-  if (!Array.isArray(up) || !up.every(isClass))
+  const isClass = (pc: unknown): pc is number => isWhole(pc) && pc >= 0 && pc < 12;
+  const classes = isList(up) ? up.filter(isClass) : [];
+  if (!isList(up) || classes.length < up.length)
     fields.report('up', up, 'Levers set must be pitch classes 0 to 11.');
   return fields.done(() => ({
     base,
     lowest,
     strings: Object.freeze(strings),
     double,
-    up: [...(up as number[])],
+    up: classes,
   }));
 }
 

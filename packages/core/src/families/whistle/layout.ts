@@ -1,5 +1,5 @@
 import type { Pitch } from '../../pitch/pitch.ts';
-import { isRecord, type Result } from '../../result.ts';
+import { isList, isRecord, type Result } from '../../result.ts';
 import { changedText } from '../kernel/elements.ts';
 import { Fields } from '../kernel/fields.ts';
 import { chosen, keyName, option, range } from '../kernel/options.ts';
@@ -93,7 +93,10 @@ export function checkLayout(stored: unknown): Result<WhistleLayout> {
         );
     }
   const mute = fields.raw('mute') ?? [];
-  if (!Array.isArray(mute) || !mute.every((id) => known.has(id as string)))
+  const silent = isList(mute)
+    ? mute.filter((id): id is string => typeof id === 'string' && known.has(id))
+    : [];
+  if (!isList(mute) || silent.length < mute.length)
     fields.report('mute', mute, 'Fingerings that do not speak must be a list of known ones.');
   else if (mute.length >= SOUNDS.length)
     fields.report('mute', mute.length, 'At least one fingering must speak.');
@@ -102,7 +105,7 @@ export function checkLayout(stored: unknown): Result<WhistleLayout> {
     bore,
     ceiling,
     retuned: { ...(retuned as Record<string, number>) },
-    mute: [...(mute as string[])],
+    mute: silent,
   }));
 }
 

@@ -66,7 +66,7 @@ async function inBatches<K extends RecordKindId>(
 }
 
 /** Keeps new records of a kind, changes them and puts old ones away; all can be undone and done again any number of times. */
-export function useKeeping<K extends RecordKindId>(kind: Records<K>) {
+export function useRecordActions<K extends RecordKindId>(kind: Records<K>) {
   type Content = ContentOf<K>;
   type Record = RecordOf<K>;
   const client = useQueryClient();

@@ -1,12 +1,12 @@
 import Button from '@mui/material/Button';
 import { instruments } from '../api/records.ts';
-import { useKeeping } from '../frame/useKeeping.ts';
+import { useRecordActions } from '../frame/useRecordActions.ts';
 import { baseRef } from '../question/reference.ts';
 import type { QuestionState } from '../question/useQuestion.ts';
 
 /** An instrument on loan from the list can be put into the cabinet with one click. */
 export function Borrowed({ state }: { state: QuestionState }) {
-  const { keep, busy } = useKeeping(instruments);
+  const { keep, busy } = useRecordActions(instruments);
   const put = () =>
     keep(state.chosen!.spec, {
       label: (record) => `adding ${record.name}`,
@@ -28,7 +28,7 @@ export function Borrowed({ state }: { state: QuestionState }) {
 /** An instrument set for the time being can be set so in the cabinet, or be taken as it stands. */
 export function SetForNow({ state }: { state: QuestionState }) {
   const { record, todo, spec, ref } = state.chosen!;
-  const { change, busy } = useKeeping(instruments);
+  const { change, busy } = useRecordActions(instruments);
   const takeIt = () => state.changeInstrument(baseRef(ref), 'the instrument as it stands');
   return (
     <p className="map-warning map-borrowed" role="note" aria-label="To do first">

@@ -5,7 +5,7 @@ import { redo, undo } from '../../test/history.ts';
 import { RecordServer } from '../../test/recordServer.ts';
 import { questions, layouts, type LayoutRecord } from '../api/records.ts';
 import { useNotice } from './notice.ts';
-import { useKeeping } from './useKeeping.ts';
+import { useRecordActions } from './useRecordActions.ts';
 
 const words = { label: () => 'keeping it', notice: (r: { name: string }) => `Kept ${r.name}.` };
 const content = (name: string) => ({ family: 'drum', name, layout: {} });
@@ -17,7 +17,7 @@ function keeping() {
     <QueryClientProvider client={client}>{children}</QueryClientProvider>
   );
   const hook = renderHook(
-    () => ({ kept: useKeeping(layouts), list: layouts.useList().data, notice: useNotice() }),
+    () => ({ kept: useRecordActions(layouts), list: layouts.useList().data, notice: useNotice() }),
     { wrapper },
   );
   const names = () => hook.result.current.list?.map((r) => r.name);
@@ -98,7 +98,7 @@ test('a row that goes with its record still says so, and undo brings both back',
   }) as typeof fetch;
   backend.add('layouts', 'row-0', content('Quay'));
   function Row({ record }: { record: LayoutRecord }) {
-    const { moveToBin } = useKeeping(layouts);
+    const { moveToBin } = useRecordActions(layouts);
     return <button onClick={() => moveToBin(record)}>{record.name}</button>;
   }
   function Page() {
