@@ -1,4 +1,4 @@
-import { families, FAMILY_IDS } from '../src/families/index.ts';
+import { families, FAMILY_IDS, type FamilyId } from '../src/families/index.ts';
 import { openInstrument, specFromPreset } from '../src/instrument/instrument.ts';
 import { parsePitch } from '../src/pitch/noteName.ts';
 import { pitchClass } from '../src/pitch/pitch.ts';
@@ -230,33 +230,34 @@ describe('an English concertina plays chords under E5 G5 C6 G5 A5 | F5 A5 G5 B5,
     ],
   });
   /**
-   * By hand, note by note: the root as low as within 28 semitones below the melody and on the instrument, then fifth and
-   * third, each the nearest below the melody.
+   * By hand, note by note: one root a chord, the lowest within 28 semitones below its notes (C3 under E5) and a fifth at most
+   * from the one before; then fifth and third, over G7 third and seventh, the nearest below the melody; what the
+   * melody has comes last, and not at all where it is B, the leading note. A5, short and beside the chord, has none.
    */
   const CHORDS = {
     // From C3 on.
     'tenor-treble': [
       ['C3', 'G4', 'E4'],
-      ['C4', 'G4', 'E5'],
-      ['C4', 'G5', 'E5'],
-      ['C4', 'G4', 'E5'],
-      ['C4', 'G5', 'E5'],
+      ['C3', 'E5', 'G4'],
+      ['C3', 'G5', 'E5'],
+      ['C3', 'E5', 'G4'],
+      [],
       ['F3', 'C5', 'A4'],
       ['F3', 'C5', 'A4'],
-      ['G3', 'D5', 'B4'],
-      ['G3', 'D5', 'B4'],
+      ['G3', 'B4', 'F5'],
+      ['G3', 'F5', 'D5'],
     ],
     // From G3 on: no C3, no F3.
     treble: [
       ['C4', 'G4', 'E4'],
-      ['C4', 'G4', 'E5'],
+      ['C4', 'E5', 'G4'],
       ['C4', 'G5', 'E5'],
-      ['C4', 'G4', 'E5'],
-      ['C4', 'G5', 'E5'],
+      ['C4', 'E5', 'G4'],
+      [],
       ['F4', 'C5', 'A4'],
       ['F4', 'C5', 'A4'],
-      ['G3', 'D5', 'B4'],
-      ['G3', 'D5', 'B4'],
+      ['G4', 'B4', 'F5'],
+      ['G4', 'F5', 'D5'],
     ],
   };
   /** Places of the notes that get something: where a chord begins, on every beat, all. */
@@ -284,5 +285,58 @@ describe('an English concertina plays chords under E5 G5 C6 G5 A5 | F5 A5 G5 B5,
       })),
     );
     expect(added.map(({ under, onset, length, pitch }) => ({ under, onset, length, pitch }))).toEqual(byHand);
+  });
+});
+
+describe('what lies under a note of the melody, by hand', () => {
+  const under = (id: FamilyId, preset: string, text: string, symbol: string, fullness: Fullness = 'full') => {
+    const instrument = expectOk(openInstrument(specFromPreset(id, preset)));
+    const melody = songOf(text, { chords: [{ at: 0, symbol }] });
+    const line = melodyLine(melody);
+    const context = routingContext(instrument, plainPlan(families[id]).preferences);
+    const added = accompaniment(context, melody, line, fullness);
+    return line.map((note) => added.flatMap((one) => (one.under === note.id ? [one.pitch] : [])));
+  };
+  const lowest = (chords: readonly (readonly number[])[]) => chords.map((chord) => chord[0]);
+
+  test.each([
+    // Root, third, seventh: the melody has the fifth.
+    ['harp', 'c-34', 'D5', 'G7', [43, 71, 65].map((pitch) => pitch % 12)],
+    ['harp', 'c-34', 'A5', 'Dm7', [50, 53, 60].map((pitch) => pitch % 12)],
+    // A slash asks for its bass.
+    ['harp', 'c-34', 'D5', 'G7/B', [11, 7, 5]],
+    ['harp', 'c-34', 'E5', 'Am/C', [0, 9, 4]],
+  ] as const)('%s %s: %s over %s', (id, preset, text, symbol, classes) => {
+    expect(under(id, preset, text, symbol)[0]!.map((pitch) => pitch % 12)).toEqual(classes);
+  });
+
+  test('a bass stays where it is as long as its chord lasts', () => {
+    const tune = 'G4 C5 E5 G5 | E5 C5 G4 E4 | C4*4';
+    expect(new Set(lowest(under('harp', 'c-34', tune, 'C')))).toEqual(new Set([36]));
+    expect(new Set(lowest(under('harp', 'c-34', 'A4 C5 E5 A5 | E5 C5 A4 E4', 'Am')))).toEqual(new Set([45]));
+    expect(new Set(lowest(under('anglo', 'C-G-sharp-on-push', 'G4 C5 E5 G5 | E5', 'C')))).toEqual(
+      new Set([48]),
+    );
+  });
+
+  test('a seventh that the melody has is not doubled, and the third is there', () => {
+    expect(under('english', 'treble', 'B♭4', 'C7')).toEqual([[60, 64]]);
+    expect(under('harp', 'c-34', 'C5', 'D7')[0]!.map((pitch) => pitch % 12)).not.toContain(0);
+  });
+
+  test('nothing lies a semitone from a note beside the chord, nor below the root', () => {
+    for (const [text, symbol] of [
+      ['B4*4', 'C7'],
+      ['A♭4*4', 'F'],
+      ['D♭5*4', 'B♭'],
+    ] as const) {
+      const [chord] = under('english', 'tenor-treble', text, symbol);
+      const [melody] = songOf(text).parts[0]!.voices[0]!.notes.map(({ pitch }) => soundingPitch(pitch));
+      expect(chord!.length).toBeGreaterThan(0);
+      for (const pitch of chord!) expect([1, 11]).not.toContain((melody! - pitch) % 12);
+    }
+    // A treble begins at G3: nothing under C4, and no G3 or B♭3 under E4.
+    expect(under('english', 'treble', 'G4 E4 C4', 'C')).toEqual([[60, 64], [60], []]);
+    expect(under('english', 'treble', 'E4', 'C7')).toEqual([[60]]);
   });
 });

@@ -1,12 +1,17 @@
-import { parseChord } from '../harmony/chord.ts';
-import { notePitchClass } from '../pitch/noteName.ts';
-import { pitchClass, type Pitch } from '../pitch/pitch.ts';
+import type { Pitch } from '../pitch/pitch.ts';
 import { soundingPitch } from '../pitch/spelledPitch.ts';
 import type { RoutingContext } from '../route/context.ts';
-import { chordHolds } from '../route/holds.ts';
 import type { LineNote } from '../route/line.ts';
 import { positionAt } from '../time/metre.ts';
 import type { Ticks } from '../time/ticks.ts';
+import {
+  bassUnder,
+  canSoundTogether,
+  chordTones,
+  isChordTone,
+  risingTones,
+  type BassAt,
+} from './underChord.ts';
 import { brokenPlaces, brokenTone } from './brokenChord.ts';
 import { holdingAt, melodyOf, pitchedVoices, type Song } from './song.ts';
 import { metresOfSong } from './songLine.ts';
@@ -25,8 +30,6 @@ export interface AddedNote extends LineNote {
   readonly under: string;
 }
 
-/** How far below the melody notes of its chord are looked for, in semitones. */
-const BELOW = 28;
 const MOST: Readonly<Record<Fullness, number>> = { written: 4, light: 1, medium: 2, full: 3, broken: 1 };
 
 /**
@@ -45,8 +48,10 @@ export function accompaniment(
   const written = new Map(melodyOf(song).voice.notes.map((note) => [note.id, note.length]));
   const count = new Map<Ticks, number>();
   for (const { onset } of line) count.set(onset, (count.get(onset) ?? 0) + 1);
-  if (fullness === 'broken') return brokenUnder(context, song, line).filter(({ id }) => !without.has(id));
-  const wanted = wantedAt(song, fullness, [...count.keys()]);
+  const bass = bassUnder(context, song, line);
+  if (fullness === 'broken')
+    return brokenUnder(context, song, line, bass).filter(({ id }) => !without.has(id));
+  const wanted = wantedAt(song, fullness, [...count.keys()], bass);
   /** A tune asks the same again and again. */
   const known = new Map<string, readonly Pitch[]>();
   const addedOnce = (note: LineNote, tones: readonly (readonly Pitch[])[]) => {
@@ -72,12 +77,17 @@ export function accompaniment(
 }
 
 /** Chords one note after the other; where strings ring on also between the notes of the melody. */
-function brokenUnder(context: RoutingContext, song: Song, line: readonly LineNote[]): readonly AddedNote[] {
+function brokenUnder(
+  context: RoutingContext,
+  song: Song,
+  line: readonly LineNote[],
+  bass: BassAt,
+): readonly AddedNote[] {
   const tops = line.filter(({ onset }, i) => line[i + 1]?.onset !== onset);
   const places = brokenPlaces(song, tops, context.instrument.family.ringsOn ?? false);
   return places.flatMap(({ note, onset, length, turn }): AddedNote[] => {
     // What is not there is no root to rise from.
-    const there = tonesUnder(song, onset, note.pitch).map((pitches) => pitches.filter(context.has));
+    const there = risingTones(song, onset, note.pitch, bass).map((pitches) => pitches.filter(context.has));
     const tones = brokenTone(there, turn);
     const pitches = note.onset === onset ? addedTo(context, note, [tones], 1) : tones.slice(0, 1);
     return pitches.map((pitch) => ({
@@ -95,6 +105,7 @@ function wantedAt(
   song: Song,
   fullness: Fullness,
   onsets: readonly Ticks[],
+  bass: BassAt,
 ): (note: LineNote) => readonly (readonly Pitch[])[] {
   if (fullness === 'written') {
     const others = pitchedVoices(song)
@@ -106,50 +117,29 @@ function wantedAt(
   }
   const metres = metresOfSong(song);
   const changes = new Set(song.chords.flatMap(({ at }) => onsets.find((onset) => onset >= at) ?? []));
-  return ({ onset, pitch }) => {
+  return ({ onset, pitch, length }) => {
     const { at, metre } = holdingAt(metres, onset)!;
     const onBeat = positionAt(metre, onset - at).within === 0;
-    const chosen = changes.has(onset) || fullness === 'full' || (fullness === 'medium' && onBeat);
-    return chosen ? tonesUnder(song, onset, pitch) : [];
+    // A short note beside the chord passes over it.
+    const passes = length < metre.beat && !isChordTone(song, onset, pitch);
+    const often = fullness === 'full' || (fullness === 'medium' && onBeat);
+    return changes.has(onset) || (often && !passes) ? chordTones(song, onset, pitch, bass) : [];
   };
 }
 
-/** Root, fifth, third and seventh of the chord that holds, below a pitch. */
-function tonesUnder(song: Song, onset: Ticks, melody: Pitch): readonly (readonly Pitch[])[] {
-  const symbol = holdingAt(song.chords, onset)?.symbol;
-  const { tonic } = holdingAt(song.keys, onset)!;
-  const chord = symbol === undefined ? undefined : parseChord(symbol, tonic);
-  if (!chord?.ok || !chord.value.root) return [];
-  const home = notePitchClass(tonic);
-  const [root, third, fifth, ...others] = chord.value.tones.map((tone) => pitchClass(home + tone));
-  return [root, fifth, third, ...others].flatMap((tone, i) => {
-    if (tone === undefined) return [];
-    const all: Pitch[] = [];
-    for (let pitch = melody - 1; pitch >= melody - BELOW; pitch -= 1)
-      if (pitchClass(pitch) === tone) all.push(pitch);
-    // The root lies as low as can be, the others near the melody.
-    return [i === 0 ? all.reverse() : all];
-  });
-}
-
+/** What of some tones can be held together with a note, each tone by the first of its pitches with which that goes. */
 function addedTo(
-  { instrument, has, open }: RoutingContext,
+  context: RoutingContext,
   { pitch }: LineNote,
   tones: readonly (readonly Pitch[])[],
   most: number,
 ): readonly Pitch[] {
-  if (!has(pitch)) return [];
   let kept: readonly Pitch[] = [];
   for (const choices of tones) {
     if (kept.length >= most) break;
-    const next = choices.find((choice) => {
-      if (!has(choice) || choice === pitch || kept.includes(choice)) return false;
-      const all = [pitch, ...kept, choice].sort((a, b) => a - b);
-      const chord = all.map((one) => ({ pitch: one, open: open(one, true) }));
-      return (
-        chord.every((one) => one.open.length > 0) && chordHolds(instrument, chord, all).left.length === 0
-      );
-    });
+    const next = choices.find(
+      (choice) => !kept.includes(choice) && canSoundTogether(context, [pitch, ...kept, choice]),
+    );
     if (next !== undefined) kept = [...kept, next];
   }
   return kept;
