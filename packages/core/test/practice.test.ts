@@ -1,5 +1,5 @@
 /** Practice on all families: drills are checked against facts of core, stages and calls against their notes. */
-import { families, FAMILY_IDS } from '../src/families/index.ts';
+import { families, FAMILY_IDS, type FamilyId } from '../src/families/index.ts';
 import { fiveOf } from '../src/harmony/layer.ts';
 import { parseProgression } from '../src/harmony/progression.ts';
 import { songOf } from './samples/song.ts';
@@ -9,17 +9,15 @@ import { parseNote } from '../src/pitch/noteName.ts';
 import { pitchClass } from '../src/pitch/pitch.ts';
 import { drillById, drillFits, drillRound, DRILLS, ROUND } from '../src/practice/drill.ts';
 import { checkPractised } from '../src/practice/item.ts';
-import { degreesRead, jamStages, ownStages, withRounds } from '../src/practice/jam.ts';
+import { degreesRead, jamStages, ownStages, withRounds, type LaidStage } from '../src/practice/jam.ts';
 import { tuneOf, type Tune } from '../src/practice/tune.ts';
 import { callPhrase, DIFFICULTIES } from '../src/practice/phrase.ts';
 import { expectOk } from '../src/result.ts';
 import { aboveHome, keyOf, scaleById } from '../src/scale/scale.ts';
 
 const major = (tonic: string) => keyOf(expectOk(scaleById('major')), expectOk(parseNote(tonic)));
-const opened = (id: (typeof FAMILY_IDS)[number]) => {
-  const { presets } = families[id];
-  return expectOk(openInstrument(specFromPreset(id, presets[0]!.id)));
-};
+const openedAs = (id: FamilyId, preset: string) => expectOk(openInstrument(specFromPreset(id, preset)));
+const opened = (id: FamilyId) => openedAs(id, families[id].presets[0]!.id);
 /** Semitones of the degrees of major and of the notes by name, written out by hand. */
 const DEGREES: Readonly<Record<string, number>> = { 1: 0, 2: 2, 3: 4, 4: 5, 5: 7, 6: 9, 7: 11 };
 const NOTES: Readonly<Record<string, number>> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
@@ -126,12 +124,13 @@ describe.each(FAMILY_IDS)('%s', (id) => {
     const stages = jamStages(instrument, key, { chords, five: fiveOf(key.scale) });
     expect(stages.length).toBeGreaterThan(0);
     expect(new Set(stages.map((stage) => stage.id)).size).toBe(stages.length);
+    const inside = new Set([...key.scale.semitones, ...chords.flatMap(({ tones }) => tones)]);
     const degrees = (ways: readonly string[]) =>
       new Set(ways.map((way) => aboveHome(key, pitchOf.get(way)!)));
     for (const stage of stages) {
       const outside = new Set(stage.outside);
       for (const way of stage.allowed)
-        expect(key.scale.semitones.includes(aboveHome(key, pitchOf.get(way)!))).toBe(!outside.has(way));
+        expect(inside.has(aboveHome(key, pitchOf.get(way)!))).toBe(!outside.has(way));
     }
     const home = stages.find((stage) => stage.id === 'home');
     if (home) expect([...degrees(home.allowed)]).toEqual([0]);
@@ -164,6 +163,51 @@ test('on a harmonica a pupil plays blow only, draw only, both, then bends and an
     );
   expect([...air('air-in')]).toEqual(['in']);
   expect([...air('air-out')]).toEqual(['out']);
+});
+
+describe('over a blues, by hand', () => {
+  const stagesOf = (family: FamilyId, preset: string, tonic: string, scale: string, text: string) => {
+    const key = keyOf(expectOk(scaleById(scale)), expectOk(parseNote(tonic)));
+    const chords = expectOk(parseProgression('', text, 4)).bars.flat();
+    return jamStages(openedAs(family, preset).forKey(key), key, { chords, five: fiveOf(key.scale) });
+  };
+  const allowed = (stages: readonly LaidStage[], id: string) =>
+    [...(stages.find((stage) => stage.id === id)?.allowed ?? [])].sort();
+  const holes = (air: string) => Array.from({ length: 10 }, (_, i) => `${i + 1}${air}`).sort();
+
+  test('cross harp has every hole of each air, thirds and sixths of the chords too', () => {
+    const stages = stagesOf('diatonic', '60', 'G', 'blues-six', '17 47 57');
+    expect(allowed(stages, 'home')).toEqual(['2d', '3b', '6b', '9b']);
+    expect(allowed(stages, 'air-in')).toEqual(holes('d'));
+    expect(allowed(stages, 'air-out')).toEqual(holes('b'));
+  });
+
+  test.each([
+    // B♭ by 3 draw bent one, and not E♭ by 8 blow.
+    ['diatonic', '60', 'C', 10],
+    // C♮ by a cross-fingering, and not F by half a hole.
+    ['whistle', '74', 'D', 10],
+    // C♮ at melody 6, and not G♯ beside middle 6½.
+    ['dulcimer', 'd3-a3-d4', 'D', 10],
+  ] as const)('the outside note of %s %s in %s is the easiest', (family, preset, tonic, semitone) => {
+    const stages = stagesOf(family, preset, tonic, 'major', '1 4 5 1');
+    const { outside } = stages.find(({ id }) => id === 'touched')!;
+    const pitches = openedAs(family, preset).ways.filter(({ id }) => outside.includes(id));
+    expect(new Set(pitches.map(({ pitch }) => aboveHome(major(tonic), pitch)))).toEqual(new Set([semitone]));
+  });
+
+  test('a harp, whose outside note needs a lever, has no such stage', () => {
+    const ids = stagesOf('harp', 'c-34', 'G', 'major', '1 4 5 1').map(({ id }) => id);
+    expect(ids).not.toContain('touched');
+    expect(ids).not.toContain('held');
+  });
+
+  test('the first chord has its own tones alone: D F♯ A of a dulcimer in D', () => {
+    const instrument = openedAs('dulcimer', 'd3-a3-d4');
+    const ids = allowed(stagesOf('dulcimer', 'd3-a3-d4', 'D', 'major', '1 4 5 1'), 'chord');
+    const classes = instrument.ways.filter(({ id }) => ids.includes(id)).map(({ pitch }) => pitch % 12);
+    expect(new Set(classes)).toEqual(new Set([2, 6, 9]));
+  });
 });
 
 test('what was missed is asked more often', () => {

@@ -196,6 +196,18 @@ describe('switching', () => {
     );
   });
 
+  test('from G major to its blues a harmonica keeps the thirds, sixths and seconds of the chords', () => {
+    const change = switchKeys(
+      open('diatonic', '60'),
+      keyOf(scale('major'), note('G')),
+      keyOf(scale('blues-six'), note('G')),
+      { dialect: 'words', naming: 'key' },
+    );
+    const kept = change.keep.map(({ id }) => id);
+    expect(kept).toEqual(expect.arrayContaining(['2b', '3d', '5b', '6d', '7d', '8b']));
+    expect(change.take.map(({ id }) => id)).toContain('3d1');
+  });
+
   test('a harmonica from its own key to a fifth up: ways left out, ways taken in, and nothing both', () => {
     const change = switchKeys(
       open('diatonic', '58'),

@@ -1,3 +1,6 @@
+import { mainChords } from '../harmony/scaleChords.ts';
+import { tonesOf } from '../harmony/chord.ts';
+import { type PitchClass } from '../pitch/pitch.ts';
 import type { Way } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import { sceneForKey } from '../map/instrumentView.ts';
@@ -44,9 +47,7 @@ export function switchKeys(
   const used = (instrument: Instrument, key: Key) =>
     usableWays(instrument).filter(
       (way) =>
-        way.redundantTo === undefined &&
-        key.indexOf[aboveHome(key, way.pitch)] !== undefined &&
-        isFree(instrument, way),
+        way.redundantTo === undefined && isKept(key, aboveHome(key, way.pitch)) && isFree(instrument, way),
     );
   const first = used(before, from);
   const second = used(after, to);
@@ -83,6 +84,12 @@ export function switchKeys(
     facts: [before.facts(from), after.facts(to)],
     scenes: [sceneForKey(base, from, naming), sceneForKey(base, to, naming)],
   };
+}
+
+/** A blues keeps the tones of its chords beside its scale, such as 3 and 6. */
+function isKept(key: Key, semitone: PitchClass): boolean {
+  const isInScale = key.indexOf[semitone] !== undefined;
+  return isInScale || (key.scale.group === 'blues' && tonesOf(mainChords(key.scale)).includes(semitone));
 }
 
 /** Ways that a pupil would list: no technique that only works in the middle of a tune. */

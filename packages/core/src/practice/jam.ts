@@ -1,9 +1,11 @@
 import * as v from 'valibot';
 import type { Way } from '../families/way.ts';
-import type { Chord } from '../harmony/chord.ts';
+import { tonesOf, type Chord } from '../harmony/chord.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import type { PitchClass } from '../pitch/pitch.ts';
-import { usableWays } from '../route/context.ts';
+import { routingContext, usableWays } from '../route/context.ts';
+import { evenLine } from '../route/line.ts';
+import { routeLine } from '../route/route.ts';
 import { CHROMATIC_DEGREE_NAMES, degreeRead } from '../scale/degree.ts';
 import { aboveHome, type Key } from '../scale/scale.ts';
 import { fields, list, text, typedText, whole } from '../schema.ts';
@@ -78,8 +80,9 @@ export function withRounds(
 
 /**
  * The stages of a family from what its ways are: one air and then the other, both, what is harder, one outside note
- * quickly resolved, the same one held. Families without air begin with home, the chord and five notes. Source: a teacher's
- * way of letting a pupil play over a blues from the first lesson on.
+ * quickly resolved, the same one held. Families without air begin with home, the first chord and five notes. What is in one
+ * of the chords belongs to all of them, in the scale or not: 3 and 6 under a blues. Source: a teacher's way of letting a
+ * pupil play over a blues from the first lesson on.
  */
 export function jamStages(
   instrument: Instrument,
@@ -90,19 +93,20 @@ export function jamStages(
   const all = usableWays(instrument).filter(({ redundantTo }) => redundantTo === undefined);
   const plain = family.techniques[0]?.id;
   const above = (way: Way) => aboveHome(key, way.pitch);
-  const inScale = all.filter((way) => key.scale.semitones.includes(above(way)));
-  const easy = inScale.filter(({ technique }) => technique === plain);
-  const tones = new Set(chords.flatMap((chord) => chord.tones));
-  const outside = outsideNote(all, key, tones);
-  const withOutside = { allowed: [...inScale, ...outside], outside };
+  const inside = new Set([...key.scale.semitones, ...tonesOf(chords)]);
+  const fitting = all.filter((way) => inside.has(above(way)));
+  const easy = fitting.filter(({ technique }) => technique === plain);
+  const first = new Set(chords[0]?.tones);
+  const outside = outsideNote(instrument, all, key, inside);
+  const withOutside = { allowed: [...fitting, ...outside], outside };
   const firstOnes = family.air
     ? airStages(family, easy)
     : [
         {
           id: 'chord',
-          label: 'the chord’s tones',
-          about: 'Only what is in the chords.',
-          allowed: easy.filter((way) => tones.has(above(way))),
+          label: 'the first chord’s tones',
+          about: 'Only what is in the chord that it begins with.',
+          allowed: easy.filter((way) => first.has(above(way))),
         },
         {
           id: 'five',
@@ -126,7 +130,7 @@ export function jamStages(
       about: 'All that is easy to have.',
       allowed: easy,
     },
-    { id: 'harder', label: 'with what is harder', about: harder, allowed: inScale },
+    { id: 'harder', label: 'with what is harder', about: harder, allowed: fitting },
     {
       id: 'touched',
       label: 'one outside note, resolved',
@@ -178,15 +182,31 @@ function airStages({ sides }: Instrument['family'], easy: readonly Way[]): reado
     });
 }
 
-/** The easiest ways of one note beside the scale: the third of the other kind, the tritone or the flat seventh. */
-function outsideNote(all: readonly Way[], key: Key, tones: ReadonlySet<number>): readonly Way[] {
-  const wanted = [3, 6, 10, 4, 11, 1, 8].find(
-    (semitone) =>
-      !key.scale.semitones.includes(semitone) &&
-      all.some((way) => aboveHome(key, way.pitch) === semitone) &&
-      !tones.has(semitone),
-  );
-  return wanted === undefined ? [] : all.filter((way) => aboveHome(key, way.pitch) === wanted);
+/** Notes beside the scale, the one that is wanted most first where two are as easy. */
+const OUTSIDE = Object.freeze([10, 3, 6, 4, 11, 1, 8]);
+
+/**
+ * The ways of one note beside scale and chords: of the third of the other kind, the tritone, the flat seventh and their
+ * like the easiest to have. What must be set first, as a lever, cannot be stepped out of at once.
+ */
+function outsideNote(
+  instrument: Instrument,
+  all: readonly Way[],
+  key: Key,
+  inside: ReadonlySet<PitchClass>,
+): readonly Way[] {
+  const { family } = instrument;
+  const safe = new Set<string>(family.techniques.filter((one) => one.safe).map(({ id }) => id));
+  const ready = family.setting === undefined ? all : all.filter(({ technique }) => safe.has(technique));
+  const preset = family.preferences[0]!.id;
+  const context = routingContext(instrument, { preset, weights: {}, playingOptions: {} });
+  const effortOf = ({ pitch }: Way) => routeLine(context, evenLine([pitch])).effort.total;
+  const choices = OUTSIDE.filter((semitone) => !inside.has(semitone)).flatMap((semitone) => {
+    const ways = ready.filter((way) => aboveHome(key, way.pitch) === semitone);
+    return ways.length === 0 ? [] : [{ ways, effort: Math.min(...ways.map(effortOf)) }];
+  });
+  const least = Math.min(...choices.map(({ effort }) => effort));
+  return choices.find(({ effort }) => effort === least)?.ways ?? [];
 }
 
 function harderWords([, ...harder]: readonly string[]): string {
