@@ -62,6 +62,25 @@ test('chords are guessed bar by bar where there are none, and marked so', () => 
   expect(checkTension(songOf('C4', over('C'))).guessed).toBe(false);
 });
 
+test('guessed chords prefer 1, 4 and 5, are never diminished, and change in the middle of a bar where they must', () => {
+  const guessed = (...of: Parameters<typeof songOf>) => {
+    const song = songOf(...of);
+    return guessChords(song, melodyLine(song)).map(({ at, symbol }) => [at / quarters(1), symbol]);
+  };
+  const inKey = (letter: 'A' | 'D', scale: string) => ({
+    keys: [{ at: 0, tonic: { letter, accidental: 0 }, scale }],
+  });
+  // The scale's own chord on the seventh degree holds five of the eight.
+  const run = 'E5*1/2 G5*1/2 F#5*1/2 E5*1/2 D5*1/2 C#5*1/2 B4*1/2 C#5*1/2';
+  expect(guessed(run, inKey('D', 'major'))).toEqual([[0, 'A']]);
+  expect(guessed('E5 G#5 B5 E5', inKey('A', 'natural-minor'))).toEqual([[0, 'E']]);
+  expect(guessed('E5 G5 B5 E5', inKey('A', 'natural-minor'))).toEqual([[0, 'Em']]);
+  expect(guessed('D5*1/2 G4*1/2 B4 C5 E5*1/2 G5*1/2', {})).toEqual([
+    [0, 'G'],
+    [2, 'C'],
+  ]);
+});
+
 test('a beat is the one that is counted', () => {
   const jig = { metres: [{ at: 0, count: 6, unit: 8 }], ...over('C') };
   expect(told('E4 F4 G4', jig)).toEqual(['1 F4 a semitone above E, resolved 0.6666666666666666']);
