@@ -33,12 +33,12 @@ export async function earRatios() {
   const struck = (await medianMs(() => hear(sound, RATE, { struck: true }), 3)) / seconds;
   const known = (await medianMs(() => hear(sound, RATE, options), 3)) / seconds;
   const missed = (noise) => {
-    const fates = FAMILY_IDS.flatMap((id) => {
+    const results = FAMILY_IDS.flatMap((id) => {
       const one = lineOf(id, noise);
       const { notes } = hear(one.sound, RATE, one.options);
-      return judgeLine(one.line, notes).notes.map(({ fate }) => fate);
+      return judgeLine(one.line, notes).notes.map(({ result }) => result);
     });
-    return fates.filter((fate) => fate !== 'hit').length / fates.length;
+    return results.filter((result) => result !== 'hit').length / results.length;
   };
   return [
     ratio('a second of sound, any pitch', blown / BUDGET, `${BUDGET} ms`),
