@@ -239,6 +239,26 @@ test('a blues is in E♭, A♭ and B♭', () => {
   expect(tonics('minor-pentatonic')).toEqual(['E♭', 'A♭', 'B♭', 'C♯']);
 });
 
+test.each([
+  ['harmonic-minor', 8, 'G♯'],
+  ['melodic-minor', 8, 'G♯'],
+  ['melodic-minor', 1, 'C♯'],
+  ['harmonic-minor', 3, 'E♭'],
+  ['natural-minor', 8, 'G♯'],
+  // Of a mode with a minor third its own signature decides.
+  ['dorian', 1, 'C♯'],
+] as const)('%s on pitch class %i is in %s', (id, pc, tonic) => {
+  expect(noteText(usualTonic(scale(id), pc))).toBe(tonic);
+});
+
+test.each(['Eb', 'Ab', 'Db'])(
+  'the blues in %s has a raised fourth where its fifth would be double flat',
+  (tonic) => {
+    expect(keyOf(scale('blues-six'), note(tonic)).degrees[6]).toEqual({ number: 4, alter: 1 });
+    expect(keyOf(scale('blues-six'), note('G')).degrees[6]).toEqual({ number: 5, alter: -1 });
+  },
+);
+
 test('names never change what sounds', () => {
   for (const s of SCALES) {
     const key = keyOf(s, note('Ab'));

@@ -161,8 +161,12 @@ export function usualTonic(scale: Scale, pc: PitchClass): NoteName {
   const usual = USUAL_KEYS[pitchClass(pc)]!;
   if (scale.group === 'blues' && 'EAB'.includes(usual.letter) && usual.accidental < 0) return usual;
   const candidates = [usual, sharpName(pc), flatName(pc)];
+  const { semitones } = scale;
+  // A minor scale with its seventh raised is named as the natural one is: C♯ minor, G♯ minor.
+  const isRaised = semitones.includes(3) && !semitones.includes(4) && semitones.includes(11);
+  const named = isRaised ? BY_ID.get('natural-minor')! : scale;
   const count = (tonic: NoteName) =>
-    spellScale(scale, tonic).reduce((sum, n) => sum + Math.abs(n.accidental), 0);
+    spellScale(named, tonic).reduce((sum, n) => sum + Math.abs(n.accidental), 0);
   return candidates.reduce((best, next) => (count(next) < count(best) ? next : best));
 }
 
@@ -200,9 +204,13 @@ export function keyOf(scale: Scale, tonic: NoteName): Key {
     const simple = scale.degrees.length > 7 || Math.abs(note.accidental) > 1;
     return { degree, note: simple ? respell(note, 'simple') : note };
   };
-  const all = indexOf.map((i, s) =>
-    i === undefined ? outside(CHROMATIC_DEGREES[s]!) : { degree: scale.degrees[i]!, note: notes[i]! },
-  );
+  const inside = (i: number) => {
+    const degree = scale.degrees[i]!;
+    const isDouble = degree.number === 5 && degree.alter < 0 && spellDegree(degree, tonic).accidental < -1;
+    // Under seven notes such a fifth has the simple name that a raised fourth has.
+    return { degree: isDouble && scale.degrees.length < 7 ? RAISED_FOURTH : degree, note: notes[i]! };
+  };
+  const all = indexOf.map((i, s) => (i === undefined ? outside(CHROMATIC_DEGREES[s]!) : inside(i)));
   const names = all.map(({ note }) => note);
   const degrees = all.map(({ degree }) => degree);
   return { scale, tonic, home, notes, indexOf, names, degrees };
