@@ -118,3 +118,58 @@ test.each(['D4', 'B4'])('%s may be a place or a note, and is asked about', (text
     problems: [{ message: `“${text}” may be a place or a note. Write ${place} for the place.` }],
   });
 });
+
+/** As players type it, and the way that is meant; undefined where it is refused. By hand. */
+const TYPED: readonly (readonly [string, string, string, Readonly<Record<string, string | undefined>>])[] = [
+  [
+    'diatonic',
+    '60',
+    'signs',
+    {
+      '-3bb': '3d2',
+      '3bb': '3d2',
+      '-3b': '3d1',
+      '+8b': '8b1',
+      '4+': '4b',
+      '4-': '4d',
+      '6ob': '6bo',
+      '+6o': '6bo',
+      // Hole 6 has no overdraw.
+      '-6o': undefined,
+      "3''d": '3d2',
+      '(4)': '4b',
+    },
+  ],
+  ['diatonic', '60', 'letters', { '3b': '3b', '3bb': '3d2', '4d': '4d' }],
+  [
+    'chromatic',
+    '60-12',
+    'signs',
+    {
+      '4b+': '4bs',
+      '4d+': '4ds',
+      '<4': '4bs',
+      '<-4': '4ds',
+      '4*': '4bs',
+      '-4*': '4ds',
+      '4 draw slide in': '4ds',
+    },
+  ],
+  ['whistle', '74', 'circles', { XXXXOO: 'xxxxoo', 'xxxxoo+': 'xxxxoo+' }],
+  [
+    'dulcimer',
+    'd3-a3-d4',
+    'columns',
+    { '6+': 'melody.6½', '3': 'melody.3', '6.5': 'melody.6½', 'mid 6+': 'middle.6½', '--6+': 'melody.6½' },
+  ],
+  ['anglo', 'C-G-sharp-on-push', 'words', { 'Lm3 push': 'Lm3out', 'lm3+': 'Lm3out', 'lm3-': 'Lm3in' }],
+];
+
+test.each(TYPED)('%s %s in %s is read as players type it', (family, preset, dialect, typed) => {
+  const instrument = ableInstrument(family, preset);
+  const read = Object.keys(typed).map((text) => {
+    const way = instrument.parseTab(text, dialect);
+    return [text, way.ok ? way.value.id : undefined];
+  });
+  expect(Object.fromEntries(read)).toEqual(typed);
+});

@@ -19,6 +19,7 @@ import type {
   Setting,
 } from './layoutPart.ts';
 import type { Figure } from './figure.ts';
+import type { Spelling } from './kernel/readLoosely.ts';
 import type { Timbre } from './timbre.ts';
 import type {
   AirNames,
@@ -82,6 +83,8 @@ export interface FamilyDefinition<Layout, W extends Way> {
   readonly fingerings: readonly Fingering[];
   /** The first is the usual one; ids differ. */
   readonly dialects: readonly TabWriter<W>[];
+  /** What its players type otherwise than any dialect writes it. */
+  readonly spellings?: readonly Spelling[];
   readonly timbre: Timbre;
   /** Said of a pitch no way reaches: `no reed reaches it`. */
   readonly absent: string;

@@ -116,6 +116,7 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
           text,
           (note) => definition.parseTab?.(ways, note, dialect) ?? fromTable(note, dialect),
           (way) => write(own(way), dialect),
+          definition.spellings,
         ),
       scene: (chip) => {
         diagram ??= definition.diagram(layout, ways);

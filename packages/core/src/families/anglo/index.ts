@@ -17,7 +17,7 @@ import {
 } from './layout.ts';
 import { BELLOWS, KEYS } from './tables.ts';
 import { presets } from './presets.ts';
-import { brief, dialects } from './tab.ts';
+import { brief, dialects, spellings } from './tab.ts';
 import { capabilityGroups, fingeringsFor, techniques, ways, type AngloWay } from './ways.ts';
 
 export const anglo = defineFamily<AngloLayout, AngloWay>({
@@ -31,6 +31,7 @@ export const anglo = defineFamily<AngloLayout, AngloWay>({
   playingOptions: [],
   fingerings: HAND_FINGERINGS,
   dialects,
+  spellings,
   timbre: BELLOWS_REED,
   absent: 'no button has it',
   element: 'reed',

@@ -1,3 +1,4 @@
+import type { Spelling } from '../kernel/readLoosely.ts';
 import type { TabWriter } from '../contract.ts';
 import type { AngloWay } from './ways.ts';
 
@@ -27,6 +28,13 @@ export const dialects: readonly TabWriter<AngloWay>[] = Object.freeze([
     separator: '  ',
     write: (way) => `${way.air === 'out' ? '+' : '−'}${brief(way)}`,
   },
+]);
+
+/** Hand and button joined, and the bellows as a sign behind. */
+export const spellings: readonly Spelling[] = Object.freeze([
+  [/^([lr])\s*([omi]\d+)\s*(push|pull)$/, '$1 $2 $3'],
+  [/^([lr])\s*([omi]\d+)\s*\+$/, '+$1$2'],
+  [/^([lr])\s*([omi]\d+)\s*[-−–]$/, '-$1$2'],
 ]);
 
 export function brief(way: AngloWay): string {

@@ -17,7 +17,7 @@ import {
   type ChromaticLayout,
 } from './layout.ts';
 import { presets } from './presets.ts';
-import { brief, dialects } from './tab.ts';
+import { brief, dialects, spellings } from './tab.ts';
 import { capabilityGroups, clash, techniques, ways, type ChromaticWay } from './ways.ts';
 
 export const chromatic = defineFamily<ChromaticLayout, ChromaticWay>({
@@ -32,6 +32,7 @@ export const chromatic = defineFamily<ChromaticLayout, ChromaticWay>({
   playingOptions,
   fingerings: [],
   dialects,
+  spellings,
   timbre: REED,
   absent: 'no reed reaches it',
   element: 'reed',

@@ -1,3 +1,4 @@
+import type { Spelling } from '../kernel/readLoosely.ts';
 import type { TabWriter } from '../contract.ts';
 import type { ChromaticWay } from './ways.ts';
 
@@ -30,6 +31,16 @@ export const dialects: readonly TabWriter<ChromaticWay>[] = Object.freeze([
     separator: '  ',
     write: (way) => `${way.hole}${way.air === 'out' ? 'b' : 'd'}${slideMark(way)}`,
   },
+]);
+
+/** The slide as + or * behind or < before, and in words; without a sign a note is blown. */
+export const spellings: readonly Spelling[] = Object.freeze([
+  [/^(\d+[bd↑↓])[+*]$/, '$1▸'],
+  [/^<(\d+)$/, '+$1▸'],
+  [/^(?:[-−–]<|<[-−–])(\d+)$/, '-$1▸'],
+  [/^(\d+)\*$/, '+$1▸'],
+  [/^([-−–+]\d+)\*$/, '$1▸'],
+  [/^(.*) slide in$/, '$1 slide'],
 ]);
 
 export function brief(way: ChromaticWay): string {

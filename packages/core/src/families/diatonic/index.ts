@@ -17,7 +17,7 @@ import {
 } from './layout.ts';
 import { ordinal, positionOf } from '../kernel/position.ts';
 import { presetIn, presets } from './presets.ts';
-import { brief, dialects, parseTab } from './tab.ts';
+import { brief, dialects, parseTab, spellings } from './tab.ts';
 import { techniques } from './techniques.ts';
 import { capabilityGroups, clash, marks, ways, type DiatonicWay } from './ways.ts';
 import { TUNINGS } from './tables.ts';
@@ -35,6 +35,7 @@ export const diatonic = defineFamily<DiatonicLayout, DiatonicWay>({
   playingOptions,
   fingerings: [],
   dialects,
+  spellings,
   timbre: REED,
   absent: 'no reed reaches it',
   element: 'reed',

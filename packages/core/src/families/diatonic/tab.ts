@@ -1,3 +1,4 @@
+import type { Spelling } from '../kernel/readLoosely.ts';
 import { notePitchClass, noteText, parseNote, type NoteName } from '../../pitch/noteName.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
 import { fail, ok, shown, type Result } from '../../result.ts';
@@ -66,6 +67,20 @@ export const dialects: readonly TabWriter<DiatonicWay>[] = Object.freeze([
     separator: '  ',
     write: airWriter('letters', byNote),
   },
+]);
+
+/** Bends by half steps (`-3bb`), overblows (`6ob`), the air behind as a sign (`4+ 4-`), marks before the air (`3''d`). */
+export const spellings: readonly Spelling[] = Object.freeze([
+  [/^\+?(\d+)ob$/, '$1 overblow'],
+  [/^[-−–]?(\d+)od$/, '$1 overdraw'],
+  [/^[-−–]?(\d+)b$/, "$1d'"],
+  [/^[-−–]?(\d+)bb$/, "$1d''"],
+  [/^[-−–]?(\d+)bbb$/, "$1d'''"],
+  [/^\+?(\d+)b$/, "$1b'"],
+  [/^\+?(\d+)bb$/, "$1b''"],
+  [/^(\d+)\s*\+$/, '$1b'],
+  [/^(\d+)\s*[-−–]$/, '$1d'],
+  [/^(\d+)(['"′″‴]+)\s*([bd↑↓])$/, '$1$3$2'],
 ]);
 
 /** Hole and mark: `3″`, `6°`. */

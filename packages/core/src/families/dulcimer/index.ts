@@ -25,7 +25,7 @@ import {
 } from './layout.ts';
 import { modeTable } from './modes.ts';
 import { presets } from './presets.ts';
-import { brief, dialects } from './tab.ts';
+import { brief, dialects, spellings } from './tab.ts';
 import { capabilityGroups, fingeringsFor, FINGERINGS, techniques, ways, type DulcimerWay } from './ways.ts';
 
 export const dulcimer = defineFamily<DulcimerLayout, DulcimerWay>({
@@ -39,6 +39,7 @@ export const dulcimer = defineFamily<DulcimerLayout, DulcimerWay>({
   playingOptions,
   fingerings: FINGERINGS,
   dialects,
+  spellings,
   timbre: PLUCKED,
   absent: 'no fret gives it',
   element: 'string or fret',

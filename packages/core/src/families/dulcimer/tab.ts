@@ -1,3 +1,4 @@
+import type { Spelling } from '../kernel/readLoosely.ts';
 import type { TabWriter } from '../contract.ts';
 import type { DulcimerWay } from './ways.ts';
 
@@ -20,6 +21,14 @@ export const dialects: readonly TabWriter<DulcimerWay>[] = Object.freeze([
       ({ bass: `${fret}--`, middle: `-${fret}-`, melody: `--${fret}` })[technique],
   },
   { id: 'words', label: 'words: melody string fret 6½', separator: ', ', write: (way) => way.words },
+]);
+
+/** 6+ for 6½; a number alone is the melody string’s. */
+export const spellings: readonly Spelling[] = Object.freeze([
+  [/^(\d+½?)$/, 'mel $1'],
+  [/^(\d+)(?:\+|\.5)$/, 'mel $1½'],
+  [/^(bass|mid|mel) (\d+)\+$/, '$1 $2½'],
+  [/^(-{0,2})(\d+)\+(-{0,2})$/, '$1$2½$3'],
 ]);
 
 export function brief({ fret }: DulcimerWay): string {

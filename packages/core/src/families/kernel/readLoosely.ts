@@ -2,15 +2,20 @@ import { parsePitch } from '../../pitch/noteName.ts';
 import { fail, shown, type Result } from '../../result.ts';
 import type { Way } from '../way.ts';
 
+/** Another spelling of a note of tab, in small letters, and what it stands for in one of the family's dialects. */
+export type Spelling = readonly [typed: RegExp, written: string];
+
 /**
  * Reads a note of tab as it is written, or else as people type it: in capitals, in brackets, with a sign doubled, with
- * what is done before the place (`draw 4`, `↓4`). A text that may be a note as well, such as `D4`, is asked about.
+ * what is done before the place (`draw 4`, `↓4`), in a spelling of the family's players. A text that may be a note as
+ * well, such as `D4`, is asked about.
  * @param write how a way is written, to say what would be clear
  */
 export function readLoosely(
   text: string,
   read: (text: string) => Result<Way>,
   write: (way: Way) => string,
+  spellings: readonly Spelling[] = [],
 ): Result<Way> {
   const asWritten = read(text);
   if (asWritten.ok) return asWritten;
@@ -20,7 +25,11 @@ export function readLoosely(
     .replace(/^([-−–+])\1+/u, '$1')
     .trim();
   const small = plain.toLowerCase();
-  for (const other of [plain, small, turned(plain), turned(small)]) {
+  const whole = text.trim().toLowerCase();
+  const respelled = spellings.flatMap(([typed, written]) =>
+    [whole, small].filter((one) => typed.test(one)).map((one) => one.replace(typed, written)),
+  );
+  for (const other of [plain, small, turned(plain), turned(small), ...respelled]) {
     const way = read(other);
     if (!way.ok) continue;
     if (!/^[A-G]\d$/.test(plain)) return way;

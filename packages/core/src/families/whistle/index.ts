@@ -16,7 +16,7 @@ import {
   type WhistleLayout,
 } from './layout.ts';
 import { presets } from './presets.ts';
-import { brief, dialects } from './tab.ts';
+import { brief, dialects, spellings } from './tab.ts';
 import { capabilityGroups, techniques, ways, type WhistleWay } from './ways.ts';
 
 export const whistle = defineFamily<WhistleLayout, WhistleWay>({
@@ -32,6 +32,7 @@ export const whistle = defineFamily<WhistleLayout, WhistleWay>({
   playingOptions: [],
   fingerings: [],
   dialects,
+  spellings,
   timbre: PIPE,
   absent: 'no fingering gives it',
   element: 'fingering',

@@ -1,3 +1,4 @@
+import type { Spelling } from '../kernel/readLoosely.ts';
 import type { TabWriter } from '../contract.ts';
 import type { WhistleWay } from './ways.ts';
 
@@ -35,6 +36,9 @@ function circlesOf({ fingering }: WhistleWay): string {
 function holesOf(pattern: string): string {
   return [...pattern].map((mark, i) => (mark === 'x' ? i + 1 : mark === 'h' ? `(${i + 1})` : '')).join('');
 }
+
+/** Six letters without a space. */
+export const spellings: readonly Spelling[] = Object.freeze([[/^([xho]{3})([xho]{3})(\+*)$/, '$1 $2$3']]);
 
 /** The two hands one above the other: `●●●` over `●○○`. */
 export function brief(way: WhistleWay): string {
