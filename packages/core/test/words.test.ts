@@ -92,7 +92,7 @@ const SAID: Readonly<Record<string, Said>> = {
       'melody.6½': 'melody string fret 6½',
     },
     fingers: { r: 'ring finger', m: 'middle finger', i: 'index finger', t: 'thumb', n: 'noter' },
-    sides: ['bass string', 'middle string', 'melody string'],
+    sides: ['bass', 'middle', 'melody'],
     needs: ['the melody string', 'the middle string', 'the bass string'],
   },
   harp: {

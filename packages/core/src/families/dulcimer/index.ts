@@ -32,7 +32,7 @@ export const dulcimer = defineFamily<DulcimerLayout, DulcimerWay>({
   id: 'dulcimer',
   label: 'mountain dulcimer',
   air: undefined,
-  sides: { above: 'bass string', level: 'middle string', below: 'melody string' },
+  sides: { above: 'bass', level: 'middle', below: 'melody' },
   techniques,
   terms,
   preferences,
