@@ -1,5 +1,7 @@
 import { families, FAMILY_IDS, type FamilyId } from '../src/families/index.ts';
-import { openInstrument, specFromPreset } from '../src/instrument/instrument.ts';
+import { openInstrument, specFromPreset, type Instrument } from '../src/instrument/instrument.ts';
+import { parseNote } from '../src/pitch/noteName.ts';
+import { keyOf, scaleById, USUAL_KEYS, type Key } from '../src/scale/scale.ts';
 import { soundingPitch } from '../src/pitch/spelledPitch.ts';
 import { expectOk } from '../src/result.ts';
 import { checkPlan, plainPlan } from '../src/song/arrangement.ts';
@@ -14,6 +16,8 @@ import { songOf } from './samples/song.ts';
 const open = (id: FamilyId, preset = families[id].presets[0]!.id) =>
   expectOk(openInstrument(specFromPreset(id, preset)));
 const song = songOf('C5 E5 D5 G5 | E5 C5*3');
+const major = (tonic: string) => keyOf(expectOk(scaleById('major')), expectOk(parseNote(tonic)));
+const majorOf = ({ home }: Instrument) => keyOf(expectOk(scaleById('major')), USUAL_KEYS[home]!);
 
 describe.each(FAMILY_IDS)('%s', (id) => {
   const family = families[id];
@@ -28,7 +32,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
   test('ornaments lie on ways that can be had, each told apart, and none on itself alone', () => {
     let found = 0;
     for (const way of instrument.ways) {
-      const offers = instrument.figures(way);
+      const offers = instrument.figures(way, majorOf(instrument));
       found += offers.length;
       expect(new Set(offers.map((offer) => offer.id)).size).toBe(offers.length);
       for (const { ways, words } of offers) {
@@ -55,9 +59,14 @@ describe.each(FAMILY_IDS)('%s', (id) => {
   });
 });
 
-const words = (id: FamilyId, way: string, preset?: string) => {
+const words = (id: FamilyId, way: string, preset?: string, key?: Key) => {
   const instrument = open(id, preset);
-  return instrument.figures(instrument.ways.find((one) => one.words === way)!).map((offer) => offer.words);
+  return instrument
+    .figures(
+      instrument.ways.find((one) => one.words === way)!,
+      key ?? majorOf(instrument),
+    )
+    .map((offer) => offer.words);
 };
 
 test('a harmonica shakes with its neighbours and dips where a hole bends', () => {
@@ -71,12 +80,30 @@ test('a harmonica shakes with its neighbours and dips where a hole bends', () =>
   expect(words('diatonic', '10 draw', '60')).toEqual(['shake with 9 draw']);
 });
 
+test('a concertina cuts with a note of the key that a free finger has, and runs up to a note by its scale', () => {
+  const inG = major('G');
+  const cuts = (id: FamilyId, preset: string, way: string) => words(id, way, preset, inG)[0];
+  // G4 by A4 and not by G♯4; D5, above which its hand has nothing, by E5 of the other.
+  expect(cuts('anglo', 'C-G-sharp-on-push', 'left inside 3 push')).toBe('cut with left outside 2 push');
+  expect(cuts('anglo', 'C-G-sharp-on-push', 'left inside 1 push')).toBe('cut with right middle 2 push');
+  for (const id of ['anglo', 'english'] as const) {
+    const instrument = open(id);
+    const classes = [7, 9, 11, 0, 2, 4, 6];
+    for (const way of instrument.ways)
+      for (const { ways } of instrument.figures(way, inG))
+        for (const { pitch } of ways) expect(classes).toContain(pitch % 12);
+  }
+});
+
 test('a dulcimer hammers on, pulls off and slides along its string, and never from an open string by a slide', () => {
   const instrument = open('dulcimer');
   const melody = instrument.ways.filter(({ technique }) => technique === 'melody');
   const at = (semitones: number) =>
     instrument
-      .figures(melody.find(({ pitch }) => pitch === melody[0]!.pitch + semitones)!)
+      .figures(
+        melody.find(({ pitch }) => pitch === melody[0]!.pitch + semitones)!,
+        majorOf(instrument),
+      )
       .map(({ id }) => id);
   expect(at(0)).toEqual(['pull']);
   // Fret 1, a tone above the open string.

@@ -148,8 +148,8 @@ export interface FamilyDefinition<Layout, W extends Way> {
   /** What to do at single notes of a line that has been chosen. */
   remarks?(layout: Layout, line: readonly PlayedHold<W>[], options: ChosenOptions): readonly Remark[];
 
-  /** Ornaments that lie well at a way, told as players do. */
-  figures?(layout: Layout, way: W, ways: readonly W[]): readonly Figure<W>[];
+  /** Ornaments that lie well at a way, told as players do. @param key what is touched beside it is of its scale */
+  figures?(layout: Layout, way: W, ways: readonly W[], key: Key): readonly Figure<W>[];
 
   sideOf(layout: Layout, play: FingeredWay<W>): Side;
   /** Beats of air in one direction before the store is full or empty; undefined where it is not limited. */
@@ -204,7 +204,7 @@ export interface OpenLayout extends OwnKey {
   holdClash(hold: Hold): Clash | undefined;
   carry(before: string, hold: Hold): string;
   remarks(line: readonly PlayedHold[], options: ChosenOptions): readonly Remark[];
-  figures(way: Way): readonly Figure[];
+  figures(way: Way, key: Key): readonly Figure[];
   sideOf(play: FingeredWay): Side;
   nameOf(way: Way): NoteName;
   /** What a player says of the key; asked of the instrument as it is set for it. */

@@ -104,7 +104,7 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
       carry: (before, hold) => definition.carry?.(layout, before, hold as Hold<W>) ?? '',
       remarks: (line, options) =>
         definition.remarks?.(layout, line as readonly PlayedHold<W>[], options) ?? [],
-      figures: (way) => definition.figures?.(layout, own(way), ways) ?? [],
+      figures: (way, key) => definition.figures?.(layout, own(way), ways, key) ?? [],
       sideOf: ({ way, fingering }) => definition.sideOf(layout, { way: own(way), fingering }),
       nameOf: (way) => called(own(way)),
       facts: (key) => definition.facts(layout, key),

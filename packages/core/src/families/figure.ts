@@ -1,3 +1,4 @@
+import { aboveHome, type Key } from '../scale/scale.ts';
 import type { Way } from './way.ts';
 
 /** An ornament that lies well: ways that are touched before a note, quickly, and lead into it. */
@@ -30,4 +31,34 @@ export function figureWith<W extends Way>(
   before: readonly W[] = [],
 ): readonly Figure<W>[] {
   return way ? [{ id, words: words(way), ways: [...before, way] }] : [];
+}
+
+/** Ways whose notes are of a key's scale. */
+export function waysInKey<W extends Way>(ways: readonly W[], key: Key): readonly W[] {
+  return ways.filter((way) => key.indexOf[aboveHome(key, way.pitch)] !== undefined);
+}
+
+/** A fifth above a note is as far as a cut goes, in semitones. */
+const CUT = 7;
+/** A step of a scale, in semitones, at most. */
+const STEP = 3;
+
+/**
+ * Ornaments of instruments with a button a note: a cut by the nearest button above that has a finger to spare, and a run of
+ * two notes of the scale up to it.
+ * @param beside ways in the key that can be played with or next to this one
+ * @param isFree whether another way has a finger that this one leaves free
+ */
+export function buttonFigures<W extends Way>(
+  way: W,
+  beside: readonly W[],
+  isFree: (other: W) => boolean,
+): readonly Figure<W>[] {
+  const cut = nearestAbove(beside.filter(isFree), way.pitch, CUT);
+  const step = nearestBelow(beside, way.pitch, STEP);
+  const first = step && nearestBelow(beside, step.pitch, STEP);
+  return [
+    ...figureWith('cut', cut, ({ words }) => `cut with ${words}`),
+    ...(step && first ? [{ id: 'run', words: `run up from ${first.words}`, ways: [first, step] }] : []),
+  ];
 }

@@ -1,3 +1,5 @@
+import { expectOk } from '../result.ts';
+import { keyOf, scaleById } from '../scale/scale.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import type { NotationOptions } from '../map/notation.ts';
 import { routeLine } from '../route/route.ts';
@@ -5,7 +7,7 @@ import { QUARTER } from '../time/ticks.ts';
 import type { ArrangementPlan } from './arrangement.ts';
 import { changeText, compareEffort } from './compareEffort.ts';
 import type { ChosenFigure } from './figure.ts';
-import type { Song } from './song.ts';
+import { holdingAt, type Song } from './song.ts';
 import { prepared } from './songView.ts';
 
 /** An ornament that lies well at a note. */
@@ -31,7 +33,7 @@ export function figureOffers(
   noteId: string,
   { dialect, naming }: NotationOptions,
 ): readonly FigureOffer[] {
-  const { route, context, instrument, name } = prepared(base, song, plan, naming);
+  const { song: arranged, route, context, instrument, name } = prepared(base, song, plan, naming);
   const note = route.notes.find(({ id }) => id === noteId);
   if (!note?.way) return [];
   const { way } = note;
@@ -46,7 +48,9 @@ export function figureOffers(
       .effort;
   };
   const alone = effortOf([way]);
-  return instrument.figures(way).map(({ words, ways }): FigureOffer => {
+  const { tonic, scale } = holdingAt(arranged.keys, note.onset)!;
+  const key = keyOf(expectOk(scaleById(scale)), tonic);
+  return instrument.figures(way, key).map(({ words, ways }): FigureOffer => {
     const all = [...ways, way];
     return {
       figure: { noteId, wayIds: ways.map(({ id }) => id) },

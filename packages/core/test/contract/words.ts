@@ -1,4 +1,6 @@
 /** What a family keeps of what is read and heard: its words, its sound, its ornaments. */
+import { expectOk } from '../../src/result.ts';
+import { keyOf, scaleById, USUAL_KEYS } from '../../src/scale/scale.ts';
 import { ofFamily, ofInstruments, type Rule } from './rule.ts';
 
 export const WORD_RULES: readonly Rule[] = [
@@ -52,11 +54,12 @@ export const WORD_RULES: readonly Rule[] = [
   ofInstruments(
     'ornaments touch ways that are there and can be played, each under an id and words of its own',
     (instrument, wrong) => {
+      const key = keyOf(expectOk(scaleById('major')), USUAL_KEYS[instrument.home]!);
       const able = new Set(instrument.ways.filter((way) => way.able).map((way) => way.id));
       for (const way of instrument.ways.filter((one) => one.able)) {
         const figures = (() => {
           try {
-            return instrument.figures(way);
+            return instrument.figures(way, key);
           } catch (error) {
             wrong(`the ornaments of ${way.id} cannot be asked: ${(error as Error).message}`);
             return [];

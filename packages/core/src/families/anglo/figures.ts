@@ -1,14 +1,17 @@
-import { nearestAbove, figureWith, type Figure } from '../figure.ts';
-import type { AngloWay } from './ways.ts';
+import type { Key } from '../../scale/scale.ts';
+import { buttonFigures, waysInKey, type Figure } from '../figure.ts';
+import { fingeringsFor, type AngloWay } from './ways.ts';
 
-/** Cuts by another button of the hand in the same direction of the bellows, and triplets with it. */
-export function figures(_: unknown, way: AngloWay, ways: readonly AngloWay[]): readonly Figure<AngloWay>[] {
-  const near = ways.filter(
-    (other) => other.hand === way.hand && other.button !== way.button && other.air === way.air,
-  );
-  const cut = nearestAbove(near, way.pitch, 5);
-  return [
-    ...figureWith('cut', cut, ({ words }) => `cut with ${words}`),
-    ...figureWith('triplet', cut, ({ words }) => `triplet with ${words}`, [way]),
-  ];
+/** Cuts with a free finger and runs, in the same direction of the bellows. */
+export function figures(
+  _: unknown,
+  way: AngloWay,
+  ways: readonly AngloWay[],
+  key: Key,
+): readonly Figure<AngloWay>[] {
+  const beside = waysInKey(ways, key).filter((other) => other.button !== way.button && other.air === way.air);
+  const fingers = (one: AngloWay) => fingeringsFor(one);
+  return buttonFigures(way, beside, (other) => {
+    return fingers(other).some((finger) => fingers(way).some((own) => own !== finger));
+  });
 }

@@ -1,16 +1,17 @@
-import { nearestAbove, figureWith, type Figure } from '../figure.ts';
-import type { EnglishWay } from './ways.ts';
+import type { Key } from '../../scale/scale.ts';
+import { buttonFigures, waysInKey, type Figure } from '../figure.ts';
+import { fingeringsFor, type EnglishWay } from './ways.ts';
 
-/** Cuts by another button of the hand, and triplets with it. */
+/** Cuts with a free finger and runs. */
 export function figures(
   _: unknown,
   way: EnglishWay,
   ways: readonly EnglishWay[],
+  key: Key,
 ): readonly Figure<EnglishWay>[] {
-  const near = ways.filter((other) => other.hand === way.hand && other.button !== way.button);
-  const cut = nearestAbove(near, way.pitch, 5);
-  return [
-    ...figureWith('cut', cut, ({ words }) => `cut with ${words}`),
-    ...figureWith('triplet', cut, ({ words }) => `triplet with ${words}`, [way]),
-  ];
+  const beside = waysInKey(ways, key).filter((other) => other.button !== way.button);
+  const fingers = (one: EnglishWay) => fingeringsFor(one, {});
+  return buttonFigures(way, beside, (other) => {
+    return fingers(other).some((finger) => fingers(way).some((own) => own !== finger));
+  });
 }
