@@ -162,3 +162,19 @@ test('long notes fill the bellows by their length', () => {
   const view = songView(instrument, slow, plan, notation);
   expect(view.air.most - view.air.least).toBeGreaterThan(3);
 });
+
+test('after a change of key degrees and roles are those of the key that holds', () => {
+  const keys = [
+    { at: 0, tonic: { letter: 'B', accidental: -1 }, scale: 'major' },
+    { at: quarters(4), tonic: { letter: 'C', accidental: 0 }, scale: 'major' },
+  ] as const;
+  const two = songOf('Bb4 D5 F5 A5 | C5 E5 G5 B5', { keys });
+  const english = expectOk(openInstrument(specFromPreset('english', 'treble')));
+  const { line } = songView(english, two, plainPlan(families.english), {
+    ...NOTATION,
+    dialect: families.english.dialects[0]!.id,
+  });
+  expect(line.map(({ degree }) => degree)).toEqual(['1', '3', '5', '7', '1', '3', '5', '7']);
+  const half = ['home', 'chord', 'chord', 'scale'];
+  expect(line.map(({ role }) => role)).toEqual([...half, ...half]);
+});

@@ -4,11 +4,10 @@ import type { Instrument } from '../instrument/instrument.ts';
 import { frequency, type Pitch } from '../pitch/pitch.ts';
 import type { Alternative } from '../route/alternatives.ts';
 import type { Route, RouteNote } from '../route/route.ts';
-import { namer, type Namer } from '../scale/namer.ts';
-import type { Key } from '../scale/scale.ts';
-import { QUARTER } from '../time/ticks.ts';
+import type { Namer } from '../scale/namer.ts';
+import { aboveHome, type Key } from '../scale/scale.ts';
+import { QUARTER, type Ticks } from '../time/ticks.ts';
 import { inBetween } from './inBetween.ts';
-import type { NotationOptions } from './notation.ts';
 
 /** One note of the line. */
 export interface LineView {
@@ -52,20 +51,27 @@ export interface AlternativeView {
   readonly alsoChanges: readonly string[];
 }
 
-/** The notes of a route in a key. @param roleOf what a note is to what sounds with it @param name names of pitches; the key's when left out */
+/** What a note is read by. */
+export interface Reading {
+  readonly key: Key;
+  readonly name: Namer;
+  /** What each of the twelve semitones above home is to what sounds with it. */
+  readonly roles: readonly Role[];
+}
+
+/** The notes of a route. @param readingAt what the notes at an onset are read by */
 export function lineIn(
   instrument: Instrument,
-  key: Key,
-  roleOf: (note: RouteNote) => Role,
+  readingAt: (onset: Ticks) => Reading,
   route: Route,
   remarks: readonly Remark[],
-  { naming, dialect }: NotationOptions,
-  name: Namer = namer(key, naming),
+  dialect: string,
 ): readonly LineView[] {
   const marksOf = new Map<string, string[]>();
   for (const { noteId, mark } of remarks) marksOf.set(noteId, [...(marksOf.get(noteId) ?? []), mark]);
   return route.notes.map((note: RouteNote, index): LineView => {
     const { id, pitch, onset, length, pinned, way, fingering, missing } = note;
+    const { key, name, roles } = readingAt(onset);
     const tab = way && instrument.tab(way, dialect, name.spelled(pitch));
     const noteName = name.withOctave(pitch);
     const aim = inBetween(instrument, key, pitch, way, name)?.cents ?? 0;
@@ -80,7 +86,7 @@ export function lineIn(
       note: noteName,
       bareNote: name.bare(pitch),
       degree: name.degree(pitch),
-      role: roleOf(note),
+      role: roles[aboveHome(key, pitch)]!,
       start: onset / QUARTER,
       beats: length / QUARTER,
       hz: frequency(pitch, instrument.spec.a4, cents),

@@ -68,14 +68,8 @@ export function mapView(base: Instrument, question: Question, notation: Notation
   const route = routeLine(context, line, { pins: question.pins });
   const remarks = route.remarks();
   const name = namer(key, notation.naming);
-  const notes = lineIn(
-    instrument,
-    key,
-    ({ pitch }) => roles[aboveHome(key, pitch)]!,
-    route,
-    remarks,
-    notation,
-  );
+  const reading = { key, name, roles };
+  const notes = lineIn(instrument, () => reading, route, remarks, notation.dialect);
   const { separator: tabSeparator } = dialectOf(instrument.family, notation.dialect);
   const usable = new Set(context.usable.map((way) => way.id));
   return {

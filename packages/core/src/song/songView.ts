@@ -3,7 +3,13 @@ import { parseChord, type Chord } from '../harmony/chord.ts';
 import { rolesOf, type Role } from '../harmony/role.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import { sceneIn, waysIn, type WayView } from '../map/instrumentView.ts';
-import { lineIn, alternativeView, type AlternativeView, type LineView } from '../map/lineView.ts';
+import {
+  lineIn,
+  alternativeView,
+  type AlternativeView,
+  type LineView,
+  type Reading,
+} from '../map/lineView.ts';
 import type { NotationOptions } from '../map/notation.ts';
 import { noteText } from '../pitch/noteName.ts';
 import { chordOver } from '../question/question.ts';
@@ -14,7 +20,7 @@ import type { Effort } from '../route/effort.ts';
 import type { LineNote } from '../route/line.ts';
 import { routeLine, type Route, type RouteNote } from '../route/route.ts';
 import type { Namer } from '../scale/namer.ts';
-import { aboveHome, keyOf, scaleById, type Key } from '../scale/scale.ts';
+import { keyOf, scaleById, type Key } from '../scale/scale.ts';
 import type { Scene } from '../scene/scene.ts';
 import { checkTension, type TensionCheck, type TensionLimits } from '../tension/tension.ts';
 import { accompaniment, withAdded, type AddedNote } from './accompany.ts';
@@ -24,7 +30,8 @@ import { withFigures } from './figure.ts';
 import { arranged, type ArrangementPlan, type PlacedPlan } from './arrangement.ts';
 import { missingNotes, type SongMissing } from './missingNotes.ts';
 import { octaveOffers, placed, type OctaveOffer } from './openingOctave.ts';
-import { holdingAt, type Song } from './song.ts';
+import { holdingAt, type Song, type SongKey } from './song.ts';
+import type { Ticks } from '../time/ticks.ts';
 import { melodyLine, countingOfSong } from './songLine.ts';
 import { songNamer } from './songNamer.ts';
 import { songTab } from './songTab.ts';
@@ -89,7 +96,7 @@ interface Prepared {
     readonly under: ReadonlyMap<string, AddedNote>;
     readonly price: readonly string[];
   };
-  readonly rolesAt: (onset: number) => readonly Role[];
+  readonly readingAt: (onset: Ticks) => Reading;
 }
 
 /** A song as it is arranged and routed; what all that is asked of an arrangement begins with. */
@@ -102,9 +109,8 @@ export function prepared(
   const { plan, context } = placed(base, written, given);
   const { instrument } = context;
   const song = arranged(written, plan);
-  const { tonic, scale: id } = song.keys[0]!;
-  const scale = expectOk(scaleById(id));
-  const key = keyOf(scale, tonic);
+  const readingAt = songReading(song, naming);
+  const { key, name } = readingAt(0);
   const line = melodyLine(song);
   const { adds } = plan;
   const extra = adds ? accompaniment(context, song, line, adds.fullness, new Set(adds.without)) : [];
@@ -115,22 +121,14 @@ export function prepared(
   // A pin of the melody may leave no room for what was added.
   const sounding = whole.notes.filter(({ id, way }) => under.has(id) && way);
   const alone = extra.length > 0 ? routeLine(context, line, options).effort : whole.effort;
-  const home = expectOk(chordOver(scale, '1'));
-  const known = new Map<string, readonly Role[]>();
-  const rolesAt = (onset: number) => {
-    const symbol = holdingAt(song.chords, onset)?.symbol ?? '';
-    const roles = known.get(symbol) ?? rolesOf(scale, [chordNamed(symbol, tonic) ?? home]);
-    known.set(symbol, roles);
-    return roles;
-  };
   return {
     plan,
     key,
-    name: songNamer(song, key, naming),
+    name,
     instrument,
     context,
     route,
-    rolesAt,
+    readingAt,
     song: withFigures(
       withAdded(
         song,
@@ -141,6 +139,30 @@ export function prepared(
     ),
     whole: { ...whole, notes: whole.notes.filter(({ id, way }) => !under.has(id) || way) },
     added: { notes: sounding, under, price: compareEffort(alone, whole.effort).map(changeText) },
+  };
+}
+
+/** What the notes of a song are read by: the key that holds where they begin, and their chord. */
+function songReading(song: Song, naming: NotationOptions['naming']): Prepared['readingAt'] {
+  const keys = new Map<SongKey, { readonly key: Key; readonly name: Namer; readonly home: Chord }>();
+  for (const one of song.keys) {
+    const scale = expectOk(scaleById(one.scale));
+    const key = keyOf(scale, one.tonic);
+    keys.set(one, { key, name: songNamer(song, key, naming), home: expectOk(chordOver(scale, '1')) });
+  }
+  const known = new Map<string, Reading>();
+  return (onset) => {
+    const at = holdingAt(song.keys, onset) ?? song.keys[0]!;
+    const symbol = holdingAt(song.chords, onset)?.symbol ?? '';
+    const both = `${at.at} ${symbol}`;
+    const { key, name, home } = keys.get(at)!;
+    const reading = known.get(both) ?? {
+      key,
+      name,
+      roles: rolesOf(key.scale, [chordNamed(symbol, key.tonic) ?? home]),
+    };
+    known.set(both, reading);
+    return reading;
   };
 }
 
@@ -157,7 +179,7 @@ export function songView(
   notation: NotationOptions,
   limits?: TensionLimits,
 ): SongView {
-  const { plan, song, key, name, instrument, context, route, whole, added, rolesAt } = prepared(
+  const { plan, song, key, name, instrument, context, route, whole, added, readingAt } = prepared(
     base,
     written,
     given,
@@ -165,7 +187,7 @@ export function songView(
   );
   const remarks = route.remarks();
   const usable = new Set(context.usable.map((way) => way.id));
-  const roles = rolesAt(0);
+  const { roles } = readingAt(0);
   const pitches = route.notes.map(({ pitch }) => pitch);
   const used = new Set(route.notes.map((note) => note.way?.technique));
   return {
@@ -173,15 +195,7 @@ export function songView(
     transpose: plan.transpose,
     keyName: `${noteText(key.tonic)} ${key.scale.name}`,
     instrumentFacts: instrument.facts(key),
-    line: lineIn(
-      instrument,
-      key,
-      ({ pitch, onset }) => rolesAt(onset)[aboveHome(key, pitch)]!,
-      route,
-      remarks,
-      notation,
-      name,
-    ),
+    line: lineIn(instrument, readingAt, route, remarks, notation.dialect),
     tabText: songTab(song, whole, instrument, notation.dialect, name.spelled, plan.figures),
     added: {
       notes: added.notes.map(({ id, way, pitch }) => ({

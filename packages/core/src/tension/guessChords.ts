@@ -38,18 +38,20 @@ interface Stretch {
  * @param line rising by onset
  */
 export function guessChords(song: Song, line: readonly LineNote[]): readonly SongChord[] {
-  const { tonic, scale: id } = song.keys[0]!;
-  const scale = expectOk(scaleById(id));
   const starts = barStarts(song);
   const metres = metresOfSong(song);
-  const home = notePitchClass(tonic);
-  const all = line.map(({ pitch, ...time }) => ({ ...time, semitone: pitchClass(pitch - home) }));
   let at = 0;
   const chords = song.bars.flatMap((_, bar): SongChord[] => {
     const [from, to] = [starts[bar]!, starts[bar + 1]!];
+    const { tonic, scale: id } = holdingAt(song.keys, from) ?? song.keys[0]!;
+    const scale = expectOk(scaleById(id));
+    const home = notePitchClass(tonic);
     const begins = at;
-    while (at < all.length && all[at]!.onset < to) at += 1;
-    const whole = { from, notes: all.slice(begins, at) };
+    while (at < line.length && line[at]!.onset < to) at += 1;
+    const notes = line
+      .slice(begins, at)
+      .map(({ pitch, onset, length }) => ({ onset, length, semitone: pitchClass(pitch - home) }));
+    const whole = { from, notes };
     const middle = from + (to - from) / 2;
     const halves = [
       { from, notes: whole.notes.filter(({ onset }) => onset < middle) },

@@ -50,6 +50,47 @@ test('what is held and what resolves is the teacher’s to say', () => {
   expect(checkTension(song, { heldBeats: 3, step: 1, gapBeats: 0.5 }).tensions[0]!.kind).toBe('open');
 });
 
+test('after a change of key a note is held against the key that holds', () => {
+  const key = (at: number, letter: 'C' | 'E') => ({
+    at: quarters(at),
+    tonic: { letter, accidental: 0 },
+    scale: 'major',
+  });
+  const chords = [
+    { at: 0, symbol: 'C' },
+    { at: quarters(4), symbol: 'E' },
+    { at: quarters(6), symbol: 'A' },
+    { at: quarters(8), symbol: 'B' },
+  ];
+  const keys = [key(0, 'C'), key(4, 'E')];
+  expect(told('C5 E5 G5 E5 | G#4 F#4 C#5 E5 | F#4*2 D#5 B4', { keys, chords })).toEqual([]);
+});
+
+test('a note held over a change of chord is told from two beats on, or where no step resolves it', () => {
+  const overChange = (from: string, to: string, at: number) => ({
+    chords: [
+      { at: 0, symbol: from },
+      { at: quarters(at), symbol: to },
+    ],
+  });
+  expect(told('C5*4~ | C5*2 B4*2', overChange('Am', 'G', 4))).toEqual(['2 C5 a semitone above B, held 2']);
+  // A beat of 4–3 is music.
+  expect(told('C5*4~ | C5 B4*3', overChange('Am', 'G', 4))).toEqual([]);
+  expect(told('C5*3 B4', overChange('F', 'E7', 2))).toEqual([]);
+  expect(told('C5*3 E5', overChange('F', 'E7', 2))).toEqual(['1 C5 a semitone above B, held 1']);
+});
+
+test('blue notes are excused in a blues alone', () => {
+  const inMinor = {
+    keys: [{ at: 0, tonic: { letter: 'A', accidental: 0 }, scale: 'natural-minor' }],
+  } as const;
+  expect(told('Bb4*4', over('G7'))).toEqual(['1 B♭4 the other third of the chord, held 4']);
+  expect(told('F#4*4', over('G7'))).toEqual(['1 F♯4 a semitone above F, held 4']);
+  expect(told('G4*4', { ...inMinor, ...over('E7') })).toEqual(['1 G4 the other third of the chord, held 4']);
+  const blues = { chords: [...over('C7').chords, { at: quarters(4), symbol: 'G7' }] };
+  expect(told('Eb4*4 | Bb4*4', blues)).toEqual([]);
+});
+
 test('chords are guessed bar by bar where there are none, and marked so', () => {
   const song = songOf('C4 E4 G4 E4 | F4 A4 C5 A4 | G4 B4 D5 B4 | -*4 | C4*4');
   expect(guessChords(song, melodyLine(song)).map(({ at, symbol }) => [at / quarters(4), symbol])).toEqual([

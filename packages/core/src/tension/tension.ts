@@ -2,14 +2,23 @@ import * as v from 'valibot';
 import { parseChord, type Chord } from '../harmony/chord.ts';
 import { BLUE_NOTES } from '../harmony/role.ts';
 import { spelledText } from '../pitch/spelledPitch.ts';
-import { pitchClass, type PitchClass } from '../pitch/pitch.ts';
+import { pitchClass, type Pitch } from '../pitch/pitch.ts';
 import { expectOk } from '../result.ts';
-import { namer } from '../scale/namer.ts';
-import { aboveHome, keyOf, scaleById } from '../scale/scale.ts';
+import { namer, type Namer } from '../scale/namer.ts';
+import { aboveHome, keyOf, scaleById, type Key } from '../scale/scale.ts';
 import { fields, number } from '../schema.ts';
-import { barAt, barStarts, holdingAt, melodyOf, type Song, type SongChord } from '../song/song.ts';
+import {
+  barAt,
+  barStarts,
+  holdingAt,
+  melodyOf,
+  type Song,
+  type SongChord,
+  type SongKey,
+} from '../song/song.ts';
 import { melodyLine, metresOfSong } from '../song/songLine.ts';
 import { positionAt } from '../time/metre.ts';
+import type { Ticks } from '../time/ticks.ts';
 import { guessChords } from './guessChords.ts';
 
 /** What the limits may be; whole steps, quarters of beats. */
@@ -61,80 +70,114 @@ export interface TensionCheck {
   readonly tensions: readonly Tension[];
 }
 
+/** A suspension is told from this length on, in counted beats, or where no step resolves it. */
+const SUSPENDED_BEATS = 2;
+
+/** The key that holds at a note, with what is asked of it. */
+interface HeldKey {
+  readonly key: Key;
+  readonly name: Namer;
+  /** Its own first chord has a seventh, or its scale is a blues. */
+  readonly isBlues: boolean;
+  /** A chord in it by its symbol; undefined for what is none. */
+  readonly chordNamed: (symbol: string) => Chord | undefined;
+}
+
 /**
- * Holds every note of a melody against the chord that sounds with it. A note rubs when it lies a semitone above a tone of
- * the chord, is the other third, or stands outside scale and chord; over seventh chords the blue notes ♭3, ♭5 and ♭7 of
- * the key are idiom and do not.
+ * Holds every note of a melody against each chord that sounds with it, in the key that holds there. A note rubs when it lies
+ * a semitone above a tone of the chord, is the other third, or stands outside scale and chord. In a blues, over seventh
+ * chords, the blue notes ♭3, ♭5 and ♭7 of the key are idiom and do not. A note that is held over a change of chord and
+ * then resolved by a step is a suspension, and told only when it is long.
  */
 export function checkTension(song: Song, limits: TensionLimits = TENSION_LIMITS): TensionCheck {
   const line = melodyLine(song);
   const guessed = song.chords.length === 0;
   const chords = guessed ? guessChords(song, line) : song.chords;
-  const { tonic, scale: id } = song.keys[0]!;
-  const key = keyOf(expectOk(scaleById(id)), tonic);
-  const name = namer(key);
+  const keyAt = keysOfSong(song, chords);
   const written = new Map(melodyOf(song).voice.notes.map((note) => [note.id, note.pitch]));
   const metres = metresOfSong(song);
   const starts = barStarts(song);
-  const read = new Map<string, Chord | undefined>();
-  const chordAt = (onset: number): Chord | undefined => {
+  const chordAt = (onset: Ticks): Chord | undefined => {
     const symbol = holdingAt(chords, onset)?.symbol;
-    if (symbol === undefined) return undefined;
-    if (!read.has(symbol)) {
-      const chord = parseChord(symbol, tonic);
-      read.set(symbol, chord.ok && chord.value.root ? chord.value : undefined);
-    }
-    return read.get(symbol);
+    return symbol === undefined ? undefined : keyAt(onset).chordNamed(symbol);
   };
   const tensions = line.flatMap(({ id: noteId, pitch, onset, length }, i): Tension[] => {
-    const chord = chordAt(onset);
-    if (!chord) return [];
-    const above = aboveHome(key, pitch);
-    const why = rubs(above, chord, key.scale.semitones, (semitone) => name.bare(key.home + semitone));
-    if (!why) return [];
-    const { at, metre } = holdingAt(metres, onset)!;
-    const beats = length / metre.beat;
     let after = i + 1;
     while (line[after] && line[after]!.onset <= onset) after += 1;
     const next = line[after];
-    const nextChord = next && chordAt(next.onset);
-    const resolves =
-      next !== undefined &&
-      next.onset - onset - length <= limits.gapBeats * metre.beat &&
-      Math.abs(next.pitch - pitch) <= limits.step &&
-      next.pitch !== pitch &&
-      (nextChord?.tones.includes(aboveHome(key, next.pitch)) ?? false);
-    return [
-      {
-        noteId,
-        bar: barAt(starts, onset) + 1,
-        note: spelledText(written.get(noteId)!),
-        chord: holdingAt(chords, onset)!.symbol,
-        why,
-        kind: beats >= limits.heldBeats ? 'held' : resolves ? 'resolved' : 'open',
-        beats,
-        onBeat: positionAt(metre, onset - at).within === 0,
-      },
-    ];
+    const ends = onset + length;
+    const changes = chords.filter(({ at }) => at > onset && at < ends).map(({ at }) => at);
+    return [onset, ...changes].flatMap((from, part): Tension[] => {
+      const until = changes[part] ?? ends;
+      const why = rubAt(from, pitch);
+      if (!why) return [];
+      const { at, metre } = holdingAt(metres, from)!;
+      const beats = (until - from) / metre.beat;
+      const nextChord = next && chordAt(next.onset);
+      const isResolved =
+        until < ends
+          ? rubAt(until, pitch) === undefined
+          : next !== undefined &&
+            next.onset - ends <= limits.gapBeats * metre.beat &&
+            Math.abs(next.pitch - pitch) <= limits.step &&
+            next.pitch !== pitch &&
+            (nextChord?.tones.includes(aboveHome(keyAt(next.onset).key, next.pitch)) ?? false);
+      if (part > 0 && isResolved && beats < SUSPENDED_BEATS) return [];
+      return [
+        {
+          noteId,
+          bar: barAt(starts, from) + 1,
+          note: spelledText(written.get(noteId)!),
+          chord: holdingAt(chords, from)!.symbol,
+          why,
+          kind: beats >= limits.heldBeats ? 'held' : isResolved ? 'resolved' : 'open',
+          beats,
+          onBeat: positionAt(metre, from - at).within === 0,
+        },
+      ];
+    });
   });
   return { guessed, chords, tensions };
+
+  function rubAt(onset: Ticks, pitch: Pitch): string | undefined {
+    const chord = chordAt(onset);
+    return chord && rubs(pitch, chord, keyAt(onset));
+  }
 }
 
-/** Why a pitch above home rubs against a chord; undefined where it does not. */
-function rubs(
-  above: PitchClass,
-  { tones, quality }: Chord,
-  scale: readonly number[],
-  named: (semitone: PitchClass) => string,
-): string | undefined {
+/** The key that holds at each onset of a song. */
+function keysOfSong(song: Song, chords: readonly SongChord[]): (onset: Ticks) => HeldKey {
+  const known = new Map(
+    song.keys.map((one): [SongKey, HeldKey] => {
+      const key = keyOf(expectOk(scaleById(one.scale)), one.tonic);
+      const read = new Map(chords.map(({ symbol }) => [symbol, chordIn(symbol, key)]));
+      const hasSeventh = [...read.values()].some(
+        (chord) => chord?.tones[0] === 0 && SEVENTH.test(chord.quality),
+      );
+      const isBlues = hasSeventh || key.scale.group === 'blues';
+      return [one, { key, name: namer(key), isBlues, chordNamed: (symbol) => read.get(symbol) }];
+    }),
+  );
+  return (onset) => known.get(holdingAt(song.keys, onset) ?? song.keys[0]!)!;
+}
+
+function chordIn(symbol: string, { tonic }: Key): Chord | undefined {
+  const chord = parseChord(symbol, tonic);
+  return chord.ok && chord.value.root ? chord.value : undefined;
+}
+
+/** Qualities with a minor seventh over a major third. */
+const SEVENTH = /^(7|9|13)/;
+
+/** Why a pitch rubs against a chord; undefined where it does not. */
+function rubs(pitch: Pitch, { tones, quality }: Chord, { key, name, isBlues }: HeldKey): string | undefined {
+  const above = aboveHome(key, pitch);
   if (tones.includes(above)) return undefined;
-  const seventh = /^(7|9|13)/.test(quality);
-  if (seventh && BLUE_NOTES.includes(above)) return undefined;
-  const root = tones[0]!;
-  const fromRoot = pitchClass(above - root);
-  const thirds = [3, 4].map((third) => tones.includes(pitchClass(root + third)));
+  if (isBlues && SEVENTH.test(quality) && BLUE_NOTES.includes(above)) return undefined;
+  const fromRoot = pitchClass(above - tones[0]!);
+  const thirds = [3, 4].map((third) => tones.includes(pitchClass(tones[0]! + third)));
   if ((fromRoot === 3 && thirds[1]) || (fromRoot === 4 && thirds[0])) return `the other third of the chord`;
   const below = pitchClass(above - 1);
-  if (tones.includes(below)) return `a semitone above ${named(below)}`;
-  return scale.includes(above) ? undefined : 'outside scale and chord';
+  if (tones.includes(below)) return `a semitone above ${name.bare(key.home + below)}`;
+  return key.scale.semitones.includes(above) ? undefined : 'outside scale and chord';
 }

@@ -262,7 +262,7 @@ function AgainstChords({ state, view }: { state: SongState; view: SongView }) {
       {loud.length === 0 && <p className="verdict-plain">Nothing grates.</p>}
       <ul className="plain-list">
         {shown.map(({ noteId, bar, note, chord, why, kind }) => (
-          <li key={noteId}>
+          <li key={`${noteId} ${chord}`}>
             <LinkButton onClick={() => state.select(noteId)}>bar {bar}</LinkButton>
             {note} over {chord}, {why}: <b>{KIND_WORDS[kind]}</b>
           </li>
