@@ -14,7 +14,7 @@ import type { Pin } from '../route/pin.ts';
 import { routeLine, type Route } from '../route/route.ts';
 import { degreeText } from '../scale/degree.ts';
 import { namer } from '../scale/namer.ts';
-import { aboveHome, type Key } from '../scale/scale.ts';
+import type { Key } from '../scale/scale.ts';
 import type { Scene } from '../scene/scene.ts';
 import { staffOf, type Staff } from '../staff/staff.ts';
 import { writeTabLine, type TabItem } from '../tab/tabLine.ts';

@@ -1,6 +1,6 @@
 import type { Remark } from '../families/way.ts';
 import { parseChord, type Chord } from '../harmony/chord.ts';
-import { rolesOf, type Role } from '../harmony/role.ts';
+import { rolesOf } from '../harmony/role.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import { sceneIn, waysIn, type WayView } from '../map/instrumentView.ts';
 import {
