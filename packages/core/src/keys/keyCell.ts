@@ -177,6 +177,11 @@ function demandsOf(route: QuickRoute): Demands {
 const UNNOTICED = 0.05;
 /** What the share of notes missed counts beside the effort of a note. */
 const PER_SHARE = 2;
+/** What notes that are lacking count beside the effort of a note. @param share of all notes, 0 to 1 */
+export function lackingCost(share: number): number {
+  return PER_SHARE * Math.max(0, share - UNNOTICED);
+}
+
 /** What it counts that a tone of the blues' major chords does not come plain. */
 const PER_CHORD_TONE = 0.7;
 /** More than any effort: without a complete octave a key does not lie on an instrument. */
@@ -198,7 +203,7 @@ function easeOf(
   const tones = key.scale.group === 'blues' ? [4, 9].filter((s) => !key.scale.semitones.includes(s)) : [];
   return (
     (effort === undefined ? NO_OCTAVE : effort / notes) +
-    PER_SHARE * Math.max(0, lacking - UNNOTICED) +
+    lackingCost(lacking) +
     PER_CHORD_TONE * tones.filter((semitone) => !comesPlain(semitone)).length
   );
 }

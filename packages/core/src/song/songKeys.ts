@@ -3,7 +3,7 @@ import { noteText } from '../pitch/noteName.ts';
 import { expectOk } from '../result.ts';
 import type { Preferences } from '../route/preferences.ts';
 import { routeLine } from '../route/route.ts';
-import { contextsFor } from '../keys/keyCell.ts';
+import { contextsFor, lackingCost } from '../keys/keyCell.ts';
 import { keyOf, scaleById } from '../scale/scale.ts';
 import { inModeIfAny } from './inMode.ts';
 import { missingWhenMoved, movedLine, OCTAVES } from './openingOctave.ts';
@@ -30,7 +30,7 @@ export interface SongKeyFit {
 /** Octaves tried for each key, those in which most can be had first. */
 const OCTAVES_TRIED = 2;
 
-/** Every key for a song on an instrument, the best first: what lacks notes stands behind what lacks fewer. */
+/** Every key for a song on an instrument, the best first: effort and notes that lack count together, as for a scale. */
 export function songKeys(
   base: Instrument,
   written: Song,
@@ -70,5 +70,6 @@ export function songKeys(
       .sort((a, b) => a.missing - b.missing || a.ease - b.ease)
       .slice(0, 1);
   });
-  return fits.sort((a, b) => a.missing - b.missing || a.ease - b.ease);
+  const cost = ({ ease, missing, notes }: SongKeyFit) => ease + lackingCost(missing / notes);
+  return fits.sort((a, b) => cost(a) - cost(b) || a.missing - b.missing);
 }
