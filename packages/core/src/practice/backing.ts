@@ -100,14 +100,16 @@ export function backing(form: Form, options: BackingOptions): Backing {
   const lateness = lateEighth(perMinute) - 1 / 2;
   const fillFrom = groove.fill.length > 0 ? beats - 1 : beats;
   const events: BackingEvent[] = [];
+  const bass = bassPlays(form, groove);
   const add = (hit: Hit, at: number) => {
     const index = spans.findLastIndex((span) => span.at <= at + 1e-9);
     if (index < 0) return;
     const time = at + (hit.swung ? lateness : 0);
-    const sound = { play: hit.play, at: time * beat, seconds: hit.beats * beat, loud: hit.loud };
-    const part = partOf(hit.play);
+    const play = bass(hit.play, at, index);
+    const sound = { play, at: time * beat, seconds: hit.beats * beat, loud: hit.loud };
+    const part = partOf(play);
     if (part === 'drums') events.push({ part, ...sound, pitch: 0 });
-    else for (const pitch of pitchesOf(hit.play, spans, index, home)) events.push({ part, ...sound, pitch });
+    else for (const pitch of pitchesOf(play, spans, index, home)) events.push({ part, ...sound, pitch });
   };
   for (const bar of form.bars) {
     const before = bar.before ?? 0;
@@ -134,8 +136,28 @@ export function backing(form: Form, options: BackingOptions): Backing {
   };
 }
 
+/**
+ * What a bass plays for what the groove says: the root wherever a chord has not had it yet, and in grooves that alternate
+ * the fifth in every second bar of a chord. Asked in the order of the form.
+ */
+function bassPlays({ bars, chords }: Form, { alternates }: Groove) {
+  let rooted: FormChord | undefined;
+  return (play: Play, at: number, index: number): Play => {
+    if (play !== 'root' && play !== 'fifth') return play;
+    let first = index;
+    while (first > 0 && chords[first - 1]!.chord.name === chords[index]!.chord.name) first -= 1;
+    const begun = chords[first]!;
+    if (rooted !== begun) {
+      rooted = begun;
+      return 'root';
+    }
+    const barsSince = bars.filter((bar) => bar.at > begun.at && bar.at <= at + 1e-9).length;
+    return play === 'root' && alternates && barsSince % 2 === 1 ? 'fifth' : play;
+  };
+}
+
 /** What a bar stands on. */
-const CARRIES: readonly Play[] = ['root', 'fifth', 'lead', 'kick'];
+const CARRIES: readonly Play[] = ['root', 'fifth', 'lead', 'drone', 'kick'];
 
 function partOf(play: Play): BackingPart {
   if (play === 'chord') return 'chords';
@@ -153,6 +175,7 @@ function pitchesOf(
   index: number,
   home: PitchClass,
 ): readonly Pitch[] {
+  if (play === 'drone') return [from(LOWEST.bass, home), from(LOWEST.bass, home) + 7];
   const { chord } = spans[index]!;
   const [root] = chord.tones;
   if (root === undefined) return [];

@@ -4,6 +4,8 @@ export type Play =
   | 'root'
   | 'fifth'
   | 'lead'
+  /** Bass: home and the fifth above it, whatever the chord. */
+  | 'drone'
   /** All tones of the chord. */
   | 'chord'
   | 'kick'
@@ -30,6 +32,8 @@ export interface Groove {
   /** Into how many parts its beats are felt. */
   readonly divisions: 2 | 3;
   readonly hits: readonly Hit[];
+  /** Every second bar of a chord has the fifth in the bass. */
+  readonly alternates?: true;
   /** In the last beats of a form, in place of its drums there. */
   readonly fill: readonly Hit[];
 }
@@ -129,6 +133,7 @@ export const GROOVES: readonly Groove[] = Object.freeze([
     label: 'waltz',
     beats: 3,
     divisions: 2,
+    alternates: true,
     hits: [
       ...[
         hit('root', 0, 0.9, 1),
@@ -200,7 +205,7 @@ export const GROOVES: readonly Groove[] = Object.freeze([
     label: 'drone pulse',
     beats: 1,
     divisions: 2,
-    hits: [hit('root', 0, 0.95, 0.8), hit('fifth', 0, 0.95, 0.6), hit('hat', 0, 0.05, 0.35)],
+    hits: [hit('drone', 0, 0.95, 0.8), hit('hat', 0, 0.05, 0.35)],
     fill: [],
   },
 ]);
