@@ -182,13 +182,21 @@ export function lackingCost(share: number): number {
   return PER_SHARE * Math.max(0, share - UNNOTICED);
 }
 
+/** What it counts for each thing that must be set for a key, such as a lever. */
+const PER_SETTING = 0.05;
+
+/** What setting an instrument for a key counts beside the effort of a note. @param instrument as it is set for it */
+export function settingCost({ settings }: Instrument): number {
+  return PER_SETTING * settings.length;
+}
+
 /** What it counts that a tone of the blues' major chords does not come plain. */
 const PER_CHORD_TONE = 0.7;
 /** More than any effort: without a complete octave a key does not lie on an instrument. */
 const NO_OCTAVE = 100;
 
 /**
- * The effort of a note in the octave that lies best, and what is lacking. The blues is played over sevenths, so that the
+ * The effort of a note in the octave that lies best, what is lacking and what must be set. The blues is played over sevenths, so that the
  * major chords' tones beside the scale, 3 and 6, count where they do not come plain.
  * Source: the order in which teachers take harmonicas to a key.
  */
@@ -204,6 +212,7 @@ function easeOf(
   return (
     (effort === undefined ? NO_OCTAVE : effort / notes) +
     lackingCost(lacking) +
+    settingCost(instrument) +
     PER_CHORD_TONE * tones.filter((semitone) => !comesPlain(semitone)).length
   );
 }

@@ -136,6 +136,16 @@ test('what to do for a key is enough: on the layout it leads to, nothing more is
   }
 });
 
+test.each([
+  ['c-34', 'C'],
+  ['eb-34', 'Eb'],
+  ['f-22', 'F'],
+] as const)('the harp %s is first of all in %s, in which no lever is up', (preset, tonic) => {
+  const table = keyTable(open('harp', preset), [scale('major')], defaultPreferences(families.harp));
+  const cells = table.rows.flat().sort((a, b) => a.ease - b.ease);
+  expect(cells[0]!.tonic).toBe(tonic);
+});
+
 test('a dulcimer in C G C is told to be tuned or capoed for D, and the harp which levers to raise', () => {
   const key = keyOf(scale('major'), note('D'));
   const [standing, better] = suggestionsFor(open('dulcimer', 'c3-g3-c4'), key);

@@ -3,7 +3,7 @@ import { noteText } from '../pitch/noteName.ts';
 import { expectOk } from '../result.ts';
 import type { Preferences } from '../route/preferences.ts';
 import { routeLine } from '../route/route.ts';
-import { contextsFor, lackingCost } from '../keys/keyCell.ts';
+import { contextsFor, lackingCost, settingCost } from '../keys/keyCell.ts';
 import { keyOf, scaleById } from '../scale/scale.ts';
 import { inModeIfAny } from './inMode.ts';
 import { missingWhenMoved, movedLine, OCTAVES } from './openingOctave.ts';
@@ -19,7 +19,7 @@ export interface SongKeyFit {
   /** Notes of the melody that cannot be had, and all of them. */
   readonly missing: number;
   readonly notes: number;
-  /** Effort for each note that can be had; only ranks. */
+  /** Effort for each note that can be had, and what must be set for the key; only ranks. */
   readonly ease: number;
   /** What it asks, the most costly first. */
   readonly demands: readonly { readonly label: string; readonly count: number }[];
@@ -62,7 +62,7 @@ export function songKeys(
           keyName: noteText(tonic),
           missing: line.length - had,
           notes: line.length,
-          ease: route.effort.total / Math.max(1, had),
+          ease: route.effort.total / Math.max(1, had) + settingCost(instrument),
           demands: demands.slice(0, 3).map(({ label, count }) => ({ label, count })),
           facts: instrument.facts(key),
         };
