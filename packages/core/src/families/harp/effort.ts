@@ -130,37 +130,37 @@ export const terms: readonly EffortTerm<HarpLayout, HarpWay>[] = [
 const RINGS = 8;
 
 /**
- * Which lever must go where before which note; the route has followed them string by string from the setting. Levers are
- * worked by the left hand; a string that still sounds would slide, so it is damped first.
+ * Which lever must go where before which note; the route has followed them string by string from the setting. A lever whose
+ * string was not played yet is set before beginning, and told at the first note. Levers are worked by the left hand; a
+ * string that still sounds would slide, so it is damped first.
  */
 export function remarks(layout: HarpLayout, line: readonly PlayedHold<HarpWay>[]): readonly Remark[] {
-  return line.flatMap(({ noteIds, hold, timing, carried }, i): Remark[] => {
+  const first = line[0]?.noteIds[0];
+  const told = line.flatMap(({ noteIds, hold, timing, carried }, i): Remark[] => {
     const moved = new Set(leversMoved(carried, hold));
     const before = line[i - 1];
     const isLeftBusy = [...hold, ...(before?.hold ?? [])].some((finger) => handOf(finger) === 'L');
-    const free = !before
-      ? ''
-      : isLeftBusy
-        ? ' The left hand must leave its string for it.'
-        : ' The left hand is free for it.';
-    const stillSounds = (finger: Finger) =>
-      line
-        .slice(Math.max(0, i - RINGS), i)
-        .some(({ hold: past }) => past.some((p) => isSameString(p, finger)));
-    const time = !before ? 'before you begin' : timing.haste > 0 ? 'in less than a beat' : 'before this note';
+    const soundsSince = (from: number, finger: Finger) =>
+      line.slice(Math.max(0, from), i).some(({ hold: past }) => past.some((p) => isSameString(p, finger)));
     return hold.flatMap((finger, n) => {
       if (!moved.has(finger)) return [];
       const { way } = finger;
       const { letter, octave } = nameAt(layout, way.string);
-      return [
-        {
-          noteId: noteIds[n]!,
-          mark: `${letter} ${way.lever}`,
-          text: `Flip the ${letter}${octave} lever ${way.lever} ${time}.${stillSounds(finger) ? ' Damp the string first, it still sounds.' : ''}${free}`,
-        },
-      ];
+      const mark = `${letter} ${way.lever}`;
+      const flip = `Flip the ${letter}${octave} lever ${way.lever}`;
+      if (!soundsSince(0, finger))
+        return [
+          { noteId: first!, mark: `${letter}${octave} ${way.lever}`, text: `${flip} before you begin.` },
+        ];
+      const time = timing.haste > 0 ? 'in less than a beat' : 'before this note';
+      const damp = soundsSince(i - RINGS, finger) ? ' Damp the string first, it still sounds.' : '';
+      const free = isLeftBusy
+        ? 'The left hand must leave its string for it.'
+        : 'The left hand is free for it.';
+      return [{ noteId: noteIds[n]!, mark, text: `${flip} ${time}.${damp} ${free}` }];
     });
   });
+  return [...told.filter(({ noteId }) => noteId === first), ...told.filter(({ noteId }) => noteId !== first)];
 }
 
 export const playingOptions: readonly PlayingOption[] = Object.freeze([

@@ -153,6 +153,25 @@ test('a note outside the key is told as a lever to flip, when, and back again', 
   );
 });
 
+test('a lever whose string was not played yet is set before beginning, and told at the first note', () => {
+  const told = (tonic: string, scale: string, pitches: readonly number[]) =>
+    routeOf(open('eb-34').forKey(keyIn(tonic, scale)), pitches, prefer('even'))
+      .remarks()
+      .map(({ noteId, text }) => [noteId, text.split('.')[0]]);
+  // A c e a | g♯ e d B | c A E A | G♯ B d e | a: every G is G♯, on two strings.
+  const everyG = [69, 72, 76, 81, 80, 76, 74, 71, 72, 69, 64, 69, 68, 71, 74, 76, 81];
+  expect(told('A', 'natural-minor', everyG)).toEqual([
+    ['69.1', 'Flip the G5 lever up before you begin'],
+    ['69.1', 'Flip the G4 lever up before you begin'],
+  ]);
+  // G4 and then G♯4 between As; G♯5, whose string has not sounded.
+  const both = [69, 81, 67, 71, 68, 80, 81, 69];
+  expect(told('A', 'natural-minor', both)).toEqual([
+    ['69.1', 'Flip the G5 lever up before you begin'],
+    ['68.1', 'Flip the G4 lever up before this note'],
+  ]);
+});
+
 test('the same line with no time for a lever is told as hurried', () => {
   const instrument = open('c-34').forKey(keyIn('C'));
   const hurry = (parts: number) => {
@@ -168,21 +187,21 @@ test.each([
   ['at the start, and no hand is spoken for', [66, 67], {}, 'Flip the F4 lever up before you begin.'],
   [
     'a sixteenth after a note of the same hand',
-    [67, 66],
+    [65, 67, 66],
     { parts: 4 },
-    'Flip the F4 lever up in less than a beat. The left hand is free for it.',
+    'Flip the F4 lever up in less than a beat. Damp the string first, it still sounds. The left hand is free for it.',
   ],
   [
     'after a low note of the left hand',
-    [50, 66],
+    [65, 50, 66],
     {},
-    'Flip the F4 lever up before this note. The left hand must leave its string for it.',
+    'Flip the F4 lever up before this note. Damp the string first, it still sounds. The left hand must leave its string for it.',
   ],
   [
     'both in the left hand',
-    [50, 54],
+    [53, 50, 54],
     {},
-    'Flip the F3 lever up before this note. The left hand must leave its string for it.',
+    'Flip the F3 lever up before this note. Damp the string first, it still sounds. The left hand must leave its string for it.',
   ],
 ] as const)(
   'a lever to flip %s',
