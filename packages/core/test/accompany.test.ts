@@ -324,6 +324,12 @@ describe('what lies under a note of the melody, by hand', () => {
     expect(under('harp', 'c-34', 'C5', 'D7')[0]!.map((pitch) => pitch % 12)).not.toContain(0);
   });
 
+  test('the leading note is not doubled: G and D under B in C', () => {
+    expect(under('harp', 'c-34', 'B4*4', 'G')[0]!.map((pitch) => pitch % 12)).toEqual([7, 2]);
+    // E is not the leading note of C.
+    expect(under('harp', 'c-34', 'E4*4', 'C')[0]!.map((pitch) => pitch % 12)).toEqual([0, 7, 4]);
+  });
+
   test('nothing lies a semitone from a note beside the chord, nor below the root', () => {
     for (const [text, symbol] of [
       ['B4*4', 'C7'],

@@ -1,3 +1,4 @@
+import { buttonFigures } from '../src/families/figure.ts';
 import { families, FAMILY_IDS, type FamilyId } from '../src/families/index.ts';
 import { openInstrument, specFromPreset, type Instrument } from '../src/instrument/instrument.ts';
 import { parseNote } from '../src/pitch/noteName.ts';
@@ -93,6 +94,29 @@ test('a concertina cuts with a note of the key that a free finger has, and runs 
       for (const { ways } of instrument.figures(way, inG))
         for (const { pitch } of ways) expect(classes).toContain(pitch % 12);
   }
+});
+
+test.each([
+  // A cut goes up to a fifth, a step of a run down to a tone and a half.
+  [
+    [67, 57, 54],
+    ['cut', 'run'],
+  ],
+  [[68, 57, 54], ['run']],
+  [[67, 56, 54], ['cut']],
+  [[67, 57, 53], ['cut']],
+])('beside C4 the buttons %j give %j', (pitches, figures) => {
+  const [own, ...others] = [60, ...pitches].map((pitch) => ({
+    id: `${pitch}`,
+    pitch,
+    place: `${pitch}`,
+    technique: 'plain',
+    air: undefined,
+    able: true,
+    words: `button ${pitch}`,
+    redundantTo: undefined,
+  }));
+  expect(buttonFigures(own!, others, () => true).map(({ id }) => id)).toEqual(figures);
 });
 
 test('a dulcimer hammers on, pulls off and slides along its string, and never from an open string by a slide', () => {
