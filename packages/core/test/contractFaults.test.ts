@@ -2,6 +2,7 @@
 import type { FamilyDefinition } from '../src/families/contract.ts';
 import { defineFamily } from '../src/families/defineFamily.ts';
 import type { EffortTerm } from '../src/families/effortTerm.ts';
+import { AGAINST_CHOICE, AIR_BUTTON, OUT_OF_TUNE } from '../src/families/generalTerms.ts';
 import { families, type FamilyId } from '../src/families/index.ts';
 import type * as FamilyList from '../src/families/index.ts';
 import type { Way } from '../src/families/way.ts';
@@ -28,12 +29,13 @@ jest.mock('../src/families/index.ts', () => {
 /** A family carries all that its definition has; general terms come again when it is defined again. */
 function definitionOf(id: FamilyId): Definition {
   const family = families[id] as unknown as Definition;
-  const own = family.terms.filter((term) => !['tuning', 'choice', 'air-button'].includes(term.id));
+  const general = new Set([OUT_OF_TUNE, AGAINST_CHOICE, AIR_BUTTON].map((term) => term.id));
+  const own = family.terms.filter((term) => !general.has(term.id));
   return { ...family, terms: own };
 }
 
 /** What some rules say of a family in which something was changed. */
-function told(
+function sentencesOf(
   rules: readonly Rule[],
   id: FamilyId,
   change: (definition: Definition) => Partial<Definition>,
@@ -349,10 +351,10 @@ const FAULTS: readonly (readonly [rules: readonly Rule[], faults: readonly Fault
 
 describe.each(FAULTS)('rules %#', (rules, faults) => {
   test.each(faults)('%s in a family is told', (_, family, change, sentence) => {
-    expect(told(rules, family, change)).toContainEqual(expect.stringContaining(sentence));
+    expect(sentencesOf(rules, family, change)).toContainEqual(expect.stringContaining(sentence));
   });
 });
 
 test('of a family as it stands nothing is told', () => {
-  expect(told(RULES, 'whistle', () => ({}))).toEqual([]);
+  expect(sentencesOf(RULES, 'whistle', () => ({}))).toEqual([]);
 });

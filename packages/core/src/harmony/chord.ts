@@ -137,3 +137,9 @@ function readDegree(text: string): Degree {
 export function tonesOf(chords: readonly Chord[]): readonly PitchClass[] {
   return [...new Set(chords.flatMap((chord) => chord.tones))];
 }
+
+/** The chord that a symbol names in a key; undefined where it names none, as `N.C.` does. */
+export function chordNamed(symbol: string, tonic: NoteName): Chord | undefined {
+  const chord = parseChord(symbol, tonic);
+  return chord.ok && chord.value.root ? chord.value : undefined;
+}

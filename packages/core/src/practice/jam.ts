@@ -1,3 +1,4 @@
+import { defaultPreferences } from '../route/preferences.ts';
 import * as v from 'valibot';
 import type { Way } from '../families/way.ts';
 import { tonesOf, type Chord } from '../harmony/chord.ts';
@@ -198,8 +199,7 @@ function outsideNote(
   const { family } = instrument;
   const safe = new Set<string>(family.techniques.filter((one) => one.safe).map(({ id }) => id));
   const ready = family.setting === undefined ? all : all.filter(({ technique }) => safe.has(technique));
-  const preset = family.preferences[0]!.id;
-  const context = routingContext(instrument, { preset, weights: {}, playingOptions: {} });
+  const context = routingContext(instrument, defaultPreferences(family));
   const effortOf = ({ pitch }: Way) => routeLine(context, evenLine([pitch])).effort.total;
   const choices = OUTSIDE.filter((semitone) => !inside.has(semitone)).flatMap((semitone) => {
     const ways = ready.filter((way) => aboveHome(key, way.pitch) === semitone);

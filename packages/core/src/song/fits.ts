@@ -1,3 +1,4 @@
+import { keyOfSongKey } from './songKey.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import { noteText, type NoteName } from '../pitch/noteName.ts';
 import { pitchClass, type Pitch, type PitchClass } from '../pitch/pitch.ts';
@@ -114,8 +115,7 @@ export function readKnownDegrees(text: string): Result<ReadonlySet<PitchClass>> 
 
 /** Degrees of a song, as semitones above home, that are not among those somebody knows; rising. */
 export function lackingDegrees({ keys, sketch }: Sketched, known: ReadonlySet<number>): readonly number[] {
-  const { tonic, scale } = keys[0]!;
-  const { home } = keyOf(expectOk(scaleById(scale)), tonic);
+  const { home } = keyOfSongKey(keys[0]!);
   const needed = new Set(sketch.pitches.map((pitch) => pitchClass(pitch - home)));
   return [...needed].filter((semitones) => !known.has(semitones)).sort((a, b) => a - b);
 }

@@ -1,9 +1,8 @@
+import { keyOfSongKey } from './songKey.ts';
 import type { Instrument } from '../instrument/instrument.ts';
-import { expectOk } from '../result.ts';
 import { routingContext, type RoutingContext } from '../route/context.ts';
 import type { LineNote } from '../route/line.ts';
 import { routeLine } from '../route/route.ts';
-import { keyOf, scaleById } from '../scale/scale.ts';
 import type { Counted } from '../time/noteTiming.ts';
 import type { ArrangementPlan, PlacedPlan } from './arrangement.ts';
 import { movedTo } from './inMode.ts';
@@ -70,8 +69,7 @@ export function placed(
   plan: ArrangementPlan,
 ): { readonly plan: PlacedPlan; readonly context: RoutingContext } {
   const moved = movedTo(written, plan.transpose ?? 0, plan.mode);
-  const { tonic, scale } = moved.keys[0]!;
-  const context = routingContext(base.forKey(keyOf(expectOk(scaleById(scale)), tonic)), plan.preferences);
+  const context = routingContext(base.forKey(keyOfSongKey(moved.keys[0]!)), plan.preferences);
   const transpose = plan.transpose ?? openingOctave(context, melodyLine(moved), countingOfSong(moved));
   return { plan: { ...plan, transpose }, context };
 }

@@ -1,10 +1,9 @@
+import { keyOfSongKey } from './songKey.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import { noteText } from '../pitch/noteName.ts';
 import { routingContext } from '../route/context.ts';
 import type { Pin } from '../route/pin.ts';
 import { routeLine } from '../route/route.ts';
-import { keyOf, scaleById } from '../scale/scale.ts';
-import { expectOk } from '../result.ts';
 import { sameTabOn } from '../map/sameTabOn.ts';
 import {
   arranged,
@@ -34,8 +33,7 @@ export interface SameSongTab {
 
 /** The melody as it is routed on an instrument. */
 function routeOf(base: Instrument, song: Song, { preferences }: ArrangementPlan, pins: readonly Pin[]) {
-  const { tonic, scale } = song.keys[0]!;
-  const instrument = base.forKey(keyOf(expectOk(scaleById(scale)), tonic));
+  const instrument = base.forKey(keyOfSongKey(song.keys[0]!));
   return {
     instrument,
     route: routeLine(routingContext(instrument, preferences), melodyLine(song), {

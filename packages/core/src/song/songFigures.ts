@@ -1,5 +1,3 @@
-import { expectOk } from '../result.ts';
-import { keyOf, scaleById } from '../scale/scale.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import type { NotationOptions } from '../map/notation.ts';
 import { routeLine } from '../route/route.ts';
@@ -7,7 +5,7 @@ import { QUARTER } from '../time/ticks.ts';
 import type { ArrangementPlan } from './arrangement.ts';
 import { changeText, compareEffort } from './compareEffort.ts';
 import type { ChosenFigure } from './figure.ts';
-import { holdingAt, type Song } from './song.ts';
+import type { Song } from './song.ts';
 import { prepared } from './songView.ts';
 
 /** An ornament that lies well at a note. */
@@ -33,7 +31,7 @@ export function figureOffers(
   noteId: string,
   { dialect, naming }: NotationOptions,
 ): readonly FigureOffer[] {
-  const { song: arranged, route, context, instrument, name } = prepared(base, song, plan, naming);
+  const { readingAt, route, context, instrument, name } = prepared(base, song, plan, naming);
   const note = route.notes.find(({ id }) => id === noteId);
   if (!note?.way) return [];
   const { way } = note;
@@ -48,8 +46,7 @@ export function figureOffers(
       .effort;
   };
   const alone = effortOf([way]);
-  const { tonic, scale } = holdingAt(arranged.keys, note.onset)!;
-  const key = keyOf(expectOk(scaleById(scale)), tonic);
+  const { key } = readingAt(note.onset);
   return instrument.figures(way, key).map(({ words, ways }): FigureOffer => {
     const all = [...ways, way];
     return {

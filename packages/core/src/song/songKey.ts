@@ -1,6 +1,6 @@
 import { fifthsOf, signatureSigns } from '../pitch/keySignature.ts';
 import { expectOk } from '../result.ts';
-import { scaleById, spellScale } from '../scale/scale.ts';
+import { keyOf, scaleById, spellScale, type Key } from '../scale/scale.ts';
 import type { SongKey } from './song.ts';
 
 /** Signs of a signature tried, from the one of the major or minor key outwards. */
@@ -24,4 +24,9 @@ export function fifthsOfSongKey({ tonic, scale: id }: Pick<SongKey, 'tonic' | 's
     if (strange < best.strange) best = { fifths, strange };
   }
   return best.fifths;
+}
+
+/** The key as everything outside songs asks it. @throws for a scale that is none */
+export function keyOfSongKey({ tonic, scale }: Pick<SongKey, 'tonic' | 'scale'>): Key {
+  return keyOf(expectOk(scaleById(scale)), tonic);
 }

@@ -1,5 +1,5 @@
 import type { Remark } from '../families/way.ts';
-import { parseChord, type Chord } from '../harmony/chord.ts';
+import { chordNamed, type Chord } from '../harmony/chord.ts';
 import { rolesOf } from '../harmony/role.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import { sceneIn, waysIn, type WayView } from '../map/instrumentView.ts';
@@ -20,7 +20,7 @@ import type { Effort } from '../route/effort.ts';
 import type { LineNote } from '../route/line.ts';
 import { routeLine, type Route, type RouteNote } from '../route/route.ts';
 import type { Namer } from '../scale/namer.ts';
-import { keyOf, scaleById, type Key } from '../scale/scale.ts';
+import type { Key } from '../scale/scale.ts';
 import type { Scene } from '../scene/scene.ts';
 import { checkTension, type TensionCheck, type TensionLimits } from '../tension/tension.ts';
 import { accompaniment, withAdded, type AddedNote } from './accompany.ts';
@@ -33,6 +33,7 @@ import { octaveOffers, placed, type OctaveOffer } from './openingOctave.ts';
 import { holdingAt, type Song, type SongKey } from './song.ts';
 import type { Ticks } from '../time/ticks.ts';
 import { melodyLine, countingOfSong } from './songLine.ts';
+import { keyOfSongKey } from './songKey.ts';
 import { songNamer } from './songNamer.ts';
 import { songTab } from './songTab.ts';
 
@@ -146,9 +147,9 @@ export function prepared(
 function songReading(song: Song, naming: NotationOptions['naming']): Prepared['readingAt'] {
   const keys = new Map<SongKey, { readonly key: Key; readonly name: Namer; readonly home: Chord }>();
   for (const one of song.keys) {
-    const scale = expectOk(scaleById(one.scale));
-    const key = keyOf(scale, one.tonic);
-    keys.set(one, { key, name: songNamer(song, key, naming), home: expectOk(chordOver(scale, '1')) });
+    const key = keyOfSongKey(one);
+    const home = expectOk(chordOver(key.scale, '1'));
+    keys.set(one, { key, name: songNamer(song, key, naming), home });
   }
   const known = new Map<string, Reading>();
   return (onset) => {
@@ -164,11 +165,6 @@ function songReading(song: Song, naming: NotationOptions['naming']): Prepared['r
     known.set(both, reading);
     return reading;
   };
-}
-
-function chordNamed(symbol: string, tonic: Song['keys'][number]['tonic']): Chord | undefined {
-  const chord = symbol === '' ? undefined : parseChord(symbol, tonic);
-  return chord?.ok && chord.value.root ? chord.value : undefined;
 }
 
 /** Computes a song on an instrument. Pure. */

@@ -1,4 +1,4 @@
-import { parseChord } from '../harmony/chord.ts';
+import { chordNamed } from '../harmony/chord.ts';
 import { notePitchClass } from '../pitch/noteName.ts';
 import { pitchClass, type Pitch, type PitchClass } from '../pitch/pitch.ts';
 import type { RoutingContext } from '../route/context.ts';
@@ -30,11 +30,11 @@ interface SoundingChord {
 function chordAt(song: Song, onset: Ticks): SoundingChord | undefined {
   const symbol = holdingAt(song.chords, onset)?.symbol;
   const { tonic } = holdingAt(song.keys, onset)!;
-  const chord = symbol === undefined ? undefined : parseChord(symbol, tonic);
-  if (!chord?.ok || !chord.value.root) return undefined;
+  const chord = symbol === undefined ? undefined : chordNamed(symbol, tonic);
+  if (!chord) return undefined;
   const home = notePitchClass(tonic);
-  const tones = chord.value.tones.map((tone) => pitchClass(home + tone));
-  const { bass } = chord.value;
+  const tones = chord.tones.map((tone) => pitchClass(home + tone));
+  const { bass } = chord;
   return { home, tones, bass: bass ? pitchClass(home + degreeSemitones(bass)) : tones[0]! };
 }
 
@@ -97,23 +97,26 @@ export function chordTones(
 ): readonly (readonly Pitch[])[] {
   const chord = chordAt(song, onset);
   if (!chord) return [];
-  const own = pitchClass(melody);
+  const melodyTone = pitchClass(melody);
   const [root, third, fifth, ...above] = chord.tones;
   const sevenths = above.filter((tone) => pitchClass(tone - root!) >= 10);
   const order = (above.length > 0 ? [root, third, ...above, fifth] : [root, fifth, third]).filter(
     (tone) => tone !== chord.bass,
   );
-  const isBeside = !chord.tones.includes(own);
-  const isLeft = (tone: PitchClass) =>
-    (tone === own && (sevenths.includes(tone) || tone === pitchClass(chord.home + LEADING))) ||
+  const isBeside = !chord.tones.includes(melodyTone);
+  const isLeftOut = (tone: PitchClass) =>
+    (tone === melodyTone && (sevenths.includes(tone) || tone === pitchClass(chord.home + LEADING))) ||
     (isBeside && [1, 11].includes(pitchClass(melody - tone)));
   const bass = bassAt(onset);
   // Without a bass of its own the melody may be the root itself: nothing lies below it.
-  const lowest = bass !== undefined && bass < melody ? bass : own === chord.bass ? melody : undefined;
-  const wanted = order.filter((tone): tone is PitchClass => tone !== undefined && !isLeft(tone));
-  const upper = [...wanted.filter((tone) => tone !== own), ...wanted.filter((tone) => tone === own)];
+  const lowest = bass !== undefined && bass < melody ? bass : melodyTone === chord.bass ? melody : undefined;
+  const wanted = order.filter((tone): tone is PitchClass => tone !== undefined && !isLeftOut(tone));
+  const upper = [
+    ...wanted.filter((tone) => tone !== melodyTone),
+    ...wanted.filter((tone) => tone === melodyTone),
+  ];
   return [
-    ...(bass !== undefined && bass < melody && !isLeft(chord.bass) ? [[bass]] : []),
+    ...(bass !== undefined && bass < melody && !isLeftOut(chord.bass) ? [[bass]] : []),
     ...upper.map((tone) => pitchesBetween(tone, (lowest ?? melody - BELOW - 1) + 1, melody - 1).toReversed()),
   ];
 }

@@ -1,11 +1,10 @@
 import * as v from 'valibot';
-import { parseChord, type Chord } from '../harmony/chord.ts';
+import { chordNamed, type Chord } from '../harmony/chord.ts';
 import { BLUE_NOTES } from '../harmony/role.ts';
 import { spelledText } from '../pitch/spelledPitch.ts';
 import { pitchClass, type Pitch } from '../pitch/pitch.ts';
-import { expectOk } from '../result.ts';
 import { namer, type Namer } from '../scale/namer.ts';
-import { aboveHome, keyOf, scaleById, type Key } from '../scale/scale.ts';
+import { aboveHome, type Key } from '../scale/scale.ts';
 import { fields, number } from '../schema.ts';
 import {
   barAt,
@@ -16,6 +15,7 @@ import {
   type SongChord,
   type SongKey,
 } from '../song/song.ts';
+import { keyOfSongKey } from '../song/songKey.ts';
 import { melodyLine, metresOfSong } from '../song/songLine.ts';
 import { positionAt } from '../time/metre.ts';
 import type { Ticks } from '../time/ticks.ts';
@@ -149,8 +149,8 @@ export function checkTension(song: Song, limits: TensionLimits = TENSION_LIMITS)
 function keysOfSong(song: Song, chords: readonly SongChord[]): (onset: Ticks) => HeldKey {
   const known = new Map(
     song.keys.map((one): [SongKey, HeldKey] => {
-      const key = keyOf(expectOk(scaleById(one.scale)), one.tonic);
-      const read = new Map(chords.map(({ symbol }) => [symbol, chordIn(symbol, key)]));
+      const key = keyOfSongKey(one);
+      const read = new Map(chords.map(({ symbol }) => [symbol, chordNamed(symbol, one.tonic)]));
       const hasSeventh = [...read.values()].some(
         (chord) => chord?.tones[0] === 0 && SEVENTH.test(chord.quality),
       );
@@ -159,11 +159,6 @@ function keysOfSong(song: Song, chords: readonly SongChord[]): (onset: Ticks) =>
     }),
   );
   return (onset) => known.get(holdingAt(song.keys, onset) ?? song.keys[0]!)!;
-}
-
-function chordIn(symbol: string, { tonic }: Key): Chord | undefined {
-  const chord = parseChord(symbol, tonic);
-  return chord.ok && chord.value.root ? chord.value : undefined;
 }
 
 /** Qualities with a minor seventh over a major third. */
