@@ -128,7 +128,7 @@ test('what is printed has every system, drawn or not, the drawing and what is to
     return [before, ...now, document.querySelector('[aria-label="To leave out"]')?.textContent ?? ''];
   });
   expect(drawn.slice(0, 3)).toEqual([0, 0, 1]);
-  expect(drawn[3]).toContain('E5 in bars 3, 7, 12');
+  expect(drawn[3]).toContain('E5 in bars 2, 6, 10, 11, 14 and 15');
   await page.evaluate(() => window.dispatchEvent(new Event('afterprint')));
   await page.waitForFunction(
     () =>

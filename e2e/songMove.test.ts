@@ -1,7 +1,18 @@
-import type { Page } from 'puppeteer-core';
+import type { ElementHandle, Page } from 'puppeteer-core';
 import { chipsOf, factsOf, LOW_HARMONICA, songPath } from './songPage.ts';
 import { NOTE, LOOPED_NOTE, counts } from './notes.ts';
-import { barriers, choose, click, eventually, keys, openStage, sees, textOf, type Stage } from './stage.ts';
+import {
+  barriers,
+  choose,
+  click,
+  eventually,
+  keys,
+  openStage,
+  sees,
+  shows,
+  textOf,
+  type Stage,
+} from './stage.ts';
 
 let stage: Stage;
 let page: Page;
@@ -140,4 +151,32 @@ test('an ornament that lies well is put in before a note, and taken out again', 
   await page.click('section[aria-label="The note"] li [aria-pressed="true"]');
   await page.waitForFunction(() => !location.search.includes('figures='));
   await eventually(graces, (count) => expect(count).toBe(before));
+});
+
+test('a chord chart: a chord by name or notes, every hold with its fingers, what is not to be held and why', async () => {
+  // From a chord of the song to how the dulcimer in C G C holds it.
+  page = await stage.page(`${songPath(2)}?on=5a3e5046-0000-4000-8000-000000000012`);
+  await page.waitForSelector('a[href*="/keys/holds"]');
+  await page.goto(`${stage.address}/keys/holds?on=5a3e5046-0000-4000-8000-000000000012&in=C&play=major`);
+  await sees(page, 'C is C E G.');
+  await shows(page, 'section[aria-label="C"] tbody tr:first-child', 'bass 0 + mid 0 + mel 2');
+  const field = (await page.waitForSelector('main input[placeholder]')) as ElementHandle<HTMLInputElement>;
+  await field.click({ count: 3 });
+  await field.type('H7');
+  await sees(page, 'Write a chord such as C7');
+  await field.click({ count: 3 });
+  await field.type('F A C');
+  await keys(page, 'Enter');
+  await sees(page, 'F A C is F A C.');
+  expect(page.url()).toContain('chord=F+A+C');
+  await page.click('section[aria-label="F A C"] tbody tr:nth-child(2) th button');
+  await page.waitForFunction(() => new URL(window.location.href).searchParams.get('hold') !== null);
+  expect(await page.$$eval('tr.Mui-selected', (rows) => rows.length)).toBe(1);
+  expect(await barriers(page)).toEqual([]);
+  // Undo brings the chord before back.
+  await keys(page, 'Escape');
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  await click(page, 'Undo');
+  await click(page, 'Undo');
+  await sees(page, 'C is C E G.');
 });

@@ -53,10 +53,14 @@ export const SHOTS = [
     path: `/keys/chords?on=${LOW_E_FLAT}&in=Bb&play=minor-pentatonic&bar=4`,
     ready: '.lesson-drawing .chip',
   },
+  {
+    name: 'keys-holds',
+    path: `/keys/holds?on=${id(12)}&in=C&play=major`,
+    ready: '.lesson-drawing .chip',
+  },
   { name: 'practice-today', path: '/practice/today', ready: '.today-rows li' },
   // Played until the first bars are over.
   { ...stand(720), name: 'practice-stand', toggles: [' '], pause: 9500, dark: true },
-  { ...stand(727), name: 'practice-tablet', width: 768, height: 1024 },
   { ...stand(723), name: 'practice-jam', ready: '.jam-bars li', toggles: [' '], pause: 9000 },
   { ...stand(725), name: 'practice-drill', ready: '.drill .chip' },
   {

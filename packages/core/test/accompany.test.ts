@@ -346,3 +346,23 @@ describe('what lies under a note of the melody, by hand', () => {
     expect(under('english', 'treble', 'E4', 'C7')).toEqual([[60]]);
   });
 });
+
+test('chord style on a dulcimer: the tune stays on its string, in holds that a hand spans', () => {
+  const tune = songOf('A4*4 | D5*4 | E5*4', {
+    chords: ['G', 'D', 'G'].map((symbol, bar) => ({ at: quarters(4 * bar), symbol })),
+  });
+  const dulcimer = expectOk(openInstrument(specFromPreset('dulcimer', 'd3-a3-d4')));
+  const base = plainPlan(families.dulcimer);
+  const { tabText } = songView(
+    dulcimer,
+    tune,
+    {
+      ...base,
+      transpose: 0,
+      preferences: { ...base.preferences, preset: 'chord' },
+      adds: { fullness: 'medium', without: [] },
+    },
+    { naming: 'key', dialect: families.dulcimer.dialects[0]!.id },
+  );
+  expect(tabText.replace(/bass |mid |mel /g, '').replaceAll(' + ', '-')).toBe('3-3-4 | 0-7-7 | 10-10-8 |');
+});

@@ -1,20 +1,16 @@
 /** Each rule of the family contract is broken once, by a fault planted in a family; the contract must say which, and where. */
-import type { FamilyDefinition } from '../src/families/contract.ts';
 import { defineFamily } from '../src/families/defineFamily.ts';
-import type { EffortTerm } from '../src/families/effortTerm.ts';
-import { AGAINST_CHOICE, AIR_BUTTON, OUT_OF_TUNE } from '../src/families/generalTerms.ts';
+import { AGAINST_CHOICE, AIR_BUTTON, LONG_AIR, OUT_OF_TUNE } from '../src/families/generalTerms.ts';
 import { families, type FamilyId } from '../src/families/index.ts';
 import type * as FamilyList from '../src/families/index.ts';
-import type { Way } from '../src/families/way.ts';
 import { DRAWING_RULES } from './contract/drawn.ts';
 import { EFFORT_RULES } from './contract/effort.ts';
 import { LAYOUT_RULES } from './contract/layouts.ts';
+import { first, firstWay, term, type Definition } from './contract/plant.ts';
 import { PLAYING_RULES } from './contract/playing.ts';
 import type { Rule } from './contract/rule.ts';
 import { RULES } from './contract/rules.ts';
 import { WORD_RULES } from './contract/words.ts';
-
-type Definition = FamilyDefinition<Record<string, unknown>, Way>;
 
 /** Stands in for the family of its id, so that instruments of it are opened. */
 let mockPlanted: { readonly id: string } | undefined;
@@ -29,7 +25,7 @@ jest.mock('../src/families/index.ts', () => {
 /** A family carries all that its definition has; general terms come again when it is defined again. */
 function definitionOf(id: FamilyId): Definition {
   const family = families[id] as unknown as Definition;
-  const general = new Set([OUT_OF_TUNE, AGAINST_CHOICE, AIR_BUTTON].map((term) => term.id));
+  const general = new Set([OUT_OF_TUNE, AGAINST_CHOICE, AIR_BUTTON, LONG_AIR].map((term) => term.id));
   const own = family.terms.filter((term) => !general.has(term.id));
   return { ...family, terms: own };
 }
@@ -49,27 +45,6 @@ function sentencesOf(
     mockPlanted = undefined;
   }
 }
-
-/** A change of the first of a list. */
-const first = <T>([one, ...others]: readonly T[], change: Partial<T>): readonly T[] => [
-  { ...one!, ...change },
-  ...others,
-];
-
-/** The ways of a definition with the first of them changed. */
-const firstWay =
-  ({ ways }: Definition, change: Partial<Way>): Definition['ways'] =>
-  (layout, can) =>
-    first(ways(layout, can), change);
-
-const term = (parts: Partial<EffortTerm<Record<string, unknown>, Way>>) => ({
-  id: 'planted',
-  label: 'planted',
-  about: 'Planted.',
-  tally: 'sum' as const,
-  weight: 0,
-  ...parts,
-});
 
 type Fault = readonly [
   fault: string,
@@ -235,8 +210,18 @@ const FAULTS: readonly (readonly [rules: readonly Rule[], faults: readonly Fault
       [
         'a cost that feels what it does not say',
         'whistle',
-        ({ terms }) => ({ terms: [...terms, term({ feels: ['beats'], onWay: (_, at) => at.timing.haste })] }),
+        ({ terms }) => ({ terms: [...terms, term({ feels: ['beats'], onWay: (_, at) => at.timing.since })] }),
         'planted to xxxxxx feels more than it says: beats',
+      ],
+      [
+        'a cost by more of what was left behind than matters',
+        'whistle',
+        ({ terms }) => ({
+          terms: [...terms, term({ between: (_from, _to, at) => at.carried.length })],
+          carry: (_layout, before) => (before.length < 2 ? `${before}x` : before),
+          heeded: () => '',
+        }),
+        'planted to xxxxxx heeds more than it says: “”',
       ],
       [
         'something left behind that grows',

@@ -29,6 +29,7 @@ function figures(
 // A harmonica in C: its high bends count 1 + 3 Ã— 0.17 for three semitones above A.
 figures('diatonic', '60', [
   ['turns', ['4d'], 1, { from: ['4b'] }],
+  ['turns', ['4d'], 2.5, { from: ['4b'], timing: { since: 0.15 } }],
   ['turns', ['5b'], 0, { from: ['4b'] }],
   ['turns', ['1d', '2d'], 1, { from: ['1b', '2b', '3b'] }],
   ['jumps', ['5b'], 0, { from: ['4b'] }],
@@ -42,6 +43,7 @@ figures('diatonic', '60', [
   ['bends', ['3d3'], 1.5],
   ['bends', ['3d1'], 1],
   ['middles', ['2d1'], 2.2],
+  ['middles', ['2d1'], 4.4, { timing: { lasts: 0.15 } }],
   ['middles', ['3d1'], 0],
   ['middles', ['3d2'], 2.7],
   ['middles', ['3d2'], 2.7],
@@ -86,6 +88,7 @@ figures('diatonic', '53', [
 
 figures('chromatic', '60-12', [
   ['turns', ['2d'], 1, { from: ['2b'] }],
+  ['turns', ['2d'], 6.5, { from: ['2b'], timing: { since: 0.15 } }],
   ['turns', ['3b'], 0, { from: ['2b'] }],
   ['slides', ['2bs'], 1, { from: ['2b'] }],
   ['slides', ['3bs'], 0, { from: ['2bs'] }],
@@ -167,20 +170,24 @@ figures('english', 'treble', [
 
 figures('anglo', 'C-G-sharp-on-push', [
   ['turns', ['Lm3in/Lm'], 1, { from: ['Lm3out/Lm'] }],
+  // Quick eighths: three quarters of the way to no time at all.
+  ['turns', ['Lm3in/Lm'], 1 + 0.75 * 4, { from: ['Lm3out/Lm'], timing: { since: 0.15 } }],
   ['turns', ['Li3out/Lm'], 0, { from: ['Lm3out/Lm'] }],
   ['rows', ['Li3out/Lm'], 1, { from: ['Lm3out/Lm'] }],
   ['rows', ['Lm4out/Li'], 0, { from: ['Lm3out/Lm'] }],
-  ['hops', ['Lm4out/Lm'], 1, { from: ['Lm3out/Lm'] }],
+  ['hops', ['Lm4out/Lm'], 0.5, { from: ['Lm3out/Lm'] }],
+  ['hops', ['Lm4out/Lm'], 0.9, { from: ['Lm3out/Lm'], timing: { since: 0.3 } }],
   ['hops', ['Lm3in/Lm'], 0, { from: ['Lm3out/Lm'] }],
   ['off-middle', ['Li3out/Lm'], 1],
   ['off-middle', ['Lm3out/Lm'], 0],
+  ['off-middle', ['Li3out/Lm'], 1 - 0.75 * 0.85, { timing: { lasts: 0.15 } }],
   ['off-middle', ['Ro1out/Ri', 'Lm3out/Lm'], 1],
-  // One button by two fingers; the ring finger inside the middle one; the same finger is a hop, not this.
-  ['displaced', ['Lm4in/Lm'], 1, { from: ['Lm4out/Li'] }],
-  ['displaced', ['Lm4in/Li'], 0, { from: ['Lm4out/Li'] }],
-  ['displaced', ['Ri3out/Rr'], 0, { from: ['Rm2out/Rm'] }],
-  ['displaced', ['Ri2out/Rm'], 1, { from: ['Rm3out/Ri'] }],
-  ['displaced', ['Ri2out/Rm'], 0, { from: ['Lm3out/Li'] }],
+  // The index finger of the left hand lies on the second button from the thumb, of the right hand on the first.
+  ['displaced', ['Lm4in/Lm'], 1, { from: ['Lm3out/Lm'], carried: '21' }],
+  ['displaced', ['Lm4in/Li'], 0, { from: ['Lm3out/Lm'], carried: '21' }],
+  ['displaced', ['Ri3out/Rr'], 0, { from: ['Rm2out/Rm'], carried: '21' }],
+  ['displaced', ['Ri2out/Ri', 'Lm3out/Lr'], 2, { from: ['Lm3out/Lm'], carried: '21' }],
+  ['displaced', ['Ri2out/Ri'], 0, { from: ['Lm3out/Lm'], carried: '2-' }],
   ['weak', ['Lm1out/Ll'], 1],
   ['weak', ['Lm5out/Li'], 0],
   ['hands', ['Rm1out/Ri'], 1, { from: ['Lm5out/Li'] }],
@@ -222,18 +229,24 @@ figures('dulcimer', 'd3-a3-d4', [
   ['pick', ['middle.0'], 0, { from: ['melody.0'], timing: { offPulse: true }, options: { pick: 'out' } }],
   ['pick', ['melody.0'], 1, { from: ['middle.0'], timing: { offPulse: false } }],
   ['off-melody', ['middle.0'], 1],
-  ['off-melody', ['bass.0', 'melody.0'], 1],
+  ['off-melody', ['bass.0', 'melody.0'], 0],
+  ['off-melody', ['melody.0', 'middle.7/i'], 1],
   ['off-melody', ['melody.0'], 0],
 ]);
 
 // A harp in C from C2, all levers down: string 22 is C5, 18 F4.
 figures('harp', 'c-34', [
-  ['flips', ['18up/R1'], 1, { from: ['17down/R2'] }],
-  ['flips', ['18up/R1'], 0, { from: ['17down/R2'], carried: ' 18 ' }],
-  ['flips', ['18down/R1'], 1, { from: ['17down/R2'], carried: ' 18 ' }],
-  ['flips', ['18down/R1'], 0, { from: ['17down/R2'] }],
-  ['hurry', ['18up/R1'], 0.75, { from: ['17down/R2'], timing: { haste: 0.75 } }],
-  ['hurry', ['18up/R1'], 0, { from: ['17down/R2'], timing: { haste: 0 } }],
+  ['flips', ['18up/R1'], 1, { from: ['17down/R2'], carried: ' 18-' }],
+  ['flips', ['18up/R1'], 0, { from: ['17down/R2'], carried: ' 18+' }],
+  ['flips', ['18down/R1'], 1, { from: ['17down/R2'], carried: ' 18+' }],
+  ['flips', ['18down/R1'], 0, { from: ['17down/R2'], carried: ' 18-' }],
+  // A string that has not sounded is set before the line begins.
+  ['flips', ['18up/R1'], 0, { from: ['17down/R2'], carried: ' 17-' }],
+  ['before', ['18up/R1'], 1, { from: ['17down/R2'], carried: ' 17-' }],
+  ['before', ['18up/R1'], 0, { from: ['17down/R2'], carried: ' 18-' }],
+  ['before', ['18down/R1'], 0, { from: ['17down/R2'], carried: ' 17-' }],
+  ['hurry', ['18up/R1'], 0.75, { from: ['17down/R2'], carried: ' 18-', timing: { since: 0.15 } }],
+  ['hurry', ['18up/R1'], 0, { from: ['17down/R2'], carried: ' 18-', timing: { since: 0.6 } }],
   // Ring to thumb lies over three strings to seven: two thirds and a fourth; over nine it is a stretch, over ten a new place.
   ['moves', ['26down/R1'], 0, { from: ['17down/R4'] }],
   ['moves', ['27down/R1'], 1, { from: ['17down/R4'] }],
@@ -254,6 +267,10 @@ figures('harp', 'c-34', [
   ['again', ['18down/R2'], 1, { from: ['17down/R2'] }],
   ['again', ['17down/R2'], 0.5, { from: ['17down/R2'] }],
   ['again', ['18down/L2'], 0, { from: ['17down/R2'] }],
+  ['sides', ['22down/L2'], 1],
+  ['sides', ['22down/R2'], 0],
+  ['sides', ['10down/R2'], 1],
+  ['sides', ['10down/R2'], 0, { options: { hands: 'right' } }],
   ['cut', ['17down/R1'], 1, { from: ['17down/R2'] }],
   ['cut', ['18down/R1'], 0, { from: ['17down/R2'] }],
 ]);
@@ -278,6 +295,24 @@ for (const family of ['drum', 'custom'] as const)
       0,
       { from: family === 'drum' ? ['t2/R'] : ['p2/R'] },
     ],
+    [
+      'again',
+      [family === 'drum' ? 't2/R' : 'p2/R'],
+      2,
+      { from: [family === 'drum' ? 't2/R' : 'p2/R'], timing: { since: 0.15 } },
+    ],
+    [
+      'again',
+      [family === 'drum' ? 't2/R' : 'p2/R'],
+      0,
+      { from: [family === 'drum' ? 't2/R' : 'p2/R'], timing: { since: 0.3 } },
+    ],
+    [
+      'again',
+      [family === 'drum' ? 't2/R' : 'p2/R'],
+      0,
+      { from: [family === 'drum' ? 't2/L' : 'p2/L'], timing: { since: 0.15 } },
+    ],
     ['crossed', family === 'drum' ? ['t2/R'] : ['p1/R'], 1],
     ['crossed', family === 'drum' ? ['t2/L'] : ['p1/L'], 0],
     ['way', family === 'drum' ? ['t2/L'] : ['p2/L'], 0, { from: family === 'drum' ? ['t1/R'] : ['p1/R'] }],
@@ -289,7 +324,7 @@ test('every term of every family has a figure, but for those that come from oneâ
   for (const [id, family] of Object.entries(families)) {
     const own = family.terms
       .map((term) => term.id)
-      .filter((term) => !['tuning', 'choice', 'air-button'].includes(term));
+      .filter((term) => !['tuning', 'choice', 'air-button', 'long-air'].includes(term));
     expect([id, own.filter((term) => !told.get(id)?.has(term))]).toEqual([id, []]);
   }
 });
@@ -299,10 +334,10 @@ test.each([
   ['diatonic', ['habit', 'overs', 'over-run', 'middles', 'bends', 'jumps', 'turns', 'breath']],
   ['chromatic', ['habit', 'slides', 'onward', 'turns']],
   ['whistle', ['halves', 'grip', 'registers', 'crossed', 'crosses', 'fingers']],
-  ['english', ['hops', 'same-hand', 'weak', 'outer']],
-  ['anglo', ['hops', 'turns', 'rows', 'weak', 'hands', 'left']],
+  ['english', ['hops', 'outer', 'same-hand', 'weak']],
+  ['anglo', ['hops', 'off-middle', 'rows', 'weak', 'turns', 'hands', 'left']],
   ['dulcimer', ['thumb', 'slides', 'spans', 'shifts', 'pick', 'off-melody']],
-  ['harp', ['hurry', 'flips', 'again', 'moves', 'crossed', 'stretch', 'cut']],
+  ['harp', ['hurry', 'flips', 'again', 'moves', 'cut', 'sides', 'crossed', 'stretch']],
   ['drum', ['same-hand', 'crossed', 'way']],
 ] as const)('in %s what costs more comes first: %j', (id, order) => {
   const weights = order.map((term) => families[id].terms.find((t) => t.id === term)!.weight);

@@ -74,6 +74,27 @@ test('a C harmonica begins from 4 blow with plain notes only, and the dulcimer o
   );
 });
 
+test.each([
+  ['diatonic', '60', 'G', 'major-pentatonic', '2 draw|3 draw ″|3 draw|4 draw|5 blow|6 blow'],
+  ['diatonic', '60', 'G', 'mixolydian', '2 draw|3 draw ″|3 draw|4 blow|4 draw|5 blow|5 draw|6 blow'],
+  ['dulcimer', 'd3-a3-d4', 'D', 'major-pentatonic', 'mel 0|mel 1|mel 2|mel 4|mel 5|mel 7'],
+  ['dulcimer', 'd3-a3-a3', 'D', 'major-pentatonic', 'mel 3|mel 4|mel 5|mel 7|mel 8|mel 10'],
+  ['dulcimer', 'd3-a3-d4', 'G', 'major-pentatonic', 'mel 3|mel 4|mel 5|mel 7|mel 8|mel 10'],
+  ['dulcimer', 'd3-a3-d4', 'A', 'mixolydian', 'mid 0|mid 1|mid 2|mel 0|mel 1|mel 2|mel 3|mel 4'],
+] as const)('%s %s, %s %s begins where it is taught', (family, preset, tonic, scale, tab) => {
+  expect(lineOn(family, preset, { tonic, scale, direction: 'up' }).tab.join('|')).toBe(tab);
+});
+
+test('an octave follows the preset, on Map as in Keys: G on an Anglo from G4, chords left from C5', () => {
+  const from = (tonic: string, preset: string) => {
+    const preferences = { preset, weights: {}, playingOptions: {} };
+    return lineOn('anglo', 'C-G-sharp-on-push', { tonic, direction: 'up', preferences }).pitches[0];
+  };
+  expect(from('G', 'even')).toBe(pitch('G4'));
+  expect(from('C', 'even')).toBe(pitch('C4'));
+  expect(from('C', 'harmonic')).toBe(pitch('C5'));
+});
+
 test.each(['natural-minor', 'harmonic-minor'])('a harmonica in %s tuning begins in that scale', (tuning) => {
   const layout = instrumentOf('diatonic', '60').withOption('tuning', tuning) as object;
   expect(lineOn('diatonic', '60', {}, layout).question.scale).toBe(tuning);

@@ -2,7 +2,8 @@
 import type { Clash, Hold } from '../src/families/way.ts';
 import { families } from '../src/families/index.ts';
 import { specFromPreset, type Instrument } from '../src/instrument/instrument.ts';
-import { ableInstrument, fingered, instrumentOf } from './instruments.ts';
+import { QUARTER } from '../src/time/ticks.ts';
+import { ableInstrument, fingered, instrumentOf, pitchesOf, routeOf } from './instruments.ts';
 
 /** Why a hold cannot sound: the first clash of two of its ways, or else that of the whole. */
 function clashOf(instrument: Instrument, hold: Hold): Clash['reason'] | undefined {
@@ -85,7 +86,12 @@ const HOLDS: readonly (readonly [family: string, preset: string, holds: readonly
       ['bass.3/r + melody.4/r', 'finger'],
       ['bass.1/r + melody.3/i'],
       ['bass.3/i + melody.4/r', 'finger'],
-      ['bass.1/r + melody.4/m'],
+      // Centimetres on a string of 68.6: 1 to 3 is 9.7, 1 to 4 is 15.3, 1 to 5 is 20.3, 3 to 8 is 20.8, 10 to 13 is 5.6.
+      ['bass.1/r + melody.4/m', 'span'],
+      ['bass.1/r + melody.4/t'],
+      ['middle.1/r + melody.5/t', 'span'],
+      ['middle.3/r + melody.8/t', 'span'],
+      ['middle.10/r + melody.13/m'],
       ['bass.1/r + melody.5/m', 'span'],
       ['bass.0 + melody.12/m'],
     ],
@@ -130,12 +136,16 @@ test.each([
   ['dulcimer', 'd3-a3-d4', '4', ['melody.0'], '4'],
   ['dulcimer', 'd3-a3-d4', '4', ['bass.3/r', 'melody.0'], '3'],
   ['dulcimer', 'd3-a3-d4', '4', ['melody.5/i'], '3'],
-  ['harp', 'c-34', '', ['17down/R2'], ''],
-  ['harp', 'c-34', '', ['17up/R2'], ' 17 '],
-  ['harp', 'c-34', ' 17 ', ['20up/R1'], ' 17  20 '],
-  ['harp', 'c-34', ' 17  20 ', ['17down/R2'], ' 20 '],
-  ['harp', 'c-34', ' 17 ', ['17up/R2'], ' 17 '],
-  ['harp', 'c-34', '', ['17up/R2', '20up/R1'], ' 17  20 '],
+  ['harp', 'c-34', '', ['17down/R2'], ' 17-'],
+  ['harp', 'c-34', '', ['17up/R2'], ' 17+'],
+  ['harp', 'c-34', ' 17+', ['20up/R1'], ' 17+ 20+'],
+  ['harp', 'c-34', ' 17+ 20+', ['17down/R2'], ' 17- 20+'],
+  ['harp', 'c-34', ' 17+', ['17up/R2'], ' 17+'],
+  ['harp', 'c-34', '', ['17up/R2', '20up/R1'], ' 17+ 20+'],
+  // In two rows only what is not as set.
+  ['harp', 'c-23-double', '', ['R5down/R2'], ''],
+  ['harp', 'c-23-double', '', ['R5up/R2'], ' R5+'],
+  ['harp', 'c-23-double', ' R5+', ['R5down/R2'], ''],
 ])('%s %s, coming with “%s”: %j leaves “%s” behind', (family, preset, before, hold, after) => {
   const instrument = ableInstrument(family, preset);
   expect(
@@ -167,4 +177,14 @@ test('the middle string of a dulcimer with a capo is open at the capo', () => {
       .way.words;
   expect(words('0')).toBe('middle string open');
   expect(words('3')).toBe('middle string at the capo');
+});
+
+test('the low chord of E minor lies in a left hand: ring and little finger on the last column', () => {
+  const anglo = instrumentOf('anglo', 'C-G-sharp-on-push');
+  // E3, G3 and B3 are all pushed.
+  const view = routeOf(
+    anglo,
+    pitchesOf('E3 G3 B3').map((pitch, i) => ({ id: String(i), pitch, onset: 0, length: QUARTER })),
+  );
+  expect(view.notes.map(({ way }) => way?.id)).toEqual(['Lo1out', 'Lm2out', 'Li1out']);
 });

@@ -17,6 +17,7 @@ import {
 } from '../src/question/question.ts';
 import { expectOk } from '../src/result.ts';
 import { aboveHome, type Key } from '../src/scale/scale.ts';
+import { costOfHold, costOfStep, hasteOf } from '../src/route/effort.ts';
 import { UNHURRIED, type NoteTiming } from '../src/time/noteTiming.ts';
 import { routingContext } from '../src/route/context.ts';
 import type { Direction } from '../src/route/direction.ts';
@@ -109,11 +110,9 @@ export function termCost(
   const hold = to.map((text) => fingered(instrument, text));
   const at = { layout: instrument.layout, options, timing: { ...UNHURRIED, ...timing }, carried };
   const before = from?.map((text) => fingered(instrument, text));
-  const step = before ? term.between?.(before, hold, at) : 0;
-  return hold.reduce(
-    (sum, way) => sum + (term.onWay?.(way, at) ?? 0),
-    (term.onHold?.(hold, at) ?? 0) + (step ?? 0),
-  );
+  const haste = hasteOf(term, at);
+  const step = before ? costOfStep(term, before, hold, at) : 0;
+  return haste.hold * costOfHold(term, hold, at) + haste.step * step;
 }
 
 /** Pitches of a row of note names, `C4 E4`; two of a button apart by a stroke, `C4/D4`. */

@@ -9,7 +9,7 @@ import { ableInstrument, prefer, routeOf } from './instruments.ts';
 /** The judgement behind the routes, as it was agreed on: each term's weight, then what each preset changes. */
 const AGREED: Readonly<Record<FamilyId, Readonly<Record<string, string>>>> = {
   diatonic: {
-    '': 'turns 0.5, jumps 0.7, bends 1, middles 1.2, highs 1, overs 1.6, over-run 1.5, breath 0.2, tone 0.4, blocks 0.4, habit 4',
+    '': 'turns 0.5, jumps 0.7, bends 1, middles 1.2, highs 1, overs 1.6, over-run 1.5, breath 0.2, tone 0.4, blocks 0.4, habit 4, long-air 1.5',
     even: '',
     beginner: 'jumps 1.2',
     tone: 'tone 4, turns 0.2, jumps 0.4',
@@ -18,7 +18,7 @@ const AGREED: Readonly<Record<FamilyId, Readonly<Record<string, string>>>> = {
     reach: 'highs 0.5, overs 0.8, over-run 0.6',
   },
   chromatic: {
-    '': 'turns 0.2, slides 0.6, jumps 0.6, slid 0.6, onward 0.3, blocks 0.3, habit 4',
+    '': 'turns 0.2, slides 0.6, jumps 0.6, slid 0.6, onward 0.3, blocks 0.3, habit 4, long-air 1.5',
     even: '',
     turns: 'turns 10, slides 0.1, jumps 0.1, slid 0, onward 0, habit 0.5',
     slides: 'slides 6, slid 0',
@@ -35,18 +35,18 @@ const AGREED: Readonly<Record<FamilyId, Readonly<Record<string, string>>>> = {
     reach: 'strain 0.4',
   },
   english: {
-    '': 'hops 3, same-hand 0.5, reach 0.5, stretch 0.5, outer 0.2, weak 0.3',
+    '': 'hops 3, same-hand 0.5, reach 0.5, stretch 0.5, outer 0.7, weak 0.3',
     three: '',
     two: '',
     four: 'weak 0.15',
     alternate: 'same-hand 4, outer 0',
   },
   anglo: {
-    '': 'turns 0.8, rows 0.6, off-middle 0.6, hops 2, displaced 2, weak 0.35, hands 0.1, left 0, air-button 2',
+    '': 'turns 0.28, rows 0.6, off-middle 1.5, hops 2.5, displaced 2, weak 0.35, hands 0.1, left 0, air-button 2',
     even: '',
     along: 'rows 6, turns 0.05, off-middle 0',
     across: 'turns 6, rows 0.05',
-    harmonic: 'left 5, off-middle 0.1',
+    harmonic: 'left 5, off-middle 0.6',
     'two-rows': '',
   },
   dulcimer: {
@@ -60,20 +60,20 @@ const AGREED: Readonly<Record<FamilyId, Readonly<Record<string, string>>>> = {
     'melody-string': '',
   },
   harp: {
-    '': 'flips 3, hurry 4, moves 1, crossed 0.6, stretch 0.5, again 1.4, cut 0.4',
+    '': 'flips 3, before 0.2, hurry 4, moves 1, crossed 0.6, stretch 0.5, again 1.4, sides 0.7, cut 0.8',
     even: '',
     ringing: 'cut 6',
     placed: 'moves 4, stretch 0.2',
     'no-flips': '',
   },
   drum: {
-    '': 'same-hand 1, crossed 0.8, way 0.5',
+    '': 'same-hand 1, again 1, crossed 0.8, way 0.5',
     even: '',
     turns: 'same-hand 5, crossed 0.2',
     sides: 'crossed 6, same-hand 0.3',
   },
   custom: {
-    '': 'same-hand 1, crossed 0.8, way 0.5',
+    '': 'same-hand 1, again 1, crossed 0.8, way 0.5',
     even: '',
     turns: 'same-hand 5, crossed 0.2',
     sides: 'crossed 6, same-hand 0.3',
@@ -137,7 +137,7 @@ const LESS: readonly (readonly [string, string, string, string, string])[] = [
   ['whistle', '74', 'steady', 'fingers', 'grip'],
   ['anglo', 'C-G-sharp-on-push', 'along', 'even', 'rows'],
   ['anglo', 'C-G-sharp-on-push', 'across', 'even', 'turns'],
-  ['anglo', 'C-G-sharp-on-push', 'harmonic', 'even', 'left'],
+  ['anglo', 'C-G-sharp-on-push', 'harmonic', 'across', 'left'],
   ['dulcimer', 'd3-a3-a3', 'melody', 'across', 'off-melody'],
   ['dulcimer', 'd3-a3-a3', 'chord', 'across', 'off-melody'],
   ['harp', 'c-23-double', 'ringing', 'even', 'cut'],

@@ -53,14 +53,9 @@ test.each(FAMILY_IDS)('%s: as it stands comes first; a setting only where it giv
   }
 });
 
-test('a dulcimer is not retuned for the key it is tuned in, nor up by more than a tone or down by more than five', () => {
+test('a dulcimer is not retuned for the key it is tuned in, nor beyond what its strings are strung for', () => {
   const dulcimer = expectOk(openInstrument(specFromPreset('dulcimer', 'd3-a3-d4')));
   expect(suggestionsFor(dulcimer, key('major', 'D')).map(({ todo }) => todo)).toEqual([[]]);
-  // Without any octave in C, or with two: the melody string down.
-  expect(suggestionsFor(dulcimer, key('major', 'C')).map(({ todo }) => todo)).toEqual([
-    [],
-    ['tune the melody string down a tone'],
-  ]);
   // A capo takes as many notes away as it gives.
   expect(suggestionsFor(dulcimer, key('major', 'A'))).toHaveLength(1);
   const choices = (preset: string) => {
@@ -68,18 +63,38 @@ test('a dulcimer is not retuned for the key it is tuned in, nor up by more than 
     const tuning = options.find((option) => option.id === 'tuning')!;
     return tuning.choices.filter((choice) => tuning.retune!(choice.id) !== undefined).map(({ id }) => id);
   };
-  expect(choices('d3-a3-d4')).toEqual(['D3 A3 D4', 'D3 A3 A3', 'D3 A3 C4', 'D3 G3 D4', 'C3 G3 C4']);
+  // Strung for D A D: every tuning of it is borne, from every other; all three strings by a fifth is too much.
+  const ofD = ['D3 A3 D4', 'D3 A3 A3', 'D3 A3 C4', 'D3 A3 G3', 'D3 G3 D4'];
+  expect(choices('d3-a3-d4')).toEqual([...ofD, 'C3 G3 C4']);
+  expect(choices('d3-a3-a3')).toEqual(ofD);
+  expect(choices('c3-g3-c4')).toEqual(['D3 A3 D4', 'D3 A3 C4', 'D3 G3 D4', 'C3 G3 C4']);
   expect(choices('g2-d3-g3')).toEqual(['G2 D3 G3']);
 });
 
-test('which harmonica for a blues in G: C in 2nd position, F in 3rd, G in 1st, then the rest', () => {
+// Home on the bass string first, then the fewest strings. By the tunings that players take.
+test.each([
+  ['d3-a3-d4', 'natural-minor', 'D', 'tune the melody string down a tone'],
+  ['d3-a3-a3', 'natural-minor', 'D', 'tune the melody string up 3 semitones'],
+  ['d3-a3-a3', 'mixolydian', 'D', 'tune the melody string up 5 semitones'],
+  [
+    'd3-a3-d4',
+    'major',
+    'C',
+    'tune the bass string down a tone, tune the middle string down a tone, tune the melody string down a tone',
+  ],
+] as const)('%s for %s in %s: %s', (preset, scale, tonic, todo) => {
+  const dulcimer = expectOk(openInstrument(specFromPreset('dulcimer', preset)));
+  expect(suggestionsFor(dulcimer, key(scale, tonic)).map((one) => one.todo)).toEqual([[], [todo]]);
+});
+
+test('which harmonica for a blues in G: C in 2nd position, F in 3rd, G in 1st; the minor pentatonic lies plain in 5th and 4th', () => {
   const usual = families.diatonic.presets.slice(0, 12);
   const ranked = (scale: string) =>
     presetsFor('diatonic', key(scale, 'G'))
       .filter(({ preset }) => usual.some((one) => one.id === preset))
       .map(({ label }) => label);
   expect(ranked('blues-six').slice(0, 3)).toEqual(['C', 'F', 'G']);
-  expect(ranked('minor-pentatonic').slice(0, 3)).toEqual(['C', 'F', 'G']);
+  expect(ranked('minor-pentatonic').slice(0, 4)).toEqual(['C', 'F', 'E♭', 'B♭']);
   expect(ranked('major')[0]).toBe('G');
   expect(ranked('mixolydian')[0]).toBe('C');
 });
@@ -95,9 +110,9 @@ test('how easy a key is: effort a note, twice the share lacking beyond a twentie
   const blues = cell('60', 'blues-six', 'G');
   expect([blues.have, blues.of]).toEqual([17, 19]);
   expect(blues.ease).toBeCloseTo(perNote(blues) + 2 * (2 / 19 - 0.05));
-  // On an F harmonica B is a bend.
+  // On an F harmonica B is a bend, and 3rd position is taken less than 2nd.
   const third = cell('65', 'blues-six', 'G');
-  expect(third.ease).toBeCloseTo(perNote(third) + 2 * Math.max(0, 1 / 19 - 0.05) + 0.7);
+  expect(third.ease).toBeCloseTo(perNote(third) + 2 * Math.max(0, 1 / 19 - 0.05) + 0.7 + 0.12);
 });
 
 test.each(FAMILY_IDS)(
@@ -149,6 +164,8 @@ test('what cannot be set on the spot is refused, and what is set already asks no
   expect(expectOk(adjusted(dulcimer, [{ option: 'capo', choice: '0' }]))).toEqual({
     instrument: dulcimer,
     todo: [],
+    parts: 0,
+    semitones: 0,
   });
   const capo = expectOk(adjusted(dulcimer, [{ option: 'capo', choice: '3' }]));
   const back = expectOk(adjusted(capo.instrument, [{ option: 'capo', choice: '0' }]));

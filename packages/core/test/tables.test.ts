@@ -135,13 +135,14 @@ describe('Anglo concertina', () => {
   });
 
   test.each([
-    ['small', 8],
-    ['usual', 14],
-    ['large', 20],
-  ])('%s bellows hold %i quarters', (bellows, quarters) => {
+    ['small', 6],
+    ['usual', 10],
+    ['large', 14],
+  ])('%s bellows hold %i seconds of one reed, a third of it for four', (bellows, seconds) => {
     const plain = instrumentOf('anglo', 'C-G-two-rows');
     const layout = plain.withOption('bellows', bellows);
-    expect(instrumentOf('anglo', 'C-G-two-rows', { layout }).airCapacity).toBe(quarters);
+    const store = instrumentOf('anglo', 'C-G-two-rows', { layout }).airStore({})!;
+    expect([store.seconds, store.uses([60]), store.uses([60, 64, 67, 72])]).toEqual([seconds, 1, 3]);
   });
 });
 

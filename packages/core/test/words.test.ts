@@ -155,7 +155,7 @@ test.each([
     'anglo',
     'C-G-sharp-on-push',
     {},
-    { Lm5in: 'Li', Lm4in: 'Li Lm', Ri3out: 'Rm Rr', Ro4out: 'Rr Rl', Lo1out: 'Ll' },
+    { Lm5in: 'Li', Lm4in: 'Li Lm', Ri3out: 'Rm Rr', Ro4out: 'Rr Rl', Lo1out: 'Lr Ll' },
   ],
   ['dulcimer', 'd3-a3-d4', {}, { 'melody.0': '', 'melody.3': 'r m i t', 'bass.12': 'r m i t' }],
   ['dulcimer', 'd3-a3-d4', { hand: 'noter' }, { 'melody.0': '', 'melody.3': 'n' }],

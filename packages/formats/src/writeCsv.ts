@@ -1,5 +1,5 @@
 import { QUARTER, soundingPitch, spelledText } from '@same-song/core/music';
-import { barAt, barStarts, holdingAt, sungText, type Song } from '@same-song/core/song';
+import { barAt, barNumbers, barStarts, holdingAt, sungText, type Song } from '@same-song/core/song';
 import { csvText } from './csv.ts';
 import type { WordsUnder } from './wordsUnder.ts';
 
@@ -20,10 +20,11 @@ const COLUMNS = Object.freeze([
 
 /**
  * Every written note as a row, for a spreadsheet, in UTF-8. Times are in quarter
- * notes, bars counted from 1, each once as it is written.
+ * notes, bars counted as musicians do with 0 for an upbeat, each once as it is written.
  */
 export function writeCsv(song: Song, wordsUnder: WordsUnder = () => undefined): string {
   const starts = barStarts(song);
+  const numbers = barNumbers(song);
   const rows = song.parts.flatMap((part, i) =>
     part.voices.flatMap((voice) =>
       voice.notes.map((note) => {
@@ -32,7 +33,7 @@ export function writeCsv(song: Song, wordsUnder: WordsUnder = () => undefined): 
         return [
           part.name || String(i + 1),
           voice.id,
-          bar + 1,
+          numbers[bar]!,
           quarters(note.onset - starts[bar]!),
           quarters(note.onset),
           quarters(note.length),

@@ -4,6 +4,7 @@ import type { InstrumentSpec } from '@same-song/core/instruments';
 import type { NamingStyle, Role } from '@same-song/core/music';
 import {
   rankSuggestions,
+  type ChartChord,
   type NotationOptions,
   type Preferences,
   type StoredQuestion,
@@ -210,6 +211,23 @@ export function useSwitching(
       compute.switching(forWorker(subject), from, to, notation),
     ),
     enabled: subject !== undefined,
+    ...keepPrevious,
+  });
+}
+
+/** Every hold of a chord. */
+export function useChordChart(
+  subject: Subject | undefined,
+  question: KeyQuestion,
+  asked: ChartChord | undefined,
+  preferences: Preferences,
+  notation: NotationOptions,
+) {
+  return useQuery({
+    ...computed(foreground, ['holds', subject?.key, question, asked, preferences, notation], (compute) =>
+      compute.chordChart(forWorker(subject), question, asked!, preferences, notation),
+    ),
+    enabled: subject !== undefined && asked !== undefined,
     ...keepPrevious,
   });
 }

@@ -74,6 +74,23 @@ export function useSongKeys(
   });
 }
 
+/** An instrument as it stands and set otherwise, for a song in one key. @param standing as it is kept, not as it is set */
+export function useSongTunings(
+  standing: Subject | undefined,
+  asked: SongSubject | undefined,
+  preferences: Preferences,
+  by: number,
+  mode: string | undefined,
+) {
+  return useQuery({
+    ...computed(background, ['song-tunings', standing?.key, asked?.key, preferences, by, mode], (compute) =>
+      compute.songTunings(forWorker(standing), asked!.song, preferences, by, mode),
+    ),
+    enabled: standing !== undefined && asked !== undefined,
+    ...keepPrevious,
+  });
+}
+
 /** A song in every key on many instruments, one after the other; `onProgress` gets the share that is done. */
 export function useSongOnAll(
   subjects: readonly Subject[],

@@ -5,6 +5,7 @@ import {
   songAlternatives,
   songKeys,
   songTabs,
+  songTunings,
   songView,
 } from '@same-song/core/song';
 
@@ -14,6 +15,7 @@ export const songJobs = {
   alternatives: songAlternatives,
   keys: songKeys,
   tabs: songTabs,
+  tunings: songTunings,
   sameTab: sameSongTab,
   twice: sameTunes,
   figures: figureOffers,

@@ -3,8 +3,11 @@ import { expectOk } from '@same-song/core';
 import { type Scene, openInstrument, type Instrument } from '@same-song/core/instruments';
 import { keyOf, parseNote, scaleById, type Key, type NamingStyle, type Role } from '@same-song/core/music';
 import {
+  chordChart,
   keyTable,
   octavesInFull,
+  type ChartChord,
+  type ChordChart,
   sameTab,
   type SameTab,
   presetsFor,
@@ -34,6 +37,7 @@ import type {
   MelodySketch,
   Song,
   SongKeyFit,
+  SongTuning,
   SongView,
 } from '@same-song/core/song';
 import type { SongJobs } from './songJobs.ts';
@@ -109,6 +113,10 @@ const api = {
   async songTabs(...[subject, ...asked]: SongJob<SongJobs['tabs']>): Promise<readonly SongInKey[]> {
     return (await songJobs()).tabs(open(subject), ...asked);
   },
+  /** How it lies on the instrument in another tuning. */
+  async songTunings(...[subject, ...asked]: SongJob<SongJobs['tunings']>): Promise<readonly SongTuning[]> {
+    return (await songJobs()).tunings(open(subject), ...asked);
+  },
   /** What the tab of a song becomes on other instruments of its family. */
   async songSameTab(
     subject: Subject,
@@ -149,6 +157,15 @@ const api = {
   },
   switching(subject: Subject, from: KeyQuestion, to: KeyQuestion, notation: NotationOptions): Switching {
     return switchKeys(open(subject), keyFor(from), keyFor(to), notation);
+  },
+  chordChart(
+    subject: Subject,
+    question: KeyQuestion,
+    asked: ChartChord,
+    preferences: Preferences,
+    notation: NotationOptions,
+  ): ChordChart {
+    return chordChart(open(subject), keyFor(question), asked, preferences, notation);
   },
   chordScene(subject: Subject, question: KeyQuestion, roles: readonly Role[], naming: NamingStyle): Scene {
     return sceneForKey(open(subject), keyFor(question), naming, roles);

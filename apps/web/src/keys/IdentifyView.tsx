@@ -2,7 +2,7 @@ import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { openInstrument, type Instrument } from '@same-song/core/instruments';
 import {
@@ -24,19 +24,15 @@ import { SceneView } from '../scene/SceneView.tsx';
 import { dialectOf } from '../api/settings.ts';
 import type { KeysViewProps } from './keysView.ts';
 import { mapLink } from './mapLink.ts';
+import { TypedField, useTypedParam } from './TypedField.tsx';
 
 const SHOWN = 14;
 
 /** Notes that are typed or chosen, as the link keeps them, and the scales that hold them. */
-function useNotesAsked({ chosen, family, settings, param, setParam }: KeysViewProps['state']) {
-  const kept = param('notes');
-  const [text, setText] = useState(kept);
-  const [seen, setSeen] = useState(kept);
-  // Undo, and the way back in the browser, bring back what was typed.
-  if (kept !== seen) {
-    setSeen(kept);
-    setText(kept);
-  }
+function useNotesAsked(state: KeysViewProps['state']) {
+  const { chosen, family, settings } = state;
+  const typed = useTypedParam(state, 'notes', 'the notes');
+  const { text, take } = typed;
   const dialect = dialectOf(settings, family);
   const instrument = useMemo(() => {
     const opened = chosen && openInstrument(chosen.spec);
@@ -51,16 +47,10 @@ function useNotesAsked({ chosen, family, settings, param, setParam }: KeysViewPr
     () => [...new Set(instrument?.ways.filter((way) => way.able).map((way) => way.pitch % 12))],
     [instrument],
   );
-  const take = (notes: string) => {
-    setText(notes);
-    setParam('notes', notes, 'the notes');
-  };
   const takeAll = (pcs: readonly number[]) =>
     take(pcs.map(ownNamer(instrument?.home ?? 0, instrument?.ownScale).bare).join(' '));
   return {
-    text,
-    setText,
-    keep: () => setParam('notes', text, 'the notes'),
+    typed,
     instrument,
     read,
     fits,
@@ -72,23 +62,13 @@ function useNotesAsked({ chosen, family, settings, param, setParam }: KeysViewPr
 /** From notes to the scales that hold them, and from several instruments to what they share. */
 export function IdentifyView({ state }: KeysViewProps) {
   const { chosen } = state;
-  const { text, setText, keep, instrument, read, fits, own, takeAll } = useNotesAsked(state);
+  const { typed, instrument, read, fits, own, takeAll } = useNotesAsked(state);
   return (
     <div className="split identify">
       <div>
         <label className="identify-notes">
           Notes, or a line of tab of {chosen?.spec.name}
-          <input
-            value={text}
-            placeholder="D F G A C"
-            maxLength={2000}
-            aria-invalid={read !== undefined && !read.ok}
-            onChange={(event) => setText(event.target.value)}
-            onBlur={keep}
-            onKeyDown={(event) => {
-              if (event.key === 'Enter') keep();
-            }}
-          />
+          <TypedField typed={typed} placeholder="D F G A C" maxLength={2000} isWrong={read?.ok === false} />
         </label>
         {own.length < 12 && own.length > 0 && (
           <LinkButton onClick={() => takeAll(own)}>Take all notes of {chosen?.spec.name}</LinkButton>
@@ -121,7 +101,7 @@ export function IdentifyView({ state }: KeysViewProps) {
             </Table>
           </>
         )}
-        {text.trim() === '' && (
+        {typed.text.trim() === '' && (
           <p className="soft small">
             The scales that hold your notes will stand here, for each possible home.
           </p>

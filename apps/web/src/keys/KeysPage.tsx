@@ -52,6 +52,11 @@ const VIEWS = [
     View: view('Progressions', async () => (await import('./ProgressionView.tsx')).ProgressionView),
   },
   {
+    id: 'holds',
+    name: 'Chord chart',
+    View: view('The chord chart', async () => (await import('./HoldsView.tsx')).HoldsView),
+  },
+  {
     id: 'identify',
     name: 'What is this?',
     View: view('“What is this?”', async () => (await import('./IdentifyView.tsx')).IdentifyView),

@@ -15,6 +15,7 @@ const QUESTIONS = {
   lesson: 'How do I learn {scale} in {key} on {instrument}?',
   handout: 'Which pages to hand out, beginning with {scale} in {key} on {instrument}?',
   chords: 'Over which chords does {scale} in {key} suit, on {instrument}?',
+  holds: 'How do I hold a chord of {scale} in {key} on {instrument}?',
   identify: 'What do these notes make on {instrument}?',
   switch: 'What changes after {scale} in {key} on {instrument}?',
 } as const;

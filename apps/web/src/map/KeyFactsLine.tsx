@@ -1,3 +1,4 @@
+import { Link, useLocation } from 'react-router';
 import type { MapView } from '@same-song/core/route';
 import { LinkButton } from '../controls/LinkButton.tsx';
 import type { QuestionState } from '../question/useQuestion.ts';
@@ -13,6 +14,7 @@ function stepsText(steps: readonly number[]): string {
 /** Under the question: the notes and what a teacher says about the key. */
 export function KeyFactsLine({ state, view }: { state: QuestionState; view: MapView }) {
   const { facts } = view;
+  const { search } = useLocation();
   const items = [
     ...view.instrumentFacts,
     `against major: ${facts.againstMajor}`,
@@ -34,6 +36,11 @@ export function KeyFactsLine({ state, view }: { state: QuestionState; view: MapV
           {stepsText(facts.steps)}
         </span>
         {a4 !== 440 && <span className="key-fact key-steps">{`A = ${a4} Hz`}</span>}
+        <span className="key-fact">
+          <Link className="link" to={`/keys/holds${search}`}>
+            its chords
+          </Link>
+        </span>
       </p>
       {(facts.note || facts.simpler) && (
         <p>

@@ -11,6 +11,7 @@ export type {
   LayoutElement,
 } from '../families/layoutPart.ts';
 export type { Timbre } from '../families/timbre.ts';
+export type { AirKind } from '../families/air.ts';
 export type { AirNames, Remark, Side, SideNames, Technique, Way } from '../families/way.ts';
 export { parseScala, writeScala } from '../formats/scala.ts';
 export {

@@ -4,6 +4,7 @@ export { type Chord, chordSymbol, parseChord } from '../harmony/chord.ts';
 export { fiveOf, LAYERS } from '../harmony/layer.ts';
 export { FORMS, parseProgression, type Progression } from '../harmony/progression.ts';
 export type { Role } from '../harmony/role.ts';
+export { triadsOf } from '../harmony/scaleChords.ts';
 export {
   type FittedNote,
   notesOver,

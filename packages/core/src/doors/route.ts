@@ -3,6 +3,13 @@
 export { type AlternateRow, alternatesOf, type Candidate } from '../alternates/alternates.ts';
 export { adjusted, type Adjustment } from '../keys/adjusted.ts';
 export {
+  type ChartChord,
+  chordChart,
+  type ChordChart,
+  type ChordHold,
+  readChartChord,
+} from '../keys/chordChart.ts';
+export {
   type Demands,
   type KeyCell,
   type OctaveInFull,

@@ -2,7 +2,7 @@
 
 export { type Fullness, FULLNESSES } from '../song/accompany.ts';
 export { type ArrangementPlan, checkPlan, type Decision, plainPlan } from '../song/arrangement.ts';
-export { metreAt } from '../song/barOffset.ts';
+export { barName, barNumberIn, barNumbers, metreAt } from '../song/barOffset.ts';
 export { checkSong } from '../song/checkSong.ts';
 export { compareViews } from '../song/compareViews.ts';
 export { editedBy, type SongEdit } from '../song/edits.ts';
@@ -50,6 +50,8 @@ export { melodyLine } from '../song/songLine.ts';
 export { SONG_LIMITS } from '../song/songSchema.ts';
 export { songSheet } from '../song/songSheet.ts';
 export { type SongInKey, songTabs } from '../song/songTabs.ts';
+export { songTunings, type SongTuning } from '../song/songTunings.ts';
+export type { SongChange } from '../song/songChanges.ts';
 export { songAlternatives, songView, type SongView } from '../song/songView.ts';
 export { tapRhythm } from '../song/tapRhythm.ts';
 export { movedTonic } from '../song/transpose.ts';

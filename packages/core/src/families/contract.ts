@@ -18,8 +18,9 @@ import type {
   LayoutPreset,
   Setting,
 } from './layoutPart.ts';
+import type { AirKind, AirStore } from './air.ts';
 import type { Figure } from './figure.ts';
-import type { Spelling } from './kernel/readLoosely.ts';
+import type { ChordSpelling, Spelling } from './kernel/readLoosely.ts';
 import type { Timbre } from './timbre.ts';
 import type {
   AirNames,
@@ -30,6 +31,7 @@ import type {
   Mark,
   PlayedHold,
   Remark,
+  SettingChange,
   Side,
   SideNames,
   Technique,
@@ -62,10 +64,12 @@ export interface FamilyDefinition<Layout, W extends Way> {
   readonly label: string;
   /** Undefined for families without air, or whose air turns at phrases and not at notes. */
   readonly air: AirNames | undefined;
-  /** What its players do where a phrase ends; nothing for strings and tongues. */
-  readonly phraseEnd?: 'breath' | 'bellows';
+  /** How its air comes back; nothing for strings and tongues. */
+  readonly airKind?: AirKind;
   /** A note goes on sounding while others are begun, so that more can be played between those of a melody. */
   readonly ringsOn?: true;
+  /** Most notes that can sound at once, and why no more: `three strings, three notes`. */
+  readonly mostAtOnce?: { readonly notes: number; readonly text: string };
   /**
    * It sounds a set of pitches and nothing between them: a line over all of it takes the pitches that exist, and how well a
    * key lies on it is told by pitch classes.
@@ -85,6 +89,8 @@ export interface FamilyDefinition<Layout, W extends Way> {
   readonly dialects: readonly TabWriter<W>[];
   /** What its players type otherwise than any dialect writes it. */
   readonly spellings?: readonly Spelling[];
+  /** How its players type a chord as one: `-123`, `0-0-2`. */
+  readonly chordSpellings?: readonly ChordSpelling[];
   readonly timbre: Timbre;
   /** Said of a pitch no way reaches: `no reed reaches it`. */
   readonly absent: string;
@@ -104,8 +110,13 @@ export interface FamilyDefinition<Layout, W extends Way> {
   home(layout: Layout): PitchClass;
   /** Id of the scale in which its player begins there; major when left out. */
   ownScale?(layout: Layout): string;
-  /** Where on the instrument its players begin, if not where it is easiest: concertinas and harps near middle C. */
-  readonly beginsNear?: Pitch;
+  /**
+   * Where on the instrument its players begin a scale, if not where it is easiest: concertinas and harps near middle C, a
+   * harmonica in 2nd position on 2 draw.
+   */
+  beginsNear?(layout: Layout, key: Key): Pitch | undefined;
+  /** What a key costs beside the effort of a note since players seldom take it on this instrument; 0 for the usual ones. */
+  unusual?(layout: Layout, key: Key): number;
   /** E.g. `low E♭ harmonica`. */
   describe(layout: Layout): string;
   /** The preset that is usually taken in a key, where players count positions from the instrument's own. */
@@ -145,6 +156,12 @@ export interface FamilyDefinition<Layout, W extends Way> {
   carry?(layout: Layout, before: string, hold: Hold<W>): string;
   /** What a way's note is called where no key is asked; left out where it is as in the major key of `home`. */
   nameOf?(layout: Layout, way: W): NoteName;
+  /**
+   * What of the text left behind matters to a hold: texts of which the same matters cost the same. All of it when left out.
+   */
+  heeded?(layout: Layout, carried: string, hold: Hold<W>): string;
+  /** What is set otherwise along a line that has been chosen, in the order of the notes that need it. */
+  changes?(layout: Layout, line: readonly PlayedHold<W>[]): readonly SettingChange[];
   /** What to do at single notes of a line that has been chosen. */
   remarks?(layout: Layout, line: readonly PlayedHold<W>[], options: ChosenOptions): readonly Remark[];
 
@@ -152,8 +169,8 @@ export interface FamilyDefinition<Layout, W extends Way> {
   figures?(layout: Layout, way: W, ways: readonly W[], key: Key): readonly Figure<W>[];
 
   sideOf(layout: Layout, play: FingeredWay<W>): Side;
-  /** Beats of air in one direction before the store is full or empty; undefined where it is not limited. */
-  airCapacity?(layout: Layout): number | undefined;
+  /** How long the air lasts. @param options such as how long somebody's breath is */
+  airStore?(layout: Layout, options: ChosenOptions): AirStore;
   /** Pitches that sound along with every note. */
   drones?(layout: Layout): readonly Pitch[];
   /** Facts about a key on this layout, such as the position, as short phrases. @param layout as it is set for the key */
@@ -187,7 +204,6 @@ export interface OpenLayout extends OwnKey {
   readonly ways: readonly Way[];
   readonly marks: readonly Mark[];
   readonly drones: readonly Pitch[];
-  readonly airCapacity: number | undefined;
   readonly options: readonly LayoutOption[];
   readonly elements: readonly LayoutElement[];
   readonly capabilityGroups: readonly CapabilityGroup[];
@@ -203,18 +219,25 @@ export interface OpenLayout extends OwnKey {
   clash(low: FingeredWay, high: FingeredWay): Clash | undefined;
   holdClash(hold: Hold): Clash | undefined;
   carry(before: string, hold: Hold): string;
+  heeded(carried: string, hold: Hold): string;
+  changes(line: readonly PlayedHold[]): readonly SettingChange[];
   remarks(line: readonly PlayedHold[], options: ChosenOptions): readonly Remark[];
   figures(way: Way, key: Key): readonly Figure[];
   sideOf(play: FingeredWay): Side;
   nameOf(way: Way): NoteName;
   /** What a player says of the key; asked of the instrument as it is set for it. */
   facts(key: Key): readonly string[];
+  airStore(options: ChosenOptions): AirStore | undefined;
+  beginsNear(key: Key): Pitch | undefined;
+  unusual(key: Key): number;
   tables(key: Key): readonly FactTable[];
   /** @param called the name of the way's note; as the instrument's own key has it when left out */
   tab(way: Way, dialect: string, called?: NoteName): string;
   /** @param called as for `tab` */
   brief(way: Way, called?: NoteName): string;
   parseTab(text: string, dialect: string): Result<Way>;
+  /** The notes of a chord that is typed as one, each as tab; undefined where it is none. */
+  chordTyped(text: string): readonly string[] | undefined;
   scene(chip: (way: Way) => ChipText): Scene;
   withOption(option: string, value: string): unknown;
   withElement(element: string, change: ElementChange): unknown;
@@ -240,8 +263,9 @@ export interface Family extends Pick<
   | 'id'
   | 'label'
   | 'air'
-  | 'phraseEnd'
+  | 'airKind'
   | 'ringsOn'
+  | 'mostAtOnce'
   | 'isPitchSet'
   | 'sides'
   | 'techniques'
@@ -253,7 +277,6 @@ export interface Family extends Pick<
   | 'absent'
   | 'element'
   | 'setting'
-  | 'beginsNear'
   | 'presetIn'
 > {
   readonly presets: readonly LayoutPreset<unknown>[];

@@ -3,10 +3,10 @@ import { sceneOf, type Diagram } from '../scene/diagram.ts';
 import { fail, ok, type Result } from '../result.ts';
 import type { Face, Family, FamilyDefinition, OpenLayout } from './contract.ts';
 import { withArticle } from '../words.ts';
-import { readLoosely } from './kernel/readLoosely.ts';
+import { chordTyped, readLoosely } from './kernel/readLoosely.ts';
 import { tabReader } from './kernel/tabTable.ts';
 import type { Can, Capability, CapabilityGroup } from './layoutPart.ts';
-import { AGAINST_CHOICE, AIR_BUTTON, OUT_OF_TUNE } from './generalTerms.ts';
+import { AGAINST_CHOICE, AIR_TERMS, OUT_OF_TUNE } from './generalTerms.ts';
 import type { FingeredWay, Hold, PlayedHold, Way } from './way.ts';
 
 /** Closes a definition over its own types, so that the list of families needs no type of any one of them. */
@@ -17,7 +17,7 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
     ...definition.terms,
     OUT_OF_TUNE,
     AGAINST_CHOICE,
-    ...(definition.airCapacity ? [AIR_BUTTON] : []),
+    ...(AIR_TERMS[definition.airKind ?? 'breath'] ?? []),
   ]);
   const family: Family = Object.freeze({ ...definition, terms, face, open });
   return family;
@@ -47,7 +47,6 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
       ...faceOf(layout),
       marks: definition.marks?.(layout) ?? [],
       drones: definition.drones?.(layout) ?? [],
-      airCapacity: definition.airCapacity?.(layout),
       options: definition.options(layout),
       elements: definition.elements(layout),
       capabilityGroups: definition
@@ -102,15 +101,21 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
       clash: (low, high) => definition.clash(layout, low as FingeredWay<W>, high as FingeredWay<W>),
       holdClash: (hold) => definition.holdClash?.(layout, hold as Hold<W>),
       carry: (before, hold) => definition.carry?.(layout, before, hold as Hold<W>) ?? '',
+      heeded: (carried, hold) => definition.heeded?.(layout, carried, hold as Hold<W>) ?? carried,
+      changes: (line) => definition.changes?.(layout, line as readonly PlayedHold<W>[]) ?? [],
       remarks: (line, options) =>
         definition.remarks?.(layout, line as readonly PlayedHold<W>[], options) ?? [],
       figures: (way, key) => definition.figures?.(layout, own(way), ways, key) ?? [],
       sideOf: ({ way, fingering }) => definition.sideOf(layout, { way: own(way), fingering }),
       nameOf: (way) => called(own(way)),
       facts: (key) => definition.facts(layout, key),
+      airStore: (options) => definition.airStore?.(layout, options),
+      beginsNear: (key) => definition.beginsNear?.(layout, key),
+      unusual: (key) => definition.unusual?.(layout, key) ?? 0,
       tables: (key) => definition.tables?.(layout, key, ways) ?? [],
       tab: (way, dialect, note) => write(own(way), dialect, note),
       brief: (way, note = called(own(way))) => definition.brief(layout, own(way), note),
+      chordTyped: (text) => chordTyped(text, definition.chordSpellings ?? []),
       parseTab: (text, dialect) =>
         readLoosely(
           text,

@@ -1,4 +1,4 @@
-import type { NoteTiming } from '../time/noteTiming.ts';
+import type { Haste, NoteTiming } from '../time/noteTiming.ts';
 import type { FingeredWay, Hold, Way } from './way.ts';
 
 /** Id, label, explanation and default weight of a term of the effort: all of it but its cost functions. */
@@ -30,6 +30,11 @@ export interface Circumstances<Layout = unknown> {
 export interface EffortTerm<Layout = unknown, W extends Way = Way> extends TermInfo {
   /** What of a note's timing its costs depend on; nothing when left out. */
   readonly feels?: readonly (keyof NoteTiming)[];
+  /**
+   * How it is felt in haste: what going on costs by the time since the note before began, what sounding costs by how
+   * long it lasts. As costly at any speed when left out.
+   */
+  readonly haste?: Haste;
   /** Of sounding one way, whatever comes before and sounds along. */
   onWay?(way: FingeredWay<W>, at: Circumstances<Layout>): number;
   /** Of a whole hold, one way or several, beyond what each way costs by itself. */

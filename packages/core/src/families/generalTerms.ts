@@ -1,3 +1,4 @@
+import type { AirKind } from './air.ts';
 import type { TermInfo } from './effortTerm.ts';
 
 /** Terms of the effort that no family computes by itself; every family has them after its own. */
@@ -20,11 +21,26 @@ export const AGAINST_CHOICE: TermInfo = Object.freeze({
   weight: 5,
 });
 
-/** Where air is limited, the route follows it along the line. */
+/** Where notes turn the bellows, the route follows them along the line. */
 export const AIR_BUTTON: TermInfo = Object.freeze({
   id: 'air-button',
   label: 'air button',
   about: 'Notes before which the bellows have run out and the air button must help.',
   tally: 'sum',
   weight: 2,
+});
+
+/** Where breath turns with the notes, the route follows how long it goes one way. */
+export const LONG_AIR: TermInfo = Object.freeze({
+  id: 'long-air',
+  label: 'too long in one direction',
+  about: 'Notes begun when the lungs are full, or empty.',
+  tally: 'sum',
+  weight: 1.5,
+});
+
+/** What running out of air costs, by how it comes back; of the others it is no matter of the ways that are chosen. */
+export const AIR_TERMS: Readonly<Partial<Record<AirKind, readonly TermInfo[]>>> = Object.freeze({
+  button: [AIR_BUTTON],
+  lungs: [LONG_AIR],
 });

@@ -26,10 +26,19 @@ export interface LayoutOption {
   readonly value: string;
   readonly choices: readonly { readonly id: string; readonly label: string; readonly group?: string }[];
   /**
-   * What a player must do to change it without a workshop, e.g. `put the capo on fret 3`; undefined for a value that the
-   * instrument does not bear, and altogether where it takes a workshop.
+   * What a player must do to change it without a workshop; undefined for a value that the instrument does not bear, and
+   * altogether where it takes a workshop.
    */
-  readonly retune?: (value: string) => string | undefined;
+  readonly retune?: (value: string) => Retuning | undefined;
+}
+
+/** What is done to set an instrument otherwise. */
+export interface Retuning {
+  /** `put the capo on fret 3`. */
+  readonly words: string;
+  /** How many strings, or other parts, are touched, and by how many semitones together. */
+  readonly parts: number;
+  readonly semitones: number;
 }
 
 /** A property of an element beside its pitch. */

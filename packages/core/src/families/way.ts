@@ -86,6 +86,11 @@ export interface FingeredWay<W extends Way = Way> {
 /** What is sounded at once: mostly one way, in a chord several, from low to high. Never empty. */
 export type Hold<W extends Way = Way> = readonly FingeredWay<W>[];
 
+/** The direction of air in which a hold sounds; undefined where there is none. */
+export function airOf(hold: Hold): Air | undefined {
+  return hold[0]!.way.air;
+}
+
 /** Why ways cannot sound together. */
 export interface Clash {
   /**
@@ -111,6 +116,22 @@ export interface PlayedHold<W extends Way = Way> {
   readonly carried: string;
 }
 
+/** Something that is set otherwise before a line or during it, such as a lever. Times are ticks since its start. */
+export interface SettingChange {
+  /** What is set: `F4`. */
+  readonly row: string;
+  readonly to: 'up' | 'down';
+  /** The note that needs it, and when it begins. */
+  readonly noteId: string;
+  readonly onset: Ticks;
+  /** From when on it can be done; undefined where it is done before the line begins. */
+  readonly from: Ticks | undefined;
+  /** The latest time in which the hand that does it has a beat to spare; undefined where there is none. */
+  readonly free: { readonly from: Ticks; readonly to: Ticks } | undefined;
+  /** `left hand`. */
+  readonly hand: string;
+}
+
 /** Something to do at a note of the line. */
 export interface Remark {
   readonly noteId: string;
@@ -120,4 +141,6 @@ export interface Remark {
   readonly text: string;
   /** True for what happens at every note, such as the pick's direction: shown beside it, not listed. */
   readonly routine?: boolean;
+  /** True for what `changes` of the instrument tells more of. */
+  readonly isChange?: boolean;
 }

@@ -72,7 +72,8 @@ export function chordSymbol({ root, quality, bass }: Chord, tonic: NoteName): st
   return bass ? `${named}/${noteText(noteAt(bass, tonic))}` : named;
 }
 
-function noteAt(degree: Degree, tonic: NoteName): NoteName {
+/** The note of a degree in a key. */
+export function noteAt(degree: Degree, tonic: NoteName): NoteName {
   return spellAs(
     letterAbove(tonic.letter, degree.number - 1),
     pitchClass(notePitchClass(tonic) + degreeSemitones(degree)),

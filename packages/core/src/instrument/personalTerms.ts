@@ -1,5 +1,5 @@
 import type { EffortTerm, TermInfo } from '../families/effortTerm.ts';
-import { AGAINST_CHOICE, AIR_BUTTON, OUT_OF_TUNE } from '../families/generalTerms.ts';
+import { AGAINST_CHOICE, AIR_BUTTON, LONG_AIR, OUT_OF_TUNE } from '../families/generalTerms.ts';
 import type { Way } from '../families/way.ts';
 
 /** Cents that count as one. */
@@ -27,8 +27,9 @@ export function withPersonalTerms(
       ...AGAINST_CHOICE,
       onWay: ({ way }) => ((chosenFor.get(way.pitch) ?? way.id) === way.id ? 0 : 1),
     },
-    // Counted along the line by the route, which alone knows how full the bellows are.
+    // Counted along the line by the route, which alone knows how much air there is.
     [AIR_BUTTON.id]: AIR_BUTTON,
+    [LONG_AIR.id]: LONG_AIR,
   };
   return [...own, ...all.slice(own.length).map(({ id }) => personal[id]!)];
 }

@@ -1,6 +1,7 @@
 import type { Instrument } from '../instrument/instrument.ts';
 import { noteCode } from '../pitch/noteName.ts';
 import type { Pitch } from '../pitch/pitch.ts';
+import { bestStart } from '../route/range.ts';
 import { scaleInRange, scaleOn } from '../route/missing.ts';
 import type { Preferences } from '../route/preferences.ts';
 import { routingContext, type RoutingContext } from '../route/context.ts';
@@ -41,11 +42,10 @@ export interface KeyCell {
   /** Where octaves begin that lack only their last note, home itself, rising. */
   readonly almost: readonly Pitch[];
   /**
-   * Index of the octave that costs least, of nearly equal ones the nearest to where the family's players begin;
-   * undefined where none is complete.
+   * Index of the octave in which a teacher begins, as for a line; undefined where none is complete.
    */
   readonly best: number | undefined;
-  /** How hard the key is on the instrument; only ranks, the less the better. */
+  /** How hard the key is on the instrument, where it lies best; only ranks, the less the better. */
   readonly ease: number;
   /** What that octave asks; nothing where there is none. */
   readonly demands: Demands;
@@ -80,15 +80,19 @@ export function keyCell(
   const { almost, octaves: routes } = octavesOf(context, key);
   const isSet = instrument.family.isPitchSet;
   const { wanted, missing } = scaleOn(context, key);
+  const notes = key.scale.semitones.length + 1;
   const octaves = routes.map(({ from, route }): OctaveFit => {
     return { from, total: route.total, hard: hardOf(context, route) };
   });
-  const best = bestOf(octaves, instrument.family.beginsNear);
+  const starts = octaves.map(({ from, total }) => ({ from, missing: 0, effort: total / notes }));
+  const start = bestStart(context, key, starts);
+  const best = start && starts.indexOf(start);
+  const least = Math.min(...starts.map(({ effort }) => effort));
   return {
     tonic: noteCode(key.tonic),
     home: key.home,
     scale: key.scale.id,
-    notes: key.scale.semitones.length + 1,
+    notes,
     have: wanted.length - missing.length,
     of: wanted.length,
     lies: isSet ? missing.length === 0 : best !== undefined,
@@ -98,8 +102,7 @@ export function keyCell(
     ease: isSet
       ? easeOfSet(context, key, missing.length / wanted.length)
       : easeOf(context, key, {
-          notes: key.scale.semitones.length + 1,
-          effort: best === undefined ? undefined : octaves[best]!.total,
+          effort: best === undefined ? NO_OCTAVE : least,
           lacking: wanted.length === 0 ? 1 : missing.length / wanted.length,
         }),
     demands: best === undefined ? [] : demandsOf(routes[best]!.route),
@@ -148,20 +151,6 @@ function octavesOf(context: RoutingContext, key: Key) {
   return { octaves, almost: begun.filter((from) => !context.has(from + 12)) };
 }
 
-/** Octaves cost nearly the same up to this part of the least. */
-const NEARLY = 1.1;
-
-function bestOf(octaves: readonly OctaveFit[], near: Pitch | undefined): number | undefined {
-  const least = Math.min(...octaves.map((octave) => octave.total));
-  const away = ({ from, total }: OctaveFit): number => {
-    if (near === undefined) return total - least;
-    return total > least * NEARLY ? Infinity : Math.abs(from - near);
-  };
-  const distances = octaves.map(away);
-  const at = distances.indexOf(Math.min(...distances));
-  return at < 0 ? undefined : at;
-}
-
 function hardOf({ instrument }: RoutingContext, { ways }: QuickRoute): readonly string[] {
   return instrument.family.techniques
     .filter((t) => (!t.safe || t.caution) && ways.some((way) => way.technique === t.id))
@@ -185,12 +174,12 @@ export function lackingCost(share: number): number {
 /** What it counts for each thing that must be set for a key, such as a lever. */
 const PER_SETTING = 0.05;
 
-/** What setting an instrument for a key counts beside the effort of a note. @param instrument as it is set for it */
-export function settingCost({ settings }: Instrument): number {
-  return PER_SETTING * settings.length;
+/** What a key itself counts beside the effort of a note: what must be set, and how seldom it is taken. @param instrument as it is set for it */
+export function keyCost(instrument: Instrument, key: Key): number {
+  return PER_SETTING * instrument.settings.length + instrument.unusual(key);
 }
 
-/** What it counts that a tone of the blues' major chords does not come plain. */
+/** What it counts that a tone of a blues' major chords does not come plain. */
 const PER_CHORD_TONE = 0.7;
 /** More than any effort: without a complete octave a key does not lie on an instrument. */
 const NO_OCTAVE = 100;
@@ -203,19 +192,22 @@ const NO_OCTAVE = 100;
 function easeOf(
   { usable, instrument }: RoutingContext,
   key: Key,
-  { notes, effort, lacking }: { notes: number; effort: number | undefined; lacking: number },
+  { effort, lacking }: { effort: number; lacking: number },
 ): number {
   const plain = instrument.family.techniques[0]!.id;
   const comesPlain = (semitone: number) =>
     usable.some((way) => way.technique === plain && aboveHome(key, way.pitch) === semitone);
-  const tones = key.scale.group === 'blues' ? [4, 9].filter((s) => !key.scale.semitones.includes(s)) : [];
+  const tones = isBlues(key) ? [4, 9].filter((s) => !key.scale.semitones.includes(s)) : [];
   return (
-    (effort === undefined ? NO_OCTAVE : effort / notes) +
+    effort +
     lackingCost(lacking) +
-    settingCost(instrument) +
+    keyCost(instrument, key) +
     PER_CHORD_TONE * tones.filter((semitone) => !comesPlain(semitone)).length
   );
 }
+
+/** The minor pentatonic stands with the blues, but is music of its own, over minor chords. */
+const isBlues = ({ scale }: Key) => scale.group === 'blues' && scale.id !== 'minor-pentatonic';
 
 /** What counts on a set of pitches, each more than all that follow: notes of the scale it lacks, pitches outside the scale … */
 const PER_SHARE_OUTSIDE = 0.1;

@@ -57,11 +57,16 @@ describe.each(FAMILY_IDS)('the table of a %s', (id) => {
         const pitches = wanted.filter((p) => p >= octave.from && p <= octave.from + 12);
         expect(octave.total).toBeCloseTo(routeOf(instrument, pitches, preferences).effort.total, 8);
       }
-      const totals = cell.octaves.map((o) => o.total);
-      const nearly = base.family.beginsNear === undefined ? 1 : 1.1;
-      expect(cell.best === undefined).toBe(totals.length === 0);
+      // An octave costs at most six tenths of a note's effort more for each octave that it lies nearer to where players begin.
+      const near = instrument.beginsNear(key);
+      const costs = cell.octaves.map(({ from, total }) => {
+        return total / cell.notes + (near === undefined ? 0 : (0.6 * Math.abs(from - near)) / 12);
+      });
+      expect(cell.best === undefined).toBe(costs.length === 0);
       if (cell.best !== undefined)
-        expect(totals[cell.best]).toBeLessThanOrEqual(nearly * Math.min(...totals));
+        expect(costs[cell.best]! - Math.min(...costs)).toBeLessThanOrEqual(
+          (0.1 * Math.max(...cell.octaves.map(({ total }) => total))) / cell.notes,
+        );
     }
   });
 
@@ -334,13 +339,13 @@ test.each([
   expect(cell.almost).toEqual(almost);
 });
 
-test('ease is the effort of a note in the best octave, and what is lacking beyond one note in twenty counts twice', () => {
-  for (const id of ['diatonic', 'whistle', 'english', 'dulcimer'] as const) {
+test('ease is the effort of a note in the easiest octave, and what is lacking beyond one note in twenty counts twice', () => {
+  for (const id of ['chromatic', 'whistle', 'english', 'dulcimer'] as const) {
     const base = firstOf(id);
     for (const cell of keyTable(base, [scale('major')], defaultPreferences(base.family)).rows.flat()) {
       const lacking = 2 * Math.max(0, cell.missing.length / cell.of - 0.05);
       // Eight notes from home to home; without a complete octave a key does not lie there at all.
-      const effort = cell.best === undefined ? 100 : cell.octaves[cell.best]!.total / 8;
+      const effort = Math.min(800, ...cell.octaves.map(({ total }) => total)) / 8;
       expect(cell.ease).toBeCloseTo(effort + lacking, 10);
     }
   }

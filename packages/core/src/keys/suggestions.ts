@@ -6,8 +6,8 @@ import {
   type InstrumentSpec,
 } from '../instrument/instrument.ts';
 import { defaultPreferences } from '../route/preferences.ts';
-import type { Key } from '../scale/scale.ts';
-import { withSetting, type Adjusted, type Adjustment } from './adjusted.ts';
+import { aboveHome, type Key } from '../scale/scale.ts';
+import { variantsOf, type Adjustment } from './adjusted.ts';
 import { byEase, contextsFor, keyCell, type KeyCell } from './keyCell.ts';
 
 /** One instrument for a key, and what must be done first. */
@@ -21,20 +21,39 @@ export interface Suggestion {
   readonly cell: KeyCell;
 }
 
-/** Most combinations of an instrument's quick options that are tried. */
-const VARIANTS = 160;
-
 /**
  * What an instrument offers for a key: first as it stands, then the best it can be brought to without a workshop, where
- * that gives octaves or notes that are lacking. Nobody retunes for a little less effort.
+ * that gives octaves or notes that are lacking: home on the lowest drone first, then fewest strings touched. Nobody retunes
+ * for a little less effort.
  */
 export function suggestionsFor(instrument: Instrument, key: Key): readonly Suggestion[] {
   const standing = suggestion(instrument, key, [], []);
-  const variants = variantsOf(instrument).map((variant) =>
-    suggestion(variant.instrument, key, variant.settings, variant.todo),
-  );
-  const [better] = rankSuggestions(variants.filter(({ cell }) => gives(cell, standing.cell)));
-  return better ? [standing, better] : [standing];
+  const better = variantsOf(instrument)
+    .map((variant) => ({
+      variant,
+      offered: suggestion(variant.instrument, key, variant.settings, variant.todo),
+    }))
+    .filter(({ offered }) => gives(offered.cell, standing.cell));
+  const order = rankSuggestions(better.map(({ offered }) => offered));
+  const ranks = ({ variant, offered }: (typeof better)[number]) => [
+    isHomeLowest(variant.instrument, key) ? 0 : 1,
+    variant.settings.length,
+    variant.parts,
+    order.indexOf(offered),
+    variant.semitones,
+  ];
+  const [best] = better.sort((a, b) => compareRanks(ranks(a), ranks(b)));
+  return best ? [standing, best.offered] : [standing];
+}
+
+/** Whether the lowest of the strings that drone is home; true where none does. */
+function isHomeLowest({ drones }: Instrument, key: Key): boolean {
+  const [lowest] = drones;
+  return lowest === undefined || aboveHome(key, lowest) === 0;
+}
+
+function compareRanks(one: readonly number[], other: readonly number[]): number {
+  return one.reduce((order, rank, i) => order || rank - other[i]!, 0);
 }
 
 /** Whether a cell has whole octaves, and more of them or of the notes than another. */
@@ -59,25 +78,6 @@ function suggestion(
   };
 }
 
-interface Variant extends Adjusted {
-  readonly settings: readonly Adjustment[];
-}
-
-/** Every combination of the options that take no workshop, the present one left out. */
-function variantsOf(instrument: Instrument): readonly Variant[] {
-  let variants: readonly Variant[] = [{ instrument, settings: [], todo: [] }];
-  for (const { id, value, choices } of instrument.options.filter((option) => option.retune))
-    variants = variants.flatMap((variant) =>
-      choices.slice(0, VARIANTS).flatMap((choice) => {
-        if (choice.id === value) return [variant];
-        const setting = { option: id, choice: choice.id };
-        const next = withSetting(variant, setting);
-        return next.ok ? [{ ...next.value, settings: [...variant.settings, setting] }] : [];
-      }),
-    );
-  return variants.filter((variant) => variant.settings.length > 0).slice(0, VARIANTS);
-}
-
 /** All instruments for a key, best first; each at most twice. */
 export function everythingFor(instruments: readonly Instrument[], key: Key): readonly Suggestion[] {
   return rankSuggestions(instruments.flatMap((instrument) => suggestionsFor(instrument, key)));
@@ -100,10 +100,7 @@ export function rankSuggestions<S extends Suggestion>(suggestions: readonly S[])
       todo.length,
     ];
   };
-  return [...suggestions].sort((a, b) => {
-    const other = ranks(b);
-    return ranks(a).reduce((order, rank, i) => order || rank - other[i]!, 0);
-  });
+  return [...suggestions].sort((a, b) => compareRanks(ranks(a), ranks(b)));
 }
 
 /** Every preset of a family for a key, best first: which one to pick up or to buy. */

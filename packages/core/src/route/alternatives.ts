@@ -5,7 +5,8 @@ import type { Effort } from './effort.ts';
 import type { LineNote } from './line.ts';
 import { onsetsOf } from './onsets.ts';
 import type { Pin } from './pin.ts';
-import { effortAlong, planWithAir, type Plan } from './plan.ts';
+import type { AirPlaces } from './air.ts';
+import { effortAlong, heedlessPlan, planWithAir, steeringStore, type Plan } from './plan.ts';
 
 /** Another way for one note and what it would change over the whole line. */
 export interface Alternative {
@@ -32,6 +33,7 @@ export interface Routed {
   readonly line: readonly LineNote[];
   readonly pins: readonly Pin[];
   readonly metre: Counting;
+  readonly places: AirPlaces;
   readonly plan: Plan;
   readonly effort: Effort;
 }
@@ -41,7 +43,7 @@ export interface Routed {
  * The costs of the whole line through each way come from the solver's table, so one note takes no longer than the route.
  */
 export function alternativesTo(routed: Routed, noteId: string): readonly Alternative[] {
-  const { context, pins, plan, effort } = routed;
+  const { context, pins, places, plan, effort } = routed;
   const at = plan.onsets.findIndex(({ noteIds }) => noteIds.includes(noteId));
   if (at < 0) return [];
   const note = plan.onsets[at]!.noteIds.indexOf(noteId);
@@ -49,20 +51,17 @@ export function alternativesTo(routed: Routed, noteId: string): readonly Alterna
   const isRedundant = new Set(context.redundant(pitch).map(({ way }) => way));
   const isPinned = pins.some((pin) => pin.noteId === noteId);
   const freed = isPinned || isRedundant.size > 0 ? noteId : undefined;
-  const minding = context.instrument.airCapacity !== undefined;
-  const open = freed === undefined && !minding ? plan : replanned(routed, freed);
   const now = plan.played(plan.solution.path);
   const current = now[at]!.hold[note]!.way;
-  const best = new Map<Way, { state: number; total: number }>();
-  for (const [state, { hold }] of open.sets[at]!.states.entries()) {
-    const way = hold[note]?.way;
-    const total = open.solution.totalThrough(at, state);
-    if (way === undefined || way === current || total >= (best.get(way)?.total ?? Infinity)) continue;
-    best.set(way, { state, total });
-  }
-  const found = [...best].map(([way, { state }]): Alternative => {
-    const played = open.played(open.solution.pathThrough(at, state)!);
-    const there = effortAlong(context, played).effort;
+  const best = new Map<Way, { played: readonly PlayedHold[]; there: Effort }>();
+  for (const open of plansFor(routed, freed))
+    for (const [way, state] of cheapestThrough(open, at, note)) {
+      if (way === current) continue;
+      const played = open.played(open.solution.pathThrough(at, state)!);
+      const there = effortAlong(context, played, places);
+      if (there.total < (best.get(way)?.there.total ?? Infinity)) best.set(way, { played, there });
+    }
+  const found = [...best].map(([way, { played, there }]): Alternative => {
     return {
       way,
       redundant: isRedundant.has(way),
@@ -74,10 +73,32 @@ export function alternativesTo(routed: Routed, noteId: string): readonly Alterna
   return found.sort((a, b) => Number(a.redundant) - Number(b.redundant) || a.difference - b.difference);
 }
 
-/** The line laid out anew, with one note freed, so that every state minds the air. */
-function replanned({ context, line, pins, metre }: Routed, freed: string | undefined): Plan {
+/**
+ * The line laid out with one note freed: heedless of air, and where ways decide whether it lasts once more with every state
+ * minding it. Of the second some states are let go, so that a way may only be found in the first.
+ */
+function plansFor(
+  { context, line, pins, metre, places, plan }: Routed,
+  freed: string | undefined,
+): readonly Plan[] {
+  const isSteered = steeringStore(context) !== undefined;
+  if (freed === undefined && !isSteered) return [plan];
   const { onsets } = onsetsOf(context, line, pins, freed);
-  return planWithAir(context, onsets, timingsOf(metre, onsets));
+  const timings = timingsOf(metre, onsets);
+  const heedless = heedlessPlan(context, onsets, timings);
+  return isSteered ? [heedless, planWithAir(context, onsets, timings, places)] : [heedless];
+}
+
+/** Of each way of a note the state through which the line costs least; none for a way that was let go. */
+function cheapestThrough({ sets, solution }: Plan, at: number, note: number): ReadonlyMap<Way, number> {
+  const best = new Map<Way, { state: number; total: number }>();
+  for (const [state, { hold }] of sets[at]!.states.entries()) {
+    const way = hold[note]?.way;
+    const total = solution.totalThrough(at, state);
+    if (way === undefined || total >= (best.get(way)?.total ?? Infinity)) continue;
+    best.set(way, { state, total });
+  }
+  return new Map([...best].map(([way, { state }]) => [way, state]));
 }
 
 /** A difference of effort that nobody feels is not told. */

@@ -3,7 +3,7 @@ import type { Hold } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import { checkedCost } from '../solver/solver.ts';
 import type { NoteTiming } from '../time/noteTiming.ts';
-import { costOfHold, costOfStep, fallsOn, type TermSum } from './effort.ts';
+import { costOfHold, costOfStep, fallsOn, hasteOf, type TermSum } from './effort.ts';
 import type { ResolvedPreferences } from './preferences.ts';
 
 /** Weighted costs of holds and of the steps between them, and the same term by term. */
@@ -35,29 +35,36 @@ export function costTable(instrument: Instrument, { weights, options }: Resolved
     timing,
     carried,
   });
-  const felt = (by: typeof weighed) => [...new Set(by.flatMap(({ term }) => term.feels ?? []))];
-  const feltByHolds = felt(ofHolds);
-  const feltBySteps = felt(ofSteps);
+  const felt = (by: typeof weighed, inHaste: keyof NoteTiming) => [
+    ...new Set(by.flatMap(({ term }) => [...(term.feels ?? []), ...(term.haste ? [inHaste] : [])])),
+  ];
+  const feltByHolds = felt(ofHolds, 'lasts');
+  const feltBySteps = felt(ofSteps, 'since');
   const key = (fields: readonly (keyof NoteTiming)[], timing: NoteTiming) =>
     fields.length === 0 ? '' : fields.map((field) => timing[field]).join(' ');
   return {
     own(hold, timing) {
       const at = circumstances(timing);
       let cost = 0;
-      for (const { term, weight } of ofHolds) cost += weight * costOfHold(term, hold, at);
+      for (const { term, weight } of ofHolds)
+        cost += weight * hasteOf(term, at).hold * costOfHold(term, hold, at);
       return checkedCost(cost);
     },
     step(from, to, carried, timing) {
       const at = circumstances(timing, carried);
       let cost = 0;
-      for (const { term, weight } of ofSteps) cost += weight * costOfStep(term, from, to, at);
+      for (const { term, weight } of ofSteps)
+        cost += weight * hasteOf(term, at).step * costOfStep(term, from, to, at);
       return checkedCost(cost);
     },
     addTo(sums, from, to, carried, timing) {
       const at = circumstances(timing, carried);
       for (const [i, term] of terms.entries()) {
         const total = sums[i]!;
-        total.sum += costOfHold(term, to, at) + costOfStep(term, from, to, at);
+        const haste = hasteOf(term, at);
+        const [hold, step] = [costOfHold(term, to, at), costOfStep(term, from, to, at)];
+        total.sum += (haste.hold > 0 ? hold : 0) + (haste.step > 0 ? step : 0);
+        total.cost += haste.hold * hold + haste.step * step;
         if (term.tally === 'notes') total.falls += fallsOn(term, to, at);
       }
     },

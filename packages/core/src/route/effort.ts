@@ -1,5 +1,6 @@
 import type { Circumstances, EffortTerm, TermInfo } from '../families/effortTerm.ts';
 import type { Hold } from '../families/way.ts';
+import { countedInHaste } from '../time/noteTiming.ts';
 
 /** One term of a line's effort. */
 export interface TermEffort extends Pick<TermInfo, 'id' | 'label' | 'about'> {
@@ -15,17 +16,25 @@ export interface Effort {
   readonly terms: readonly TermEffort[];
 }
 
-/** What sounding a hold costs by itself. */
+/** What sounding a hold costs by itself, with time enough for it. */
 export function costOfHold(term: EffortTerm, hold: Hold, at: Circumstances): number {
   let sum = term.onHold?.(hold, at) ?? 0;
   if (term.onWay) for (const way of hold) sum += term.onWay(way, at);
   return sum;
 }
 
-/** What reaching a hold costs, from the one before or at the start of the line. */
+/** What reaching a hold costs, from the one before or at the start of the line, with time enough for it. */
 export function costOfStep(term: EffortTerm, from: Hold | undefined, to: Hold, at: Circumstances): number {
   return (from ? term.between?.(from, to, at) : term.atStart?.(to, at)) ?? 0;
 }
+
+/** How many times sounding a hold counts by its length, and reaching it by the time there is. */
+export function hasteOf({ haste }: EffortTerm, { timing }: Circumstances): { hold: number; step: number } {
+  if (!haste) return UNHURRIED_COSTS;
+  return { hold: countedInHaste(haste, timing.lasts), step: countedInHaste(haste, timing.since) };
+}
+
+const UNHURRIED_COSTS = Object.freeze({ hold: 1, step: 1 });
 
 /** On how many of its ways, and on the hold as a whole, a term falls. */
 export function fallsOn(term: EffortTerm, hold: Hold, at: Circumstances): number {
@@ -36,8 +45,10 @@ export function fallsOn(term: EffortTerm, hold: Hold, at: Circumstances): number
 
 /** What one term came to along a line, before weighting. */
 export interface TermSum {
+  /** As a player counts: what costs nothing in its haste is not there, and what costs more counts once. */
   sum: number;
   falls: number;
+  cost: number;
 }
 
 /** The effort of a line from what its terms came to, in their order. */
@@ -47,8 +58,8 @@ export function effortOf(
   sums: readonly TermSum[],
 ): Effort {
   const efforts = terms.map(({ id, label, about, tally }, i): TermEffort => {
-    const { sum, falls } = sums[i]!;
-    return { id, label, about, count: tally === 'notes' ? falls : round(sum), cost: sum * weights[i]! };
+    const { sum, falls, cost } = sums[i]!;
+    return { id, label, about, count: tally === 'notes' ? falls : round(sum), cost: cost * weights[i]! };
   });
   return { total: efforts.reduce((total, term) => total + term.cost, 0), terms: efforts };
 }

@@ -3,6 +3,7 @@ import type { Pitch } from '../pitch/pitch.ts';
 
 /** What decides whether ways sound together; an instrument has it. */
 export interface Together {
+  readonly family?: { readonly mostAtOnce?: { readonly notes: number; readonly text: string } };
   clash(low: FingeredWay, high: FingeredWay): Clash | undefined;
   holdClash(hold: Hold): Clash | undefined;
 }
@@ -65,12 +66,16 @@ function holdsOf(
   together: Together,
   chord: ChordNotes,
 ): { holds: readonly Hold[]; clash: Clash | undefined } {
+  const most = together.family?.mostAtOnce;
+  if (most && chord.length > most.notes) return { holds: [], clash: { reason: 'voices', text: most.text } };
   const holds: Hold[] = [];
   let clash: Clash | undefined;
   let farthest = -1;
   let tries = 0;
   const refuse = (reason: Clash, reached: number) => {
-    if (reached <= farthest) return;
+    // Another finger might be chosen; what lies in the way of every finger says more.
+    const saysMore = reached === farthest && clash?.reason === 'finger' && reason.reason !== 'finger';
+    if (reached <= farthest && !saysMore) return;
     farthest = reached;
     clash = reason;
   };

@@ -1,13 +1,16 @@
-import { AIR_BUTTON } from '../families/generalTerms.ts';
+import { AIR_TERMS } from '../families/generalTerms.ts';
+import type { AirStore } from '../families/air.ts';
+import type { Family } from '../families/contract.ts';
+import type { TermInfo } from '../families/effortTerm.ts';
 import type { PlayedHold } from '../families/way.ts';
 import { reachedBy, solve, type Layer, type Solution } from '../solver/solver.ts';
 import type { NoteTiming } from '../time/noteTiming.ts';
-import { airBalance, type AirBalance } from './air.ts';
-import { bellowsFor } from './bellows.ts';
+import { airBalance, airShortages, NO_PLACES, type AirBalance, type AirPlaces } from './air.ts';
+import { airUses } from './airState.ts';
 import type { RoutingContext } from './context.ts';
 import { effortOf, type Effort } from './effort.ts';
 import type { Onset } from './onsets.ts';
-import { exceedsLimit, type StateSet, type When } from './states.ts';
+import { AIR_STATES_LIMIT, exceedsLimit, STATES_LIMIT, type StateSet, type When } from './states.ts';
 
 /** The best path through the onsets of a line, and what is needed to ask for others. */
 export interface Plan {
@@ -21,52 +24,82 @@ export interface Plan {
 }
 
 /**
- * Lays the states of a line out and solves it. Where air is limited the line is first solved without minding it: if the
- * bellows then never run out, nothing that minds them costs less.
+ * Lays the states of a line out and solves it. Where air is limited the line is first solved without minding it: if it
+ * then never runs out, nothing that minds it costs less.
  * @param timings of the onsets, one each
  */
 export function planOf(
   context: RoutingContext,
   onsets: readonly Onset[],
   timings: readonly NoteTiming[],
+  places: AirPlaces = NO_PLACES,
 ): Plan {
-  const heedless = layOut(context, onsets, timings, undefined);
-  const { airCapacity } = context.instrument;
-  if (airCapacity === undefined) return heedless;
-  const { helps } = airBalance(heedless.played(heedless.solution.path), airCapacity);
-  return helps.length === 0 ? heedless : planWithAir(context, onsets, timings);
+  const heedless = heedlessPlan(context, onsets, timings);
+  const store = steeringStore(context);
+  if (!store) return heedless;
+  const shortages = airShortages(context.instrument, heedless.played(heedless.solution.path), store, places);
+  return shortages === 0 ? heedless : planWithAir(context, onsets, timings, places);
 }
 
-/** The same with every state minding the bellows, for asking what other ways would cost. */
-export function planWithAir(
+/** The states of a line laid out and solved without minding the air. */
+export function heedlessPlan(
   context: RoutingContext,
   onsets: readonly Onset[],
   timings: readonly NoteTiming[],
 ): Plan {
+  return layOut(context, onsets, timings);
+}
+
+/** The same with every state minding the air. */
+export function planWithAir(
+  context: RoutingContext,
+  onsets: readonly Onset[],
+  timings: readonly NoteTiming[],
+  places: AirPlaces = NO_PLACES,
+): Plan {
   const { instrument, chosen } = context;
-  if (instrument.airCapacity === undefined) return layOut(context, onsets, timings, undefined);
-  const lengths = onsets.map(({ length }) => length);
-  const weight = chosen.weights[instrument.family.terms.findIndex((term) => term.id === AIR_BUTTON.id)]!;
-  return layOut(context, onsets, timings, { ...bellowsFor(lengths, instrument.airCapacity), weight });
+  const store = steeringStore(context);
+  if (!store) return layOut(context, onsets, timings);
+  const term = airTermOf(instrument.family)!;
+  const weight = chosen.weights[instrument.family.terms.findIndex(({ id }) => id === term.id)]!;
+  const timed = onsets.map(({ pitches }, i) => ({ pitches, timing: timings[i]! }));
+  const uses = airUses(timed, store, (i) => onsets[i]!.noteIds.some((id) => places.isBreath(id)));
+  return layOut(
+    context,
+    onsets,
+    timings,
+    uses.map((use) => ({ kind: instrument.family.airKind!, use, weight })),
+  );
+}
+
+/** What running out of air counts as; undefined where the ways of a line do not matter to it. */
+function airTermOf({ airKind }: Family): TermInfo | undefined {
+  return airKind && AIR_TERMS[airKind]?.[0];
+}
+
+/** How long air lasts, where what is chosen decides whether it does. */
+export function steeringStore({ instrument, chosen }: RoutingContext): AirStore | undefined {
+  return airTermOf(instrument.family) && instrument.airStore(chosen.options);
 }
 
 function layOut(
   { states }: RoutingContext,
   onsets: readonly Onset[],
   timings: readonly NoteTiming[],
-  bellows: When['bellows'],
+  airs: readonly When['air'][] = [],
 ): Plan {
   const sets: StateSet[] = [];
   const layers: Layer[] = [];
   let reached: readonly number[] = [];
   let upTo = 0;
   let exact = true;
+  const limit = airs.length > 0 ? AIR_STATES_LIMIT : STATES_LIMIT;
   for (let i = 0; i < onsets.length; i += 1) {
-    const { choices, length } = onsets[i]!;
-    let entered = states.enter(sets[i - 1], choices, { timing: timings[i]!, length, bellows });
-    if (exceedsLimit(entered.set, choices)) {
+    const { choices } = onsets[i]!;
+    let entered = states.enter(sets[i - 1], choices, { timing: timings[i]!, air: airs[i] });
+    if (exceedsLimit(entered.set, choices, limit)) {
       for (; upTo < i; upTo += 1) reached = reachedBy(reached, layers[upTo]!);
-      entered = states.pruned(entered, reachedBy(reached, entered.layer));
+      entered = states.pruned(entered, reachedBy(reached, entered.layer), limit.kept);
       exact = false;
     }
     sets.push(entered.set);
@@ -88,18 +121,31 @@ function layOut(
   };
 }
 
-/** What played holds cost, and what they do to the air. */
+/** What played holds cost. */
 export function effortAlong(
-  { instrument, chosen, costs }: RoutingContext,
+  context: RoutingContext,
   played: readonly PlayedHold[],
-): { readonly effort: Effort; readonly air: AirBalance } {
-  const { terms, air: breathes } = instrument.family;
-  const air = airBalance(breathes ? played : [], instrument.airCapacity);
+  places: AirPlaces = NO_PLACES,
+): Effort {
+  const { instrument, chosen, costs } = context;
+  const { terms } = instrument.family;
+  const store = steeringStore(context);
+  const shortages = store ? airShortages(instrument, played, store, places) : 0;
+  const air = airTermOf(instrument.family);
   const sums = terms.map(({ id }) => {
-    const helps = id === AIR_BUTTON.id ? air.helps.length : 0;
-    return { sum: helps, falls: helps };
+    const helps = id === air?.id ? shortages : 0;
+    return { sum: helps, falls: helps, cost: helps };
   });
   for (const [i, { hold, carried, timing }] of played.entries())
     costs.addTo(sums, played[i - 1]?.hold, hold, carried, timing);
-  return { effort: effortOf(terms, chosen.weights, sums), air };
+  return effortOf(terms, chosen.weights, sums);
+}
+
+/** What played holds do to the air. */
+export function airAlong(
+  context: RoutingContext,
+  played: readonly PlayedHold[],
+  places: AirPlaces = NO_PLACES,
+): AirBalance {
+  return airBalance(context.instrument, played, steeringStore(context), places);
 }

@@ -80,24 +80,47 @@ function startAt(context: RoutingContext, key: Key, playable: Limits, reach: Lim
   }
 }
 
-/** A start must cost less than this part of a lower one to be taken for it. */
-const CLEARLY_LESS = 0.9;
+/** By what part of a lower start's effort a higher one must cost less to be taken for it. */
+const CLEARLY_LESS = 0.1;
+/** What it counts beside the effort of a note to begin an octave away from where the family's players do; judgement. */
+const PER_OCTAVE_AWAY = 0.6;
+
+/** A home from which a scale may begin. */
+export interface Start {
+  readonly from: Pitch;
+  /** Notes that cannot be had. */
+  readonly missing: number;
+  /** Effort of a note, going up. */
+  readonly effort: number;
+}
 
 /**
- * The home from which fewest notes are missing; of those the nearest to where the family's players begin, and where
- * they have no such place, the one from which going up costs least. The lower among equals.
+ * Where a teacher begins: where fewest notes are missing; of those where effort is least and it is not far from where the
+ * family's players begin, if they do so anywhere. The lower among nearly equal ones; undefined where there is none.
+ * @param starts rising
  */
-function bestOf(context: RoutingContext, key: Key, reach: Limits): Pitch | undefined {
-  const near = context.instrument.family.beginsNear;
-  const ranked = homesOf(context, key).map((start) => {
-    const pitches = scalePitches(key, { low: start + reach.low, high: start + reach.high });
-    const had = pitches.filter(context.has);
-    const cost = near === undefined ? quickRoute(context, had).total : Math.abs(start - near);
-    return { start, missing: pitches.length - had.length, cost };
-  });
-  const [first, ...others] = ranked;
+export function bestStart(
+  { instrument }: RoutingContext,
+  key: Key,
+  starts: readonly Start[],
+): Start | undefined {
+  const near = instrument.beginsNear(key);
+  const costOf = ({ from, effort }: Start) =>
+    effort + (near === undefined ? 0 : (PER_OCTAVE_AWAY * Math.abs(from - near)) / 12);
+  const [first, ...others] = starts;
   return others.reduce((best, next) => {
-    const isEasier = next.missing === best!.missing && next.cost < CLEARLY_LESS * best!.cost;
+    const isEasier =
+      next.missing === best!.missing && costOf(next) < costOf(best!) - CLEARLY_LESS * best!.effort;
     return next.missing < best!.missing || isEasier ? next : best;
-  }, first)?.start;
+  }, first);
+}
+
+function bestOf(context: RoutingContext, key: Key, reach: Limits): Pitch | undefined {
+  const starts = homesOf(context, key).map((from): Start => {
+    const pitches = scalePitches(key, { low: from + reach.low, high: from + reach.high });
+    const had = pitches.filter(context.has);
+    const effort = quickRoute(context, had).total / Math.max(1, had.length);
+    return { from, missing: pitches.length - had.length, effort };
+  });
+  return bestStart(context, key, starts)?.from;
 }

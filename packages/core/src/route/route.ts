@@ -1,8 +1,8 @@
-import type { Remark, Way } from '../families/way.ts';
+import type { Remark, SettingChange, Way } from '../families/way.ts';
 import { metre } from '../time/metre.ts';
 import { timingsOf, type Counting } from '../time/noteTiming.ts';
 import { QUARTER } from '../time/ticks.ts';
-import type { AirBalance } from './air.ts';
+import { NO_PLACES, type AirBalance, type AirPlaces } from './air.ts';
 import { alternativesTo, type Alternative } from './alternatives.ts';
 import type { RoutingContext } from './context.ts';
 import type { Effort } from './effort.ts';
@@ -10,7 +10,7 @@ import type { LineNote } from './line.ts';
 import type { Missing } from './missing.ts';
 import { onsetsOf, singleOnset } from './onsets.ts';
 import type { Pin } from './pin.ts';
-import { effortAlong, planOf } from './plan.ts';
+import { airAlong, effortAlong, planOf } from './plan.ts';
 
 /** A note of a line with the way chosen for it, or the reason why there is none. */
 export type RouteNote = LineNote & {
@@ -30,6 +30,8 @@ export interface Route {
   readonly exact: boolean;
   /** What to do at single notes, in the family's words. */
   remarks(): readonly Remark[];
+  /** What is set otherwise along the line, such as levers. */
+  changes(): readonly SettingChange[];
   /** Pins that fit no note of the line, or no way of their note on this instrument. */
   readonly brokenPins: readonly Pin[];
   /** All other ways of one note, worked out when they are asked for. */
@@ -40,6 +42,8 @@ export interface RouteOptions {
   readonly pins?: readonly Pin[];
   /** Common time without a pickup when left out. */
   readonly metre?: Counting;
+  /** Where air can be had; anywhere alike when left out. */
+  readonly places?: AirPlaces;
 }
 
 const COMMON_TIME = metre('4/4');
@@ -48,12 +52,12 @@ const COMMON_TIME = metre('4/4');
 export function routeLine(
   context: RoutingContext,
   line: readonly LineNote[],
-  { pins = [], metre: counted = COMMON_TIME }: RouteOptions = {},
+  { pins = [], metre: counted = COMMON_TIME, places = NO_PLACES }: RouteOptions = {},
 ): Route {
   const { onsets, missing, brokenPins } = onsetsOf(context, line, pins);
-  const plan = planOf(context, onsets, timingsOf(counted, onsets));
+  const plan = planOf(context, onsets, timingsOf(counted, onsets), places);
   const played = plan.played(plan.solution.path);
-  const { effort, air } = effortAlong(context, played);
+  const effort = effortAlong(context, played, places);
   const holdAt = new Map(played.map((hold) => [hold.onset, hold]));
   const broken = new Set(brokenPins);
   const isPinned = new Set(pins.filter((pin) => !broken.has(pin)).map((pin) => pin.noteId));
@@ -68,11 +72,13 @@ export function routeLine(
   return {
     notes,
     effort,
-    air,
+    air: airAlong(context, played, places),
     exact: plan.exact,
     brokenPins,
     remarks: () => context.instrument.remarks(played, context.chosen.options),
-    alternatives: (noteId) => alternativesTo({ context, line, pins, metre: counted, plan, effort }, noteId),
+    changes: () => context.instrument.changes(played),
+    alternatives: (noteId) =>
+      alternativesTo({ context, line, pins, metre: counted, places, plan, effort }, noteId),
   };
 }
 
@@ -103,6 +109,6 @@ export function quickRoute(context: RoutingContext, pitches: readonly number[]):
   return {
     total,
     ways: path.map((state, i) => plan.sets[i]!.states[state]!.hold[0]!.way),
-    effort: () => effortAlong(context, plan.played(path)).effort,
+    effort: () => effortAlong(context, plan.played(path)),
   };
 }

@@ -2,13 +2,14 @@ import type { Hold, Way } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import type { Layer } from '../solver/solver.ts';
 import type { NoteTiming } from '../time/noteTiming.ts';
-import type { Ticks } from '../time/ticks.ts';
-import { moveBellows, type Bellows, type BellowsMove } from './bellows.ts';
+import type { AirKind } from '../families/air.ts';
+import { airOf } from '../families/way.ts';
+import { AIR_STATES, moveAir, type AirMove, type AirUse } from './airState.ts';
 import type { CostTable } from './costs.ts';
 
 /**
  * The states that the solver chooses among. A state is a hold together with what the line up to it has left behind:
- * where the hand is, which levers are moved, how full the bellows are. From each state every hold of the next onset
+ * where the hand is, which levers are moved, how much air there is. From each state every hold of the next onset
  * leads to exactly one state. Lines repeat themselves, so sets of states and the steps between them are remembered.
  */
 export interface StateTable {
@@ -21,8 +22,9 @@ export interface StateTable {
   /**
    * Of too many states the cheapest of every hold, and some more.
    * @param reached what it costs to have come to each of the states
+   * @param kept how many more
    */
-  pruned(entered: Entered, reached: readonly number[]): Entered;
+  pruned(entered: Entered, reached: readonly number[], kept: number): Entered;
 }
 
 export interface Choices {
@@ -32,11 +34,10 @@ export interface Choices {
   readonly numbers: readonly number[];
 }
 
-/** When a hold sounds, and the bellows where they can run out. */
+/** When a hold sounds, and what it does to the air where that can run out. */
 export interface When {
   readonly timing: NoteTiming;
-  readonly length: Ticks;
-  readonly bellows: (Bellows & { readonly weight: number }) | undefined;
+  readonly air: { readonly kind: AirKind; readonly use: AirUse; readonly weight: number } | undefined;
 }
 
 export interface State {
@@ -45,7 +46,7 @@ export interface State {
   readonly number: number;
   /** What is left behind after the hold, by its number in the table. */
   readonly carried: number;
-  /** Units that the bellows are open, or closed below 0; 0 where they cannot run out. */
+  /** What the air has come to, as `moveAir` has it; 0 where it cannot run out. */
   readonly filled: number;
 }
 
@@ -63,18 +64,22 @@ export interface Entered {
   readonly layer: Layer;
 }
 
+/** Most states of one onset that are all kept, and how many of more go on besides the cheapest of each hold. */
+export interface StatesLimit {
+  readonly states: number;
+  readonly kept: number;
+}
+
 /**
- * Most states of one onset that are all kept. Of more only some go on, and the route is then not sure to be the best.
- * Double-strung harps come that far in lines with many levers to flip, since each note can be had in either row.
+ * Of more states only some go on, and the route is then not sure to be the best. Double-strung harps come that far in lines
+ * with many levers to flip, since each note can be had in either row. With twice as many the routes tried cost the same.
  */
-const STATES_LIMIT = 128;
-/** How many go on then besides the cheapest of each hold; with twice as many the routes tried cost the same. */
-const KEPT = 32;
+export const STATES_LIMIT: StatesLimit = Object.freeze({ states: 128, kept: 32 });
+/** Where every state minds the air there are many that hardly differ: the routes tried cost a thousandth more at most. */
+export const AIR_STATES_LIMIT: StatesLimit = Object.freeze({ states: 48, kept: 12 });
 
 /** More than there are ever holds, or choices of them, in one table: so two numbers make one exact number. */
 const HOLDS = 2 ** 20;
-/** More than the bellows are ever open or closed, in units. */
-const FILLED = 2 ** 7;
 
 export function stateTable(instrument: Instrument, costs: CostTable): StateTable {
   const numbers = new Map<string, number>();
@@ -88,6 +93,7 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
   const texts: string[] = [''];
   const textNumbers = new Map<string, number>([['', 0]]);
   const carriedOn = new Map<number, number>();
+  const heededBy = new Map<number, number>();
   const stepCosts = new Map<string, Map<number, Map<number, number>>>();
 
   const nameOf = (hold: Hold) =>
@@ -99,7 +105,7 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
     return number;
   };
 
-  /** What the line leaves behind after a hold (place of the hand, levers, bellows), by number of the hold. */
+  /** What the line leaves behind after a hold (place of the hand, levers), by number of the hold. */
   const carry = (before: number, number: number, hold: Hold): number => {
     const key = before * HOLDS + number;
     const known = carriedOn.get(key);
@@ -121,8 +127,25 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
     return known;
   };
 
-  const stepCost = (known: Map<number, number>, from: State, to: Hold, timing: NoteTiming) => {
-    const key = from.carried * HOLDS + from.number;
+  /** What of the text that was left behind matters to a hold, by its number in the table. */
+  const heeded = (carried: number, number: number, hold: Hold): number => {
+    const key = carried * HOLDS + number;
+    const known = heededBy.get(key);
+    if (known !== undefined) return known;
+    const text = instrument.heeded(texts[carried]!, hold);
+    const found = textNumbers.get(text) ?? texts.push(text) - 1;
+    textNumbers.set(text, found);
+    heededBy.set(key, found);
+    return found;
+  };
+
+  const stepCost = (
+    known: Map<number, number>,
+    from: State,
+    to: Hold,
+    { timing, matters }: { readonly timing: NoteTiming; readonly matters: number },
+  ) => {
+    const key = matters * HOLDS + from.number;
     let cost = known.get(key);
     if (cost === undefined) {
       cost = costs.step(from.hold, to, texts[from.carried]!, timing);
@@ -152,14 +175,14 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
   };
 
   /** The first holds of a line: nothing has been left behind. */
-  const start = ({ holds, numbers: held }: Choices, { timing, length, bellows }: When): Entered => {
+  const start = ({ holds, numbers: held }: Choices, { timing, air }: When): Entered => {
     const states = holds.map((hold, i): State => {
-      const { filled } = moved(0, hold, length, bellows);
+      const { state: filled } = moved(0, hold, air);
       return { hold, number: held[i]!, carried: carry(0, held[i]!, hold), filled };
     });
     const set = setOf(states);
     const cost = holds.map((hold, i) => {
-      const help = moved(0, hold, length, bellows).helped ? bellows!.weight : 0;
+      const help = moved(0, hold, air).helped ? air!.weight : 0;
       return ownCosts(set, timing)[i]! + costs.step(undefined, hold, '', timing) + help;
     });
     return { set, layer: { own: cost } };
@@ -173,31 +196,28 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
     when: When,
     { target: reached, cost: paid }: { readonly target: Target[]; readonly cost: number[] },
   ): readonly Target[] => {
-    const { timing, length, bellows } = when;
+    const { timing, air } = when;
     const known = knownCosts(number, timing);
     const targets = new Map<number, Target>();
     let target: Target | undefined;
     let last: State | undefined;
     let carried = 0;
+    let matters = 0;
     let cost = 0;
-    const moves: BellowsMove[] = [];
+    const moves: AirMove[] = [];
     for (let b = 0; b < before.states.length; b += 1) {
       const state = before.states[b]!;
-      // States that differ only in how full the bellows are stand one after the other.
+      // States that differ only in the air stand one after the other.
       if (last?.number !== state.number || last.carried !== state.carried) {
+        if (last?.carried !== state.carried) matters = heeded(state.carried, number, hold);
         carried = carry(state.carried, number, hold);
-        cost = stepCost(known, state, hold, timing);
+        cost = stepCost(known, state, hold, { timing, matters });
         last = state;
       }
-      const { filled, helped } = (moves[state.filled + FILLED] ??= moved(
-        state.filled,
-        hold,
-        length,
-        bellows,
-      ));
+      const { state: filled, helped } = (moves[state.filled + AIR_STATES] ??= moved(state.filled, hold, air));
       // Many states lead to the same one, mostly one after the other.
       if (target?.state.carried !== carried || target.state.filled !== filled) {
-        const name = carried * 2 * FILLED + filled;
+        const name = carried * 2 * AIR_STATES + filled;
         target = targets.get(name);
         if (!target) {
           target = { state: { hold, number, carried, filled }, steps: 0, next: 0 };
@@ -206,7 +226,7 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
       }
       target.steps += 1;
       reached[b] = target;
-      paid[b] = cost + (helped ? bellows!.weight : 0);
+      paid[b] = cost + (helped ? air!.weight : 0);
     }
     // In an order that does not depend on what the table was asked before, so that ties are always decided alike.
     return [...targets.values()].sort(
@@ -240,8 +260,8 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
     return { set, layer: { own: ownCosts(set, when.timing), steps: { begin, from, cost } } };
   };
 
-  const thinned = ({ set, layer }: Entered, reached: readonly number[]): Entered => {
-    const kept = keepCheapest(set.states, reached);
+  const thinned = ({ set, layer }: Entered, reached: readonly number[], more: number): Entered => {
+    const kept = keepCheapest(set.states, reached, more);
     const all = layer.steps!;
     const begin = [0];
     const from: number[] = [];
@@ -260,14 +280,14 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
   };
 
   /** The same for all times at which everything costs the same. */
-  const timeNumber = ({ timing, length, bellows }: When): number => {
-    const known = bellows ? undefined : timesOf.get(timing);
+  const timeNumber = ({ timing, air }: When): number => {
+    const known = air ? undefined : timesOf.get(timing);
     if (known !== undefined) return known;
-    const air = bellows ? `${length} ${bellows.unit} ${bellows.room}` : '';
-    const name = `${costs.ownCacheKey(timing)}/${costs.stepCacheKey(timing)}/${air}`;
+    const used = air ? `${air.use.units} ${air.use.isFresh}` : '';
+    const name = `${costs.ownCacheKey(timing)}/${costs.stepCacheKey(timing)}/${used}`;
     const number = times.get(name) ?? times.size;
     times.set(name, number);
-    if (!bellows) timesOf.set(timing, number);
+    if (!air) timesOf.set(timing, number);
     return number;
   };
 
@@ -303,12 +323,12 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
 }
 
 /** Whether so many states came together that not all can go on: more than the limit, and several of a hold. */
-export function exceedsLimit({ states }: StateSet, { holds }: Choices): boolean {
-  return states.length > Math.max(STATES_LIMIT, holds.length);
+export function exceedsLimit({ states }: StateSet, { holds }: Choices, limit: StatesLimit): boolean {
+  return states.length > Math.max(limit.states, holds.length);
 }
 
 /** Numbers of the states that are kept, rising: the cheapest of each hold, then the cheapest of all. */
-function keepCheapest(states: readonly State[], reached: readonly number[]): readonly number[] {
+function keepCheapest(states: readonly State[], reached: readonly number[], more: number): readonly number[] {
   const rising = states.map((_, state) => state).sort((a, b) => reached[a]! - reached[b]! || a - b);
   const best = new Map<number, number>();
   for (const state of rising) {
@@ -316,7 +336,7 @@ function keepCheapest(states: readonly State[], reached: readonly number[]): rea
     if (!best.has(number)) best.set(number, state);
   }
   const kept = new Set(best.values());
-  const most = kept.size + KEPT;
+  const most = kept.size + more;
   for (const state of rising) {
     if (kept.size >= most) break;
     kept.add(state);
@@ -331,10 +351,8 @@ interface Target {
   next: number;
 }
 
-const STILL: BellowsMove = Object.freeze({ filled: 0, helped: false });
+const STILL: AirMove = Object.freeze({ state: 0, helped: false });
 
-function moved(filled: number, hold: Hold, length: Ticks, bellows: Bellows | undefined): BellowsMove {
-  if (!bellows) return STILL;
-  const units = Math.max(1, Math.round(length / bellows.unit));
-  return moveBellows(filled, hold[0]!.way.air, units, bellows.room);
+function moved(filled: number, hold: Hold, air: When['air']): AirMove {
+  return air ? moveAir(air.kind, filled, airOf(hold), air.use) : STILL;
 }

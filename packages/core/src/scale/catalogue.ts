@@ -92,10 +92,10 @@ export const SCALE_CATALOGUE: Readonly<Record<ScaleGroup, readonly CatalogueRow[
     row('chinese-five', 'five notes with raised fourth', '1 3 #4 5 7', 'Chinese'),
   ],
   modes: [
-    row('dorian', 'Dorian', '1 2 b3 4 5 6 b7'),
+    row('dorian', 'Dorian', '1 2 b3 4 5 6 b7', 'Irish minor'),
     row('phrygian', 'Phrygian', '1 b2 b3 4 5 b6 b7'),
     row('lydian', 'Lydian', '1 2 3 #4 5 6 7'),
-    row('mixolydian', 'Mixolydian', '1 2 3 4 5 6 b7', 'dominant scale'),
+    row('mixolydian', 'Mixolydian', '1 2 3 4 5 6 b7', 'dominant scale, Irish'),
     row('locrian', 'Locrian', '1 b2 b3 4 b5 b6 b7'),
   ],
   six: [
@@ -112,7 +112,12 @@ export const SCALE_CATALOGUE: Readonly<Record<ScaleGroup, readonly CatalogueRow[
   melodic: [
     row('dorian-flat-2', 'Dorian ♭2', '1 b2 b3 4 5 6 b7', 'Phrygian natural 6'),
     row('lydian-augmented', 'Lydian augmented', '1 2 3 #4 #5 6 7'),
-    row('lydian-dominant', 'Lydian dominant', '1 2 3 #4 5 6 b7', 'overtone scale, Mixolydian ♯4, acoustic'),
+    row(
+      'lydian-dominant',
+      'Lydian dominant',
+      '1 2 3 #4 5 6 b7',
+      'overtone scale, Mixolydian ♯4, acoustic, Lydian ♭7',
+    ),
     row('mixolydian-flat-6', 'Mixolydian ♭6', '1 2 3 4 5 b6 b7', 'melodic major'),
     row('locrian-natural-2', 'Locrian natural 2', '1 2 b3 4 b5 b6 b7', 'half-diminished scale'),
     row('altered', 'altered', '1 b2 b3 b4 b5 b6 b7', 'super-Locrian'),

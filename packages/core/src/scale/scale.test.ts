@@ -294,6 +294,10 @@ test.each([
   ['maj7', undefined, 'major-seventh'],
   ['m7b5', undefined, 'half-diminished'],
   ['prometheus', undefined, 'prometheus'],
+  ['A m', 'A', 'natural-minor'],
+  ['lydian b7', undefined, 'lydian-dominant'],
+  ['6 note blues', undefined, 'blues-six'],
+  ['irish in D', 'D', 'mixolydian'],
 ])('“%s” finds %p %s first', (typed, tonic, id) => {
   const { tonic: read, scales } = searchScales(typed);
   expect([read && noteText(read), scales[0]?.id]).toEqual([tonic, id]);

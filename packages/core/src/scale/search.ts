@@ -13,6 +13,14 @@ export interface ScaleSearch {
 
 const STOP_WORDS = new Set(['in', 'on', 'the', 'of', 'scale', 'mode', 'key', 'play', 'from']);
 
+/** Numbers that names have as words. */
+const NUMBER_WORDS: Readonly<Record<string, string>> = Object.freeze({
+  '5': 'five',
+  '6': 'six',
+  '7': 'seven',
+  '8': 'eight',
+});
+
 /** A tonic, perhaps with what players write after it for minor and major: `Em`, `f#`, `Bbmin`, `C♯maj`. */
 const TONIC = /^([a-g](?:#|b|♯|♭){0,2})(m|mi|min|minor|M|maj|major)?$/iu;
 
@@ -35,9 +43,11 @@ export function searchScales(text: string): ScaleSearch {
       (_, letter: string, sign: string) => letter + (/flat/i.test(sign) ? 'b' : '#'),
     ),
   );
+  // `6 note blues`, and a lone m after the tonic, as in `A m`.
+  const words = wanted.map((word) => (tonic && word === 'm' ? 'minor' : (NUMBER_WORDS[word] ?? word)));
   return {
     tonic,
-    scales: found(SCALES, wanted.join(' '), ({ name, aliases }) => [name, ...aliases]),
+    scales: found(SCALES, words.join(' '), ({ name, aliases }) => [name, ...aliases]),
     problem: undefined,
   };
 }

@@ -1,23 +1,22 @@
+import type { AirStore } from '../families/air.ts';
+import type { AirPlaces } from '../route/air.ts';
 import type { LineNote } from '../route/line.ts';
-import type { AirBalance } from '../route/air.ts';
 import { barLength } from '../time/metre.ts';
-import { QUARTER, type Ticks } from '../time/ticks.ts';
-import { barOffsets } from './barOffset.ts';
-import { barAt, barStarts, holdingAt, type Song } from './song.ts';
-import { metresOfSong } from './songLine.ts';
+import { timingsOf } from '../time/noteTiming.ts';
+import type { Ticks } from '../time/ticks.ts';
+import { barNumberIn, barOffsets } from './barOffset.ts';
+import { barStarts, holdingAt, type Song } from './song.ts';
+import { countingOfSong, metresOfSong } from './songLine.ts';
 
-/** What a family's players do where a phrase ends: take breath, or turn the bellows. */
-export type PhraseEnd = 'breath' | 'bellows';
-
-/** A place to breathe or to turn the bellows. */
+/** A place to breathe, to turn the bellows or to take the air button. */
 export interface BreathPlace {
-  /** Id of the note after which it is. */
+  /** Ids of the notes after and before which it is. */
   readonly after: string;
-  /** The bar of that note, from 1. */
+  readonly before: string;
+  /** The bar of the note after which it is, as musicians count. */
   readonly bar: number;
-  readonly why: 'phrase' | 'part' | 'rest' | 'long note' | 'bars';
-  /** `breathe out`. */
-  readonly what: string;
+  /** `note`: nothing better offers itself. */
+  readonly why: 'phrase' | 'part' | 'rest' | 'long note' | 'bars' | 'note';
 }
 
 /** What a breath costs by where it is. Ends of phrases and rests are breathed in whatever came before; others when need be. */
@@ -28,35 +27,38 @@ const COSTS = Object.freeze({
   'long note': 2,
   four: 5,
   two: 7,
-  barLine: 9,
+  barLine: 12,
 });
 /** Bars of one breath: less is more often than needed, more is longer than anybody likes. */
 const BARS = Object.freeze({ least: 2, most: 4, tooShort: 6, tooLong: 14 });
+/** What each second costs that is more than comfortable, and more than there is. */
+const SECONDS = Object.freeze({ uncomfortable: 2.2, tooLong: 60 });
 /** From so many counted beats on a note is long. */
 const LONG = 2;
 
+/** A place between two notes of a melody at which air can be had. */
 interface Gap {
-  readonly why: BreathPlace['why'];
+  readonly why: Exclude<BreathPlace['why'], 'note'>;
   readonly cost: number;
 }
 
-/**
- * Places to breathe along a melody: at the ends of phrases, in rests, after long notes, with the bars; two to four bars
- * to a breath where that can be. Exact: no other choice of places is better by the same rule.
- * @param air what a harmonica has drawn and blown, which says whether to breathe out or in
- */
-export function breathPlaces(
-  song: Song,
-  line: readonly LineNote[],
-  kind: PhraseEnd,
-  air: AirBalance,
-): readonly BreathPlace[] {
+/** A melody, and what lies between each of its notes and the next. */
+interface Melody {
+  readonly notes: readonly LineNote[];
+  /** One fewer than notes; undefined where nobody breathes. */
+  readonly gaps: readonly (Gap | undefined)[];
+  /** Bars as the metre has them up to a time, whatever bar lines stand within: the pickup of a part is less than one. */
+  inBars(this: void, at: Ticks): number;
+  /** The bar of a note, as musicians count. */
+  barOf(this: void, note: LineNote): number;
+}
+
+function melodyWithGaps(song: Song, line: readonly LineNote[]): Melody {
   const notes = topNotes(line);
-  if (notes.length < 2) return [];
   const starts = barStarts(song);
   const offsets = barOffsets(song);
+  const barOf = barNumberIn(song);
   const metres = metresOfSong(song);
-  /** Bars as the metre has them, whatever bar lines stand within: the pickup of a part is less than one. */
   const inBars = (at: Ticks) =>
     metres.reduce((sum, { at: from, metre }, i) => {
       const to = Math.min(at, metres[i + 1]?.at ?? Infinity);
@@ -67,18 +69,42 @@ export function breathPlaces(
   const gaps = notes
     .slice(0, -1)
     .map((note, i) => gapAfter(song, note, notes[i + 1]!, { starts, offsets, metres, sinceFirst }));
+  return { notes, gaps, inBars, barOf: ({ onset }) => barOf(onset) };
+}
+
+/**
+ * Places to breathe along a melody: at the ends of phrases, in rests, after long notes, with the bars; two to four bars
+ * to a breath where that can be, and no longer than air lasts. Exact: no other choice of places is better by the same rule.
+ */
+export function breathPlaces(
+  song: Song,
+  line: readonly LineNote[],
+  { seconds: most, comfortable, uses }: AirStore,
+): readonly BreathPlace[] {
+  const { notes, gaps, inBars, barOf } = melodyWithGaps(song, line);
+  if (notes.length < 2) return [];
+  const timings = timingsOf(countingOfSong(song), notes);
+  const seconds = timings.map((timing) => timing.seconds);
+  // What low notes take is felt before it is too long.
+  const felt = notes.map(({ pitch }, i) => seconds[i]! * uses([pitch]));
+  const strain = (bars: number, lasts: number, feels: number) =>
+    strainOfBars(bars) +
+    SECONDS.uncomfortable * Math.max(0, feels - comfortable) +
+    SECONDS.tooLong * Math.max(0, lasts - most);
   /** The best way to have come to a breath after each note; 0 is the beginning. */
   const best: { cost: number; from: number }[] = [{ cost: 0, from: -1 }];
-  const begin = (i: number) => (i === 0 ? notes[0]!.onset : notes[i]!.onset);
   for (let end = 1; end <= notes.length; end += 1) {
     const gap = gaps[end - 1];
     const last = end === notes.length;
     let found = { cost: Infinity, from: 0 };
+    let [lasts, feels] = [0, 0];
     const { onset, length } = notes[end - 1]!;
     for (let from = end - 1; from >= 0 && (gap ?? last); from -= 1) {
+      lasts += seconds[from]!;
+      feels += felt[from]!;
       if (best[from]!.cost === Infinity) continue;
-      const bars = inBars(onset + length) - inBars(begin(from));
-      const cost = best[from]!.cost + strain(bars) + (last ? 0 : gap!.cost);
+      const bars = inBars(onset + length) - inBars(notes[from]!.onset);
+      const cost = best[from]!.cost + strain(bars, lasts, feels) + (last ? 0 : gap!.cost);
       if (cost < found.cost) found = { cost, from };
       if (bars > 3 * BARS.most && found.cost < Infinity) break;
     }
@@ -86,12 +112,33 @@ export function breathPlaces(
   }
   const places: BreathPlace[] = [];
   for (let at = best[notes.length]!.from; at > 0; at = best[at]!.from) {
-    const note = notes[at - 1]!;
-    const { why } = gaps[at - 1]!;
-    const what = kind === 'bellows' ? 'turn the bellows' : breathWords(air, note);
-    places.push({ after: note.id, bar: barAt(starts, note.onset) + 1, why, what });
+    const [note, next] = [notes[at - 1]!, notes[at]!];
+    places.push({ after: note.id, before: next.id, bar: barOf(note), why: gaps[at - 1]!.why });
   }
   return places.reverse();
+}
+
+/** Dearer than any place that offers itself. */
+const NO_GAP = 40;
+
+/** Where the air button can help along a melody, at what cost, and how such places are told. */
+export function gapsForButton(
+  song: Song,
+  line: readonly LineNote[],
+): AirPlaces & { told(this: void, helps: readonly string[]): readonly BreathPlace[] } {
+  const { notes, gaps, barOf } = melodyWithGaps(song, line);
+  const indexOf = new Map(notes.map(({ id }, i) => [id, i]));
+  const gapBefore = (id: string) => gaps[(indexOf.get(id) ?? 0) - 1];
+  return {
+    isBreath: () => false,
+    costBefore: (id) => (gapBefore(id)?.cost ?? NO_GAP) - COSTS.phrase,
+    told: (helps) =>
+      helps.flatMap((id): BreathPlace[] => {
+        const note = notes[(indexOf.get(id) ?? 0) - 1];
+        const why = gapBefore(id)?.why ?? 'note';
+        return note ? [{ after: note.id, before: id, bar: barOf(note), why }] : [];
+      }),
+  };
 }
 
 /** Of notes that begin together the highest. */
@@ -140,17 +187,7 @@ function gapAfter(
   return { why: 'bars', cost: whole % 4 === 0 ? COSTS.four : whole % 2 === 0 ? COSTS.two : COSTS.barLine };
 }
 
-function strain(bars: number): number {
+function strainOfBars(bars: number): number {
   if (bars < BARS.least) return BARS.tooShort * (BARS.least - bars);
   return bars > BARS.most ? BARS.tooLong * (bars - BARS.most) : 0;
-}
-
-/** A beat more one way than the other is felt. */
-const FELT = 1;
-
-function breathWords({ points }: AirBalance, { onset, length }: LineNote): string {
-  const until = (onset + length) / QUARTER;
-  const balance = points.findLast(({ beat }) => beat <= until + 1e-6)?.balance ?? 0;
-  if (balance >= FELT) return 'breathe out';
-  return balance <= -FELT ? 'breathe in' : 'breathe';
 }

@@ -41,8 +41,8 @@ export function brokenPlaces(
       const chordAt = Math.max(from, holdingAt(song.chords, onset)?.at ?? from);
       if (chordAt > begun) [begun, turn] = [chordAt, 0];
       const sounds = note && note.onset <= onset && onset < note.onset + note.length;
-      if (sounds && (between || note.onset === onset))
-        places.push({ note, onset, length: Math.min(step, to - onset), turn });
+      if (!sounds || (!between && note.onset !== onset)) continue;
+      places.push({ note, onset, length: Math.min(step, to - onset), turn });
       turn += 1;
     }
   }

@@ -1,11 +1,14 @@
+import { chordNamed } from '../harmony/chord.ts';
 import type { Pitch } from '../pitch/pitch.ts';
 import type { RoutingContext } from '../route/context.ts';
 import type { Route, RouteNote } from '../route/route.ts';
 import type { Namer } from '../scale/namer.ts';
-import { aboveHome, type Key } from '../scale/scale.ts';
+import { aboveHome } from '../scale/scale.ts';
 import { QUARTER, type Ticks } from '../time/ticks.ts';
 import type { Decision } from './arrangement.ts';
-import { barAt, barStarts, type Song } from './song.ts';
+import { keyOfSongKey } from './songKey.ts';
+import { barNumberIn, metreAt } from './barOffset.ts';
+import { barStarts, holdingAt, type Song } from './song.ts';
 
 /** A way out for a note that cannot be had, alone or with the phrase in which it stands. */
 export interface Offer {
@@ -28,7 +31,6 @@ export interface SongMissing {
 interface Lacking {
   /** As it is arranged. */
   readonly song: Song;
-  readonly key: Key;
   readonly name: Namer;
   readonly context: RoutingContext;
   readonly route: Pick<Route, 'notes'>;
@@ -37,10 +39,11 @@ interface Lacking {
 
 /** What an instrument does not give of a song, each note with its ways out. */
 export function missingNotes(lacking: Lacking): readonly SongMissing[] {
-  const { song, name, context, route, key } = lacking;
-  const starts = barStarts(song);
+  const { song, name, context, route } = lacking;
+  const barOf = barNumberIn(song);
   const ends = phraseEnds(song, route.notes);
-  return route.notes.flatMap(({ id, pitch, onset, missing }) => {
+  return route.notes.flatMap((note, i) => {
+    const { id, pitch, onset, missing } = note;
     if (!missing) return [];
     const offer = (by: number, words: string): Offer => ({
       decisions: [{ noteId: id, kind: 'move', by }],
@@ -49,22 +52,65 @@ export function missingNotes(lacking: Lacking): readonly SongMissing[] {
     const octaves = ([[12, 'an octave higher'] as const, [-12, 'an octave lower'] as const] as const).filter(
       ([by]) => context.has(pitch + by),
     );
-    const nearest = nearestScaleNote(context, key, pitch);
+    const phrases = octaves.flatMap(([by, words]) => phraseOffer(lacking, onset, { by, words, ends }));
+    // A phrase that lacks more than this note is moved as one; else the note alone comes first.
+    const savesMore = phrases.some(({ decisions }) => lackingAmong(route.notes, decisions) > 1);
     return [
       {
         noteId: id,
-        bar: barAt(starts, onset) + 1,
+        bar: barOf(onset),
         note: name.withOctave(pitch),
         reason: missing.text,
         offers: [
+          ...(savesMore ? phrases : []),
           ...octaves.map(([by, words]) => offer(by, words)),
-          ...(nearest !== undefined ? [offer(nearest - pitch, 'the nearest note of the scale')] : []),
+          ...nearestOffers(lacking, note, isAtRest(song, note, route.notes[i + 1], ends), offer),
           { decisions: [{ noteId: id, kind: 'leave' }], text: 'leave it out' },
-          ...octaves.flatMap(([by, words]) => phraseOffer(lacking, onset, { by, words, ends })),
+          ...(savesMore ? [] : phrases),
         ],
       },
     ];
   });
+}
+
+/** How many of the notes that are decided about cannot be had. */
+function lackingAmong(notes: Lacking['route']['notes'], decisions: readonly Decision[]): number {
+  const decided = new Set(decisions.map(({ noteId }) => noteId));
+  return notes.filter(({ id, missing }) => missing && decided.has(id)).length;
+}
+
+/** From so many counted beats on a note is at rest; so is one that ends a phrase. */
+const LONG_BEATS = 2;
+
+function isAtRest(
+  song: Song,
+  { onset, length }: RouteNote,
+  next: RouteNote | undefined,
+  ends: readonly Ticks[],
+): boolean {
+  const endsPhrase = !next || ends.some((end) => end >= onset + length && end <= next.onset);
+  return endsPhrase || length >= LONG_BEATS * metreAt(song, onset).beat;
+}
+
+/** The nearest tone of the chord that sounds, and the nearest note of the scale: at rest the chord's first. */
+function nearestOffers(
+  { song, context }: Lacking,
+  { pitch, onset }: RouteNote,
+  atRest: boolean,
+  offer: (by: number, words: string) => Offer,
+): readonly Offer[] {
+  const key = keyOfSongKey(holdingAt(song.keys, onset) ?? song.keys[0]!);
+  const chord = chordNamed(holdingAt(song.chords, onset)?.symbol ?? '', key.tonic);
+  // Root, third and fifth: a seventh is no note to rest on.
+  const tones = chord?.tones.slice(0, 3) ?? [];
+  const tone = nearestHad(context, pitch, (near) => tones.includes(aboveHome(key, near)));
+  const step = nearestHad(context, pitch, (near) => key.indexOf[aboveHome(key, near)] !== undefined);
+  const isTone = tones.includes(aboveHome(key, pitch));
+  const ofChord = tone === undefined ? [] : [{ to: tone, words: 'the nearest note of the chord' }];
+  const ofScale =
+    step === undefined || step === tone ? [] : [{ to: step, words: 'the nearest note of the scale' }];
+  const order = atRest || isTone ? [...ofChord, ...ofScale] : [...ofScale, ...ofChord];
+  return order.map(({ to, words }) => offer(to - pitch, words));
 }
 
 /** The phrase of a note as a whole an octave away, where all of it can be had there. */
@@ -115,11 +161,13 @@ function phraseEnds(song: Song, notes: readonly RouteNote[]): readonly Ticks[] {
   return [...new Set(told.length > 0 ? told : fours)].sort((a, b) => a - b);
 }
 
-/** The note of the scale nearest to a pitch that can be had, of two alike the lower one; undefined beyond an octave. */
-function nearestScaleNote(context: RoutingContext, key: Key, pitch: Pitch): Pitch | undefined {
+/** The nearest of some pitches that can be had, of two alike the lower one; undefined beyond an octave. */
+function nearestHad(
+  { has }: RoutingContext,
+  pitch: Pitch,
+  isWanted: (pitch: Pitch) => boolean,
+): Pitch | undefined {
   const away = Array.from({ length: 11 }, (_, i) => [-(i + 1), i + 1]).flat();
-  const by = away.find(
-    (step) => context.has(pitch + step) && key.scale.semitones.includes(aboveHome(key, pitch + step)),
-  );
+  const by = away.find((step) => has(pitch + step) && isWanted(pitch + step));
   return by === undefined ? undefined : pitch + by;
 }

@@ -1,14 +1,15 @@
 import type { Instrument } from '../instrument/instrument.ts';
 import { noteText } from '../pitch/noteName.ts';
 import { expectOk } from '../result.ts';
-import type { Preferences } from '../route/preferences.ts';
+import { resolvePreferences, type Preferences } from '../route/preferences.ts';
 import { routeLine } from '../route/route.ts';
-import { contextsFor, lackingCost, settingCost } from '../keys/keyCell.ts';
+import { contextsFor, keyCost, lackingCost } from '../keys/keyCell.ts';
 import { keyOf, scaleById } from '../scale/scale.ts';
 import { inModeIfAny } from './inMode.ts';
 import { missingWhenMoved, movedLine, OCTAVES } from './openingOctave.ts';
 import type { Song } from './song.ts';
 import { melodyLine, countingOfSong } from './songLine.ts';
+import { songAir } from './songAir.ts';
 import { movedTonic } from './transpose.ts';
 
 /** How a song lies on an instrument in one key, in the octave where it lies best. */
@@ -30,6 +31,16 @@ export interface SongKeyFit {
 /** Octaves tried for each key, those in which most can be had first. */
 const OCTAVES_TRIED = 2;
 
+/** A song on an instrument in one key, in the octave where it lies best; undefined where nothing of it can be had. */
+export function songKeyFit(
+  base: Instrument,
+  song: Song,
+  preferences: Preferences,
+  semitones: number,
+): SongKeyFit | undefined {
+  return fitterOf(base, song, preferences)(semitones);
+}
+
 /** Every key for a song on an instrument, the best first: effort and notes that lack count together, as for a scale. */
 export function songKeys(
   base: Instrument,
@@ -37,12 +48,21 @@ export function songKeys(
   preferences: Preferences,
   mode?: string,
 ): readonly SongKeyFit[] {
-  const song = inModeIfAny(written, mode);
+  const fitIn = fitterOf(base, inModeIfAny(written, mode), preferences);
+  const fits = Array.from({ length: 12 }, (_, i) => i - 6).flatMap((semitones) => fitIn(semitones) ?? []);
+  const cost = ({ ease, missing, notes }: SongKeyFit) => ease + lackingCost(missing / notes);
+  return fits.sort((a, b) => cost(a) - cost(b) || a.missing - b.missing);
+}
+
+/** Fits a song into keys, by semitones from where it is written. */
+function fitterOf(base: Instrument, song: Song, preferences: Preferences) {
   const scale = expectOk(scaleById(song.keys[0]!.scale));
   const line = melodyLine(song);
   const metre = countingOfSong(song);
   const contextFor = contextsFor(preferences);
-  const fits = Array.from({ length: 12 }, (_, i) => i - 6).flatMap((semitones) => {
+  const { options } = resolvePreferences(base.family, preferences);
+  const { places } = songAir(base, options, song, line);
+  return (semitones: number): SongKeyFit | undefined => {
     const tonic = movedTonic(song, semitones);
     const key = keyOf(scale, tonic);
     const instrument = base.forKey(key);
@@ -54,7 +74,7 @@ export function songKeys(
     const tried = octaves.slice(0, OCTAVES_TRIED).filter(({ missing }) => missing <= octaves[0]!.missing);
     return tried
       .map(({ by }): SongKeyFit => {
-        const route = routeLine(context, movedLine(line, by), { metre });
+        const route = routeLine(context, movedLine(line, by), { metre, places });
         const had = route.notes.filter((note) => note.way).length;
         const demands = route.effort.terms.filter(({ count }) => count > 0).sort((a, b) => b.cost - a.cost);
         return {
@@ -62,14 +82,11 @@ export function songKeys(
           keyName: noteText(tonic),
           missing: line.length - had,
           notes: line.length,
-          ease: route.effort.total / Math.max(1, had) + settingCost(instrument),
+          ease: route.effort.total / Math.max(1, had) + keyCost(instrument, key),
           demands: demands.slice(0, 3).map(({ label, count }) => ({ label, count })),
           facts: instrument.facts(key),
         };
       })
-      .sort((a, b) => a.missing - b.missing || a.ease - b.ease)
-      .slice(0, 1);
-  });
-  const cost = ({ ease, missing, notes }: SongKeyFit) => ease + lackingCost(missing / notes);
-  return fits.sort((a, b) => cost(a) - cost(b) || a.missing - b.missing);
+      .sort((a, b) => a.missing - b.missing || a.ease - b.ease)[0];
+  };
 }

@@ -2,6 +2,7 @@ import { songOf } from '../../test/samples/song.ts';
 import { timingsOf } from '../time/noteTiming.ts';
 import { quarters } from '../time/ticks.ts';
 import type { Song } from './song.ts';
+import { barName, barNumberIn, barNumbers } from './barOffset.ts';
 import { melodyLine, countingOfSong, metreOfSong, metresOfSong } from './songLine.ts';
 import { played } from './played.ts';
 
@@ -52,19 +53,34 @@ test('metres that change are counted each from where it begins', () => {
   expect(metresOfSong(songOf('C4', { metres: [] }))).toMatchObject([{ at: 0, metre: { name: '4/4' } }]);
 });
 
-test('at speed there is less time between notes: haste is measured in seconds where a tempo is told', () => {
+test('time between notes is told in seconds, up to a beat of an easy pace', () => {
   const at = (perMinute: number, at = 0) => ({ at, beat: quarters(1), perMinute });
-  const haste = (tempos: Song['tempos'], metres: Song['metres'] = []) => {
+  const since = (tempos: Song['tempos'], metres: Song['metres'] = []) => {
     const song = songOf('C4*1/2 D4*1/2 E4*1/2 F4*1/2', { tempos, metres });
-    return timingsOf(countingOfSong(song), melodyLine(song)).map((timing) => timing.haste);
+    return timingsOf(countingOfSong(song), melodyLine(song)).map(
+      (timing) => Math.round(1000 * timing.since) / 1000,
+    );
   };
-  // Half a beat has passed: at a hundred half of what is easy, at 200 a quarter, at 50 all of it.
-  expect(haste([])).toEqual([0, 0.5, 0.5, 0.5]);
-  expect(haste([at(100)])).toEqual([0, 0.5, 0.5, 0.5]);
-  expect(haste([at(200)])).toEqual([0, 0.75, 0.75, 0.75]);
-  expect(haste([at(50)])).toEqual([0, 0, 0, 0]);
-  expect(haste([at(100), at(200, quarters(1))])).toEqual([0, 0.5, 0.75, 0.75]);
+  // A beat at a hundred lasts six tenths of a second, and is taken to where no tempo is told.
+  expect(since([])).toEqual([0.6, 0.3, 0.3, 0.3]);
+  expect(since([at(100)])).toEqual([0.6, 0.3, 0.3, 0.3]);
+  expect(since([at(200)])).toEqual([0.6, 0.15, 0.15, 0.15]);
+  expect(since([at(40)])).toEqual([0.6, 0.6, 0.6, 0.6]);
+  expect(since([at(100), at(200, quarters(1))])).toEqual([0.6, 0.3, 0.15, 0.15]);
   // Counted in dotted quarters, 150 quarters are 100 beats.
-  const jig = haste([at(150)], [{ at: 0, count: 6, unit: 8 }]);
-  expect(jig.map((one) => Math.round(one * 1000))).toEqual([0, 667, 667, 667]);
+  expect(since([at(150)], [{ at: 0, count: 6, unit: 8 }])).toEqual([0.6, 0.2, 0.2, 0.2]);
+});
+
+test('bars are numbered as musicians count: an upbeat is none, and one that a repeat parts is one', () => {
+  // An upbeat, two bars, a third of three beats with the upbeat of the second part, two more.
+  const song = songOf('G4 | C4*4 | D4*4 | E4*3 | G4 | C4*4 | D4*4');
+  expect(barNumbers(song)).toEqual([0, 1, 2, 3, 3, 4, 5]);
+  const barOf = barNumberIn(song);
+  expect([0, 1, 12, 13].map((quarter) => barName(barOf(quarters(quarter))))).toEqual([
+    'the upbeat',
+    'bar 1',
+    'bar 3',
+    'bar 4',
+  ]);
+  expect(barNumbers(songOf('C4*4 | D4*4'))).toEqual([1, 2]);
 });

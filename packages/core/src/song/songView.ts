@@ -24,7 +24,7 @@ import type { Key } from '../scale/scale.ts';
 import type { Scene } from '../scene/scene.ts';
 import { checkTension, type TensionCheck, type TensionLimits } from '../tension/tension.ts';
 import { accompaniment, withAdded, type AddedNote } from './accompany.ts';
-import { breathPlaces, type BreathPlace } from './breaths.ts';
+import { songAir as airOfSong, type ShortOfAir, type SongAir, type SongBreath } from './songAir.ts';
 import { changeText, compareEffort } from './compareEffort.ts';
 import { withFigures } from './figure.ts';
 import { arranged, type ArrangementPlan, type PlacedPlan } from './arrangement.ts';
@@ -34,6 +34,7 @@ import { holdingAt, type Song, type SongKey } from './song.ts';
 import type { Ticks } from '../time/ticks.ts';
 import { melodyLine, countingOfSong } from './songLine.ts';
 import { keyOfSongKey } from './songKey.ts';
+import { songChanges, type SongChange } from './songChanges.ts';
 import { songNamer } from './songNamer.ts';
 import { songTab } from './songTab.ts';
 
@@ -46,6 +47,8 @@ export interface SongView {
   readonly keyName: string;
   readonly instrumentFacts: readonly string[];
   readonly line: readonly LineView[];
+  /** Names of the strings that drone with every note. */
+  readonly drones: readonly string[];
   /** What is played with the melody: under which of its notes, and what it costs beside the melody alone. */
   readonly added: AddedView;
   /** Bar by bar, in the chosen dialect. */
@@ -55,9 +58,13 @@ export interface SongView {
   readonly effort: Effort;
   readonly exact: boolean;
   readonly air: AirBalance;
-  /** Where to breathe, or to turn the bellows; none for families that do neither. */
-  readonly breaths: readonly BreathPlace[];
+  /** Where to breathe, turn the bellows or take the air button; none for families that do not. */
+  readonly breaths: readonly SongBreath[];
+  /** Notes of the melody that begin with too little air. */
+  readonly shortOfAir: readonly ShortOfAir[];
   readonly remarks: readonly Remark[];
+  /** What is set otherwise before it or in it, such as levers, in the order in which it is needed. */
+  readonly changes: readonly SongChange[];
   readonly missing: readonly SongMissing[];
   /** Ways out for the whole tune: octaves in which it lacks fewer notes, those that save most first. */
   readonly octaves: readonly OctaveOffer[];
@@ -98,6 +105,7 @@ interface Prepared {
     readonly price: readonly string[];
   };
   readonly readingAt: (onset: Ticks) => Reading;
+  readonly songAir: SongAir;
 }
 
 /** A song as it is arranged and routed; what all that is asked of an arrangement begins with. */
@@ -115,7 +123,8 @@ export function prepared(
   const line = melodyLine(song);
   const { adds } = plan;
   const extra = adds ? accompaniment(context, song, line, adds.fullness, new Set(adds.without)) : [];
-  const options = { pins: plan.pins, metre: countingOfSong(song) };
+  const songAir = airOfSong(instrument, context.chosen.options, song, line);
+  const options = { pins: plan.pins, metre: countingOfSong(song), places: songAir.places };
   const whole = routeLine(context, inTime([...line, ...extra]), options);
   const under = new Map(extra.map((note) => [note.id, note]));
   const route = { ...whole, notes: whole.notes.filter(({ id }) => !under.has(id)) };
@@ -130,6 +139,7 @@ export function prepared(
     context,
     route,
     readingAt,
+    songAir,
     song: withFigures(
       withAdded(
         song,
@@ -175,7 +185,7 @@ export function songView(
   notation: NotationOptions,
   limits?: TensionLimits,
 ): SongView {
-  const { plan, song, key, name, instrument, context, route, whole, added, readingAt } = prepared(
+  const { plan, song, key, name, instrument, context, route, whole, added, readingAt, songAir } = prepared(
     base,
     written,
     given,
@@ -193,6 +203,7 @@ export function songView(
     instrumentFacts: instrument.facts(key),
     line: lineIn(instrument, readingAt, route, remarks, notation.dialect),
     tabText: songTab(song, whole, instrument, notation.dialect, name.spelled, plan.figures),
+    drones: instrument.drones.map(name.withOctave),
     added: {
       notes: added.notes.map(({ id, way, pitch }) => ({
         id,
@@ -208,13 +219,13 @@ export function songView(
     effort: route.effort,
     exact: route.exact,
     air: route.air,
-    breaths: instrument.family.phraseEnd
-      ? breathPlaces(song, melodyLine(song), instrument.family.phraseEnd, route.air)
-      : [],
-    remarks: remarks.filter((remark) => !remark.routine),
+    breaths: songAir.breaths(route.air),
+    shortOfAir: songAir.short(route.air),
+    remarks: remarks.filter(({ routine, isChange }) => !routine && !isChange),
+    changes: songChanges(song, whole.changes()),
     tension: checkTension(song, limits),
     octaves: octaveOffers(context, route.notes),
-    missing: missingNotes({ song, name, context, route, key, decisions: plan.decisions }),
+    missing: missingNotes({ song, name, context, route, decisions: plan.decisions }),
     compass: `${name.withOctave(Math.min(...pitches))} to ${name.withOctave(Math.max(...pitches))}`,
     cautions: [
       ...new Set(

@@ -27,7 +27,7 @@ function bars(text: string): Bar[] {
 
 function playedBars(text: string, order?: string): string {
   const names = text.split(' ').map((token) => SIGNS.exec(token)!.groups!['name']!);
-  const unfolded = unfold({ bars: bars(text), ...(order && { order: [...order] }) });
+  const unfolded = unfold({ metres: [], bars: bars(text), ...(order && { order: [...order] }) });
   return unfolded.order.map((i) => names[i]).join('');
 }
 
@@ -68,7 +68,7 @@ test('sections in their order, each with its own repeats; what stands before the
 
 test('says what it had to assume, and only then', () => {
   const said = (text: string, order?: string[]) =>
-    unfold({ bars: bars(text), ...(order && { order }) }).remarks;
+    unfold({ metres: [], bars: bars(text), ...(order && { order }) }).remarks;
   expect(said('|:a [1b:| [2c')).toEqual([]);
   expect(said('a b:|')).toEqual([
     'Nothing begins the repeat that ends with bar 2; it goes back to the beginning.',
@@ -84,10 +84,10 @@ test('says what it had to assume, and only then', () => {
 
 test('ends where the repeats would go on too long', () => {
   const many = Array.from({ length: 1000 }, () => '|:a:|9 b:|9').join(' ');
-  const { order, remarks } = unfold({ bars: bars(many), order: [] });
+  const { order, remarks } = unfold({ metres: [], bars: bars(many), order: [] });
   expect(order.length).toBe(18_000);
   expect(remarks.join()).not.toContain('longer');
-  const more = unfold({ bars: bars(`${many} |:a:|9 ${many}`) });
+  const more = unfold({ metres: [], bars: bars(`${many} |:a:|9 ${many}`) });
   expect(more.order).toHaveLength(PLAYED_BARS_LIMIT);
   expect(more.remarks.join()).toContain(`longer than ${PLAYED_BARS_LIMIT} bars`);
 });

@@ -1,3 +1,4 @@
+import { barName, barNumbers } from './barOffset.ts';
 import type { Bar, Song } from './song.ts';
 
 /** The bars of a song in the order in which they are played. */
@@ -16,11 +17,12 @@ export const PLAYED_BARS_LIMIT = 20_000;
  * coda, and an order of sections. A repeat that nothing begins goes back to where the last one ended. After a jump
  * repeats are not taken again and the last ending is played.
  */
-export function unfold({ bars, order }: Pick<Song, 'bars' | 'order'>): Unfolded {
+export function unfold(song: Pick<Song, 'bars' | 'order' | 'metres'>): Unfolded {
+  const { bars, order } = song;
   const remarks = new Set<string>();
   const played: number[] = [];
   for (const [from, to] of sectionsOf(bars, order ?? [], remarks)) {
-    walk(bars, from, to, played, remarks);
+    walk(song, from, to, played, remarks);
     if (played.length >= PLAYED_BARS_LIMIT) break;
   }
   if (played.length >= PLAYED_BARS_LIMIT)
@@ -47,7 +49,14 @@ function sectionsOf(
   return begins[0]! > 0 ? [[0, begins[0]!], ...found] : found;
 }
 
-function walk(bars: readonly Bar[], from: number, to: number, played: number[], remarks: Set<string>): void {
+function walk(
+  song: Pick<Song, 'bars' | 'metres'>,
+  from: number,
+  to: number,
+  played: number[],
+  remarks: Set<string>,
+): void {
+  const { bars } = song;
   const rows = rowsOf(bars, from, to);
   const find = (sign: 'segno' | 'coda') =>
     bars.findIndex((bar, i) => bar[sign] === true && i >= from && i < to);
@@ -75,7 +84,7 @@ function walk(bars: readonly Bar[], from: number, to: number, played: number[], 
     }
     played.push(at);
     if (!jumped && time < timesOf(bars, at, row, remarks)) {
-      if (!bars[start]!.repeatStart) remarks.add(assumedStart(at, start, from));
+      if (!bars[start]!.repeatStart) remarks.add(assumedStart(barNumbers(song), at, start, from));
       time += 1;
       at = start;
       continue;
@@ -96,9 +105,9 @@ function walk(bars: readonly Bar[], from: number, to: number, played: number[], 
   }
 }
 
-function assumedStart(at: number, start: number, from: number): string {
-  const back = start === from ? 'the beginning' : `bar ${start + 1}`;
-  return `Nothing begins the repeat that ends with bar ${at + 1}; it goes back to ${back}.`;
+function assumedStart(numbers: readonly number[], at: number, start: number, from: number): string {
+  const back = start === from ? 'the beginning' : barName(numbers[start]!);
+  return `Nothing begins the repeat that ends with ${barName(numbers[at]!)}; it goes back to ${back}.`;
 }
 
 /** Endings that stand side by side. */

@@ -68,3 +68,51 @@ test('a note is read by any of its names, but two strings of one sound are kept 
 test('an empty line is no line but no mistake', () => {
   expect(readTabLine(ableInstrument('whistle', '74'), ' \n', 'circles')).toEqual({ ok: true, value: [] });
 });
+
+test.each([
+  [
+    'diatonic',
+    '60',
+    'signs',
+    '-123 | +134',
+    ['1d', 'with', '2d', 'with', '3d', 'bar', '1b', 'with', '3b', 'with', '4b'],
+  ],
+  ['diatonic', '60', 'arrows', '123↓ 10↑', ['1d', 'with', '2d', 'with', '3d', '10b']],
+  ['chromatic', '60-12', 'signs', '-12 -123', ['12d', '1d', 'with', '2d', 'with', '3d']],
+  ['dulcimer', 'd3-a3-d4', 'strings', '0-0-2', ['bass.0', 'with', 'middle.0', 'with', 'melody.2']],
+  [
+    'dulcimer',
+    'd3-a3-d4',
+    'columns',
+    '4-4-6+  x-3-5',
+    ['bass.4', 'with', 'middle.4', 'with', 'melody.6½', 'middle.3', 'with', 'melody.5'],
+  ],
+] as const)('%s %s, %s: chords as players type them, %s', (id, preset, dialect, text, ids) => {
+  expect(told(expectOk(readTabLine(ableInstrument(id, preset), text, dialect)))).toEqual(ids);
+});
+
+// What cannot sound together is refused where it is typed, in the family's own words.
+test.each([
+  [
+    'anglo',
+    'C-G-sharp-on-push',
+    'short',
+    'L m4 push, L m3 push + L m2 pull',
+    11,
+    'The bellows cannot push and pull at once.',
+  ],
+  ['dulcimer', 'd3-a3-d4', 'strings', 'mel 2 + mel 3', 0, 'The melody string sounds one note at a time.'],
+  [
+    'dulcimer',
+    'd3-a3-d4',
+    'strings',
+    'mel 0, 3-3-8',
+    7,
+    'Frets 3 and 8 are too far apart for these fingers.',
+  ],
+  ['diatonic', '60', 'signs', '+4 + -4', 0, 'One breath cannot blow and draw.'],
+] as const)('%s %s, %s: “%s” is refused at character %i', (id, preset, dialect, text, position, message) => {
+  const known = families[id].dialects.some((d) => d.id === dialect) ? dialect : families[id].dialects[1]!.id;
+  const read = readTabLine(ableInstrument(id, preset), text, known);
+  expect(read.ok ? [] : read.problems.map((p) => [p.position, p.message])).toEqual([[position, message]]);
+});

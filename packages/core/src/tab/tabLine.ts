@@ -3,6 +3,7 @@ import type { Instrument } from '../instrument/instrument.ts';
 import { dialectOf } from '../map/notation.ts';
 import { parsePitch, pitchText, type NoteName } from '../pitch/noteName.ts';
 import type { Pitch } from '../pitch/pitch.ts';
+import { chordHolds } from '../route/holds.ts';
 import { expectOk, fail, ok, type Problem, type Result } from '../result.ts';
 
 /** What stands in a line of tab. */
@@ -60,7 +61,7 @@ export function readTabLine(
   dialect: string,
 ): Result<readonly TabItem[]> {
   const { separator } = dialectOf(instrument.family, dialect);
-  return readLine(text, separator, (token): Result<TabItem> => {
+  const readItem = (token: string): Result<TabItem> => {
     const braced = /^\{([^{}]*)\}$/u.exec(token);
     const way = instrument.parseTab(braced ? braced[1]!.trim() : token, dialect);
     if (way.ok && braced) return ok({ kind: 'touched', way: way.value });
@@ -72,7 +73,72 @@ export function readTabLine(
     const bracketed = /^\((.*)\)$/u.exec(token);
     const pitch = bracketed && parsePitch(bracketed[1]!);
     return pitch?.ok ? ok({ kind: 'missing', pitch: pitch.value }) : way;
+  };
+  const read = readLine(text, separator, (token, at): Result<ReadItem> => {
+    const item = readItem(token);
+    if (item.ok) return ok({ items: [item.value], at });
+    const notes = instrument.chordTyped(token)?.map(readItem);
+    if (!notes?.every((note) => note.ok)) return item;
+    const items = notes.flatMap((note, i): TabItem[] => [...(i > 0 ? [WITH_ITEM] : []), expectOk(note)]);
+    return ok({ items, at });
   });
+  if (!read.ok) return read;
+  const items = read.value.map((item) => ('kind' in item ? { items: [item], at: 0 } : item));
+  const clash = firstClash(instrument, items);
+  return clash ? fail(clash) : ok(items.flatMap((item) => item.items));
+}
+
+/** What was read at one place: a note, or the notes of a chord. */
+interface ReadItem {
+  readonly items: readonly TabItem[];
+  readonly at: number;
+}
+
+const WITH_ITEM: TabItem = Object.freeze({ kind: 'with' });
+
+/** The first chord whose ways cannot sound together, as a problem at its first note. */
+function firstClash(instrument: Instrument, read: readonly ReadItem[]): Problem | undefined {
+  let chord: Way[] = [];
+  let [at, joined] = [0, false];
+  for (const { items, at: here } of [...read, { items: [REST_ITEM], at: 0 }])
+    for (const item of items) {
+      if (item.kind === 'with') {
+        joined = true;
+        continue;
+      }
+      if (!joined) {
+        const why = clashOf(instrument, chord);
+        if (why)
+          return {
+            field: '',
+            position: at,
+            wrong: chord.map(({ words }) => words).join(' + '),
+            message: why,
+          };
+        [chord, at] = [[], here];
+      }
+      joined = false;
+      if (item.kind === 'way') chord.push(item.way);
+    }
+  return undefined;
+}
+
+const REST_ITEM: TabItem = Object.freeze({ kind: 'rest' });
+
+/** Why ways cannot sound together, as a sentence in the family's words; undefined where they can. */
+function clashOf(instrument: Instrument, ways: readonly Way[]): string | undefined {
+  if (ways.length < 2) return undefined;
+  const notes = [...ways]
+    .sort((a, b) => a.pitch - b.pitch)
+    .map((way) => ({ pitch: way.pitch, open: instrument.fingeredWaysOf(way, {}, true) }));
+  const [left] = chordHolds(
+    instrument,
+    notes,
+    notes.map(({ pitch }) => pitch),
+  ).left;
+  if (!left) return undefined;
+  const { text } = left.clash;
+  return `${text[0]!.toUpperCase()}${text.slice(1)}.`;
 }
 
 /** Most words that one note is written with: `left, column 2, button 3`. */
@@ -82,12 +148,12 @@ const WORDS = 6;
  * Reads whatever stands in a line one after the other. A note may have several words: the longest run of words that can
  * be read is taken.
  * @param separator what stands between two notes; only space where it is blank, and commas are then space too
- * @param read one note; its problem's position counts from the note's own beginning
+ * @param read one note, and where it stands; its problem's position counts from the note's own beginning
  */
 export function readLine<T>(
   text: string,
   separator: string,
-  read: (note: string) => Result<T>,
+  read: (note: string, at: number) => Result<T>,
 ): Result<readonly (T | { readonly kind: 'bar' })[]> {
   const mark = separator.trim();
   const between = mark === '' ? '\\s,;' : `\\s${mark}`;
@@ -107,16 +173,16 @@ export function readLine<T>(
     const upTo = (count: number) =>
       text.slice(first.index, run[count - 1]!.index + run[count - 1]![0].length);
     const counts = run.map((_, i) => run.length - i);
-    const count = counts.find((n) => read(upTo(n)).ok);
+    const count = counts.find((n) => read(upTo(n), first.index).ok);
     if (count === undefined) {
       // Where a mark stands between notes the whole stretch was meant as one.
       const wrong = upTo(mark === '' ? 1 : run.length);
-      const found = read(wrong);
+      const found = read(wrong, first.index);
       const [problem] = found.ok ? [] : found.problems;
       problems.push({ ...problem!, position: first.index + (problem!.position ?? 0) });
       at += mark === '' ? 1 : run.length;
     } else {
-      items.push(expectOk(read(upTo(count))));
+      items.push(expectOk(read(upTo(count), first.index)));
       at += count;
     }
   }

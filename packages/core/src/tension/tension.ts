@@ -6,15 +6,8 @@ import { pitchClass, type Pitch } from '../pitch/pitch.ts';
 import { namer, type Namer } from '../scale/namer.ts';
 import { aboveHome, type Key } from '../scale/scale.ts';
 import { fields, number } from '../schema.ts';
-import {
-  barAt,
-  barStarts,
-  holdingAt,
-  melodyOf,
-  type Song,
-  type SongChord,
-  type SongKey,
-} from '../song/song.ts';
+import { barNumberIn } from '../song/barOffset.ts';
+import { holdingAt, melodyOf, type Song, type SongChord, type SongKey } from '../song/song.ts';
 import { keyOfSongKey } from '../song/songKey.ts';
 import { melodyLine, metresOfSong } from '../song/songLine.ts';
 import { positionAt } from '../time/metre.ts';
@@ -96,7 +89,7 @@ export function checkTension(song: Song, limits: TensionLimits = TENSION_LIMITS)
   const keyAt = keysOfSong(song, chords);
   const written = new Map(melodyOf(song).voice.notes.map((note) => [note.id, note.pitch]));
   const metres = metresOfSong(song);
-  const starts = barStarts(song);
+  const barOf = barNumberIn(song);
   const chordAt = (onset: Ticks): Chord | undefined => {
     const symbol = holdingAt(chords, onset)?.symbol;
     return symbol === undefined ? undefined : keyAt(onset).chordNamed(symbol);
@@ -126,7 +119,7 @@ export function checkTension(song: Song, limits: TensionLimits = TENSION_LIMITS)
       return [
         {
           noteId,
-          bar: barAt(starts, from) + 1,
+          bar: barOf(from),
           note: spelledText(written.get(noteId)!),
           chord: holdingAt(chords, from)!.symbol,
           why,

@@ -1,21 +1,49 @@
-import type { Metre } from './metre.ts';
+import { barLength, type Metre } from './metre.ts';
 import type { Ticks } from './ticks.ts';
 
 /** What effort needs to know of when a note sounds. The route works it out once for a whole line. */
 export interface NoteTiming {
   /** Length in counted beats. */
   readonly beats: number;
-  /**
-   * By how much less than a beat has passed since the note before began: 0 with time to spare, near 1 at once. Where a
-   * tempo is told, the beat it is measured by is one of an easy pace.
-   */
-  readonly haste: number;
+  /** Seconds since the note before began, at most `LEISURE`: longer times are felt alike. */
+  readonly since: number;
+  /** Seconds that it lasts, at most `LEISURE`. */
+  readonly lasts: number;
+  /** Seconds that it lasts, however many, and of silence before it. */
+  readonly seconds: number;
+  readonly rest: number;
   /** True where the note falls on an odd pulse: the second, fourth … of the line's smallest note values. */
   readonly offPulse: boolean;
 }
 
+/** Counted beats a minute of an easy pace. */
+export const EASY_BEAT = 100;
+/** A beat of an easy pace, in seconds: time to spare for any change. */
+export const LEISURE = 60 / EASY_BEAT;
+
 /** A note with all the time in the world before it, a beat long. */
-export const UNHURRIED: NoteTiming = Object.freeze({ beats: 1, haste: 0, offPulse: false });
+export const UNHURRIED: NoteTiming = Object.freeze({
+  beats: 1,
+  since: LEISURE,
+  lasts: LEISURE,
+  seconds: LEISURE,
+  rest: 0,
+  offPulse: false,
+});
+
+/** How a change is felt that has little time. */
+export interface Haste {
+  /** Seconds from which on there is time enough. */
+  readonly within: number;
+  /** How many times it counts with time enough, and where there is none; in between in proportion. */
+  readonly atLeisure: number;
+  readonly atOnce: number;
+}
+
+/** How many times a change counts that has so much time. @param seconds 0 or more */
+export function countedInHaste({ within, atLeisure, atOnce }: Haste, seconds: number): number {
+  return atLeisure + (atOnce - atLeisure) * Math.max(0, 1 - seconds / within);
+}
 
 /** When a note sounds, all that timing needs of it. */
 export interface Timed {
@@ -36,9 +64,6 @@ export interface PaceFrom {
   readonly pace: number;
 }
 
-/** Counted beats a minute of an easy pace, in which a beat is time to spare for any change. */
-export const EASY_BEAT = 100;
-
 /** Metres and paces, each rising by time; the first metre from 0 on. The pace is easy where none is told. */
 export interface Counted {
   readonly metres: readonly MetreFrom[];
@@ -53,8 +78,9 @@ export type Counting = Metre | Counted;
  *
  * The pulse is the smallest note value of the line, counted from the first bar line on, through rests and long notes:
  * a scale of equal notes falls on even and odd pulses in turn, a dotted quarter with its eighth on an even and an odd
- * one, and a pickup of one pulse on an odd one. A note between two pulses, such as the second of two eighths beside
- * triplets, belongs to the pulse before it.
+ * one, and a pickup of one pulse on an odd one. Where a bar has an odd number of pulses, as quarters in three, each bar
+ * begins with an even one. A note between two pulses, such as the second of two eighths beside triplets, belongs to the
+ * pulse before it.
  */
 export function timingsOf(counting: Counting, notes: readonly Timed[]): readonly NoteTiming[] {
   const { metres, paces } =
@@ -70,11 +96,21 @@ export function timingsOf(counting: Counting, notes: readonly Timed[]): readonly
     const { beat, pickup } = metre;
     const { pace } = paces[paced] ?? { pace: 1 };
     const before = notes[i - 1];
-    const since = before ? onset - before.onset : Infinity;
+    const seconds = (ticks: Ticks) => (LEISURE * ticks) / (beat * pace);
     return {
       beats: length / beat,
-      haste: Math.max(0, 1 - since / (beat * pace)),
-      offPulse: Math.abs(Math.floor((onset - at - pickup) / pulse) % 2) === 1,
+      since: before ? Math.min(LEISURE, seconds(onset - before.onset)) : LEISURE,
+      lasts: Math.min(LEISURE, seconds(length)),
+      seconds: seconds(length),
+      rest: before ? Math.max(0, seconds(onset - before.onset - before.length)) : 0,
+      offPulse: isOffPulse(onset - at - pickup, pulse, barLength(metre)),
     };
   });
+}
+
+/** @param since ticks since the first bar line @param bar length of a bar */
+function isOffPulse(since: Ticks, pulse: Ticks, bar: Ticks): boolean {
+  const isOddBar = (bar / pulse) % 2 === 1;
+  const within = isOddBar ? since - bar * Math.floor(since / bar) : since;
+  return Math.abs(Math.floor(within / pulse) % 2) === 1;
 }

@@ -1,5 +1,5 @@
 import { barLength, metre, METRE_NAMES, positionAt } from './metre.ts';
-import { timingsOf } from './noteTiming.ts';
+import { countedInHaste, timingsOf } from './noteTiming.ts';
 import { QUARTER, quarters } from './ticks.ts';
 
 const EIGHTH = quarters(1, 2);
@@ -56,15 +56,30 @@ test('the pulse is the smallest note value, counted through long notes', () => {
   expect(offPulses([TRIPLET, TRIPLET, TRIPLET, EIGHTH, EIGHTH])).toEqual([false, true, false, true, false]);
 });
 
+test('in three quarters every bar begins with an even pulse; with eighths among them the bars are even', () => {
+  const quartersInThree = Array.from({ length: 6 }, () => QUARTER);
+  const off = (lengths: readonly number[]) =>
+    timingsOf(metre('3/4'), inARow(lengths)).map(({ offPulse }) => offPulse);
+  expect(off(quartersInThree)).toEqual([false, true, false, false, true, false]);
+  expect(off([EIGHTH, EIGHTH, QUARTER, QUARTER, QUARTER])).toEqual([false, true, false, false, false]);
+});
+
 test('a pickup of one pulse comes before the first even one', () => {
   expect(offPulses([EIGHTH, QUARTER, EIGHTH], EIGHTH)).toEqual([true, false, false]);
   expect(offPulses([EIGHTH, EIGHTH, EIGHTH], EIGHTH, '6/8')).toEqual([true, false, true]);
 });
 
-test('haste is what is missing of a counted beat, and nothing at the start of a line', () => {
-  const line = inARow([QUARTER, EIGHTH, quarters(1, 4), QUARTER]);
-  expect(timingsOf(metre('4/4'), line).map((t) => t.haste)).toEqual([0, 0, 0.5, 0.75]);
-  expect(timingsOf(metre('2/2'), line).map((t) => t.haste)).toEqual([0, 0.5, 0.75, 0.875]);
+test('time is told in seconds of an easy beat, and no longer than one', () => {
+  const line = inARow([QUARTER, EIGHTH, quarters(1, 4), 2 * QUARTER]);
+  const told = (name: '4/4' | '2/2', of: 'since' | 'lasts') => timingsOf(metre(name), line).map((t) => t[of]);
+  expect(told('4/4', 'since')).toEqual([0.6, 0.6, 0.3, 0.15]);
+  expect(told('4/4', 'lasts')).toEqual([0.6, 0.3, 0.15, 0.6]);
+  expect(told('2/2', 'since')).toEqual([0.6, 0.3, 0.15, 0.075]);
+});
+
+test('haste counts in proportion between time enough and none at all', () => {
+  const haste = { within: 0.4, atLeisure: 1, atOnce: 3 };
+  expect([0, 0.1, 0.2, 0.4, 0.6].map((seconds) => countedInHaste(haste, seconds))).toEqual([3, 2.5, 2, 1, 1]);
 });
 
 test('length is told in counted beats: a dotted quarter is one beat of a jig', () => {

@@ -9,7 +9,11 @@ import { every, namesOf, ofFamily, ofInstruments, optionChoices, type Rule } fro
 
 /** Timings that differ in everything that can be felt. */
 const TIMINGS: readonly NoteTiming[] = [0.25, 2].flatMap((beats) =>
-  [0, 0.75].flatMap((haste) => [false, true].map((offPulse) => ({ beats, haste, offPulse }))),
+  [0.15, 0.6].flatMap((since) =>
+    [0.1, 0.6].flatMap((lasts) =>
+      [false, true].map((offPulse) => ({ beats, since, lasts, seconds: lasts, rest: 0, offPulse })),
+    ),
+  ),
 );
 
 /** The twins of an English concertina lie on both hands alike, so that hands take turns wherever they can without being told. */
@@ -43,6 +47,12 @@ export const EFFORT_RULES: readonly Rule[] = [
               const bad = costs.flat().find((cost) => !(cost >= 0 && cost < Infinity));
               if (bad !== undefined)
                 return wrong(`${term.id} from ${namesOf(from)} to ${namesOf(to)} costs ${bad}`);
+              const longer = instrument.carry(instrument.carry('', to), from);
+              const matters = instrument.heeded(carried, to);
+              const stepAt = (left: string) =>
+                term.between?.(from, to, { layout, options, timing: TIMINGS[0]!, carried: left }) ?? 0;
+              if (instrument.heeded(longer, to) === matters && stepAt(longer) !== stepAt(carried))
+                return wrong(`${term.id} to ${namesOf(to)} heeds more than it says: “${matters}”`);
               const felt = new Map<string, string>();
               for (const [i, timing] of TIMINGS.entries()) {
                 const key = (term.feels ?? []).map((field) => timing[field]).join(' ');

@@ -18,20 +18,26 @@ interface Point {
   readonly balance: number;
 }
 
-/** Least span of the curve in beats, so that one beat does not look like a lungful. */
+/** Least span of the curve in seconds, so that one second does not look like a lungful. */
 const LEAST_SPAN = 3;
 /** Beats compare equal within this. */
 const EPSILON = 1e-6;
 
-/** Beats drawn less beats blown after each note of a row; above the middle there is more air than at the start. */
+/**
+ * The air after each note of a row in seconds: of lungs what was drawn less what was blown since breath was taken, above
+ * the middle or below it; of bellows how far they are open.
+ */
 export function AirCurve({ notes, balance, store, width, height }: AirCurveProps) {
-  const { points, helps, most, least } = balance;
-  const span = Math.max(LEAST_SPAN, most, -least);
-  const y = (value: number) => 3 + ((span - value) / (2 * span)) * (height - 6);
-  const after = (beat: number) => points.findLast((point) => point.beat <= beat + EPSILON)?.balance ?? 0;
+  const { points, helps, most, least, start, capacity } = balance;
+  const isBellows = start !== undefined;
+  const span = isBellows ? capacity! : Math.max(LEAST_SPAN, most, -least);
+  const y = (value: number) => 3 + ((span - value) / (isBellows ? span : 2 * span)) * (height - 6);
+  const before = (beat: number) => points.findLast((point) => point.beat <= beat + EPSILON)?.balance ?? 0;
+  // Where air is had just after a note, the note still ends with what there was.
+  const after = (beat: number) => points.find((point) => point.beat >= beat - EPSILON)?.balance ?? 0;
   const [first] = notes;
   const curve: readonly Point[] = [
-    ...(first ? [{ x: first.x - first.room / 2, balance: after(first.note.start) }] : []),
+    ...(first ? [{ x: first.x - first.room / 2, balance: before(first.note.start) }] : []),
     ...notes.map(({ note, x }) => ({ x, balance: after(note.start + note.beats) })),
   ].filter(({ x }) => Number.isFinite(x));
   const filled = area<Point>()
@@ -42,7 +48,7 @@ export function AirCurve({ notes, balance, store, width, height }: AirCurveProps
     .x((point) => point.x)
     .y((point) => y(point.balance));
   const helped = notes.filter(({ note }) => helps.includes(note.id));
-  const peak = most > 0 ? curve.find((point) => point.balance === most) : undefined;
+  const peak = most > 0 ? curve.slice(1).find((point) => point.balance === most) : undefined;
   return (
     <figure
       className="air-curve"
@@ -67,7 +73,7 @@ export function AirCurve({ notes, balance, store, width, height }: AirCurveProps
             fill="var(--ink)"
             fontSize={14}
           >
-            {signed(most)}
+            {isBellows ? `open ${seconds(most)} s` : `${signed(most)} s`}
           </text>
         )}
       </svg>
@@ -88,9 +94,11 @@ function AirNeeded({ x, height }: { readonly x: number; readonly height: number 
 
 function balanceWords({ most, least }: AirBalance, store: string, helped: readonly number[]): string {
   const need = helped.length > 0 ? `; air is needed before note ${helped.join(', ')}` : '';
-  return `Air in the ${store}: at most ${signed(most)} beats, at least ${signed(least)}${need}`;
+  return `Air in the ${store}: at most ${signed(most)} seconds, at least ${signed(least)}${need}`;
 }
 
+const seconds = (value: number) => value.toFixed(1).replace('.0', '');
+
 function signed(value: number): string {
-  return value > 0 ? `+${value}` : String(value).replace('-', '−');
+  return value > 0 ? `+${seconds(value)}` : seconds(value).replace('-', '−');
 }

@@ -32,7 +32,9 @@ export function Accompaniment({ state, view }: { state: SongState; view: SongVie
       <h2>With the melody</h2>
       <p className="verdict-plain">
         {notes.length === 0
-          ? 'Nothing can be sounded with it here.'
+          ? view.drones.length > 0
+            ? `The drones sound with it: ${view.drones.join(', ')}.`
+            : 'Nothing can be sounded with it here.'
           : `${counted(notes.length, 'note')} added. ${price.length > 0 ? price.slice(0, 5).join(', ') : 'It costs nothing more'}.`}
       </p>
       {adds.without.length > 0 && (

@@ -1,4 +1,4 @@
-import type { SongView } from '@same-song/core/song';
+import { barName, type SongView } from '@same-song/core/song';
 import type { SongState } from './useSong.ts';
 
 /** On paper only: what of the song is not played, so that nobody looks for it. */
@@ -34,5 +34,5 @@ export function PaperNotes({ state, view }: { readonly state: SongState; readonl
 function barsWords(bars: readonly number[]): string {
   const each = [...new Set(bars)];
   const last = each.at(-1)!;
-  return each.length === 1 ? `bar ${last}` : `bars ${each.slice(0, -1).join(', ')} and ${last}`;
+  return each.length === 1 ? barName(last) : `bars ${each.slice(0, -1).join(', ')} and ${last}`;
 }

@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
-import { noteCode, noteText } from '@same-song/core/music';
-import type { SongView } from '@same-song/core/song';
+import { noteText } from '@same-song/core/music';
+import { counted } from '@same-song/core';
+import { barNumbers, type SongView } from '@same-song/core/song';
 import { Loading } from '../../controls/Loading.tsx';
 import type { SongRecord } from '../../api/records.ts';
 import { dialectOf } from '../../api/settings.ts';
@@ -12,6 +13,8 @@ import { SceneView } from '../../scene/SceneView.tsx';
 import { wayNames } from '../../scene/wayNames.ts';
 import { PaperNotes } from './PaperNotes.tsx';
 import { SongSentence } from './SongSentence.tsx';
+import { scaleLink } from './scaleLink.ts';
+import { SettingSheet } from './SettingSheet.tsx';
 import { SongTags } from './SongTags.tsx';
 import { SongTools } from './SongTools.tsx';
 import { SongVerdict } from './SongVerdict.tsx';
@@ -64,7 +67,7 @@ function SongFacts({ view, record, on }: { view: SongView; record: SongRecord; o
   const had = line.length - missing.length;
   const facts = [
     metre ? `${metre.count}/${metre.unit}` : 'free time',
-    `${song.bars.length} bars`,
+    counted(barNumbers(song).at(-1) ?? 0, 'bar'),
     ...instrumentFacts.slice(0, 1),
     compass,
     had === line.length ? `all ${line.length} notes can be had` : `${had} of ${line.length} notes can be had`,
@@ -72,18 +75,13 @@ function SongFacts({ view, record, on }: { view: SongView; record: SongRecord; o
   return (
     <p className="song-facts" role="status" aria-label="Facts">
       {facts.join(' · ')} ·{' '}
-      <Link className="link" to={`/map?${scaleOf(view, on)}`}>
+      <Link className="link" to={`/map?${scaleLink(view, on)}`}>
         its scale on Map
       </Link>
       {' · '}
       <SongTags record={record} />
     </p>
   );
-}
-
-function scaleOf({ song }: SongView, on: string | undefined): string {
-  const [key] = song.keys;
-  return new URLSearchParams({ ...(on && { on }), in: noteCode(key!.tonic), play: key!.scale }).toString();
 }
 
 function SongBody({ state, view }: { state: SongState; view: SongView }) {
@@ -126,6 +124,7 @@ function SongBody({ state, view }: { state: SongState; view: SongView }) {
         <section className="song-tab" aria-label="Tab">
           <pre>{unbroken(view.tabText, family, dialect)}</pre>
         </section>
+        <SettingSheet state={state} view={view} />
         {printing && <PaperNotes state={state} view={view} />}
       </div>
       <SongVerdict state={state} view={view} record={record!} />

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { QUARTER } from '@same-song/core/music';
-import { barAt, barStarts, type SongView } from '@same-song/core/song';
+import { barNumberIn, type SongView } from '@same-song/core/song';
 import { lazyPart } from '../../frame/lazyPart.tsx';
 import { TempoField } from '../../controls/TempoField.tsx';
 import { HearMenu } from './HearMenu.tsx';
@@ -65,13 +65,14 @@ export function SongTools({ state, view, screen }: SongToolsProps) {
 
 function loopWords(
   { song, line }: SongView,
-  { from, to }: { readonly from: string; readonly to: string },
+  passage: { readonly from: string; readonly to: string },
 ): string {
-  const starts = barStarts(song);
-  const bars = [from, to].map((id) => {
+  const barOf = barNumberIn(song);
+  const bars = [passage.from, passage.to].map((id) => {
     const note = line.find((one) => one.id === id);
-    return barAt(starts, Math.round((note?.start ?? 0) * QUARTER)) + 1;
+    return barOf(Math.round((note?.start ?? 0) * QUARTER));
   });
   const [first, last] = [Math.min(...bars), Math.max(...bars)];
-  return first === last ? `Bar ${first} again and again` : `Bars ${first} to ${last} again and again`;
+  const from = first === 0 ? 'The upbeat' : `Bar${first === last ? '' : 's'} ${first}`;
+  return `${from}${first === last ? '' : ` to ${last}`} again and again`;
 }

@@ -1,20 +1,24 @@
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
+import { Link } from 'react-router';
 import { counted } from '@same-song/core';
 import type { LineView } from '@same-song/core/route';
-import type { SongView } from '@same-song/core/song';
+import { barName, barNumberIn, type SongView } from '@same-song/core/song';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import type { SongRecord } from '../../api/records.ts';
 import { Breaths } from './Breaths.tsx';
 import { KeptArrangements } from './KeptArrangements.tsx';
 import { NoteEdits } from './NoteEdits.tsx';
 import { CabinetFits } from './CabinetFits.tsx';
+import { scaleLink } from './scaleLink.ts';
 import { fitWords } from './sentenceChoices.ts';
 import { AddedHere, Accompaniment } from './Accompaniment.tsx';
 import type { SongState } from './useSong.ts';
 import { EffortBreakdown } from '../../controls/EffortBreakdown.tsx';
 import { Ornaments } from './Ornaments.tsx';
+import { SettingList } from './SettingSheet.tsx';
 import { TensionLimitFields } from './TensionLimitFields.tsx';
+import { Tunings } from './Tunings.tsx';
 import '../../controls/verdict.css';
 
 /** The selected note, what cannot be had and its ways out, what it asks, and where it would be easier. */
@@ -39,7 +43,9 @@ export function SongVerdict({
       <Breaths state={state} view={view} />
       <EffortBreakdown effort={view.effort} exact={view.exact} />
       <AgainstChords state={state} view={view} />
+      <SettingList state={state} view={view} />
       <Remarks state={state} view={view} />
+      <Tunings state={state} />
       <CabinetFits state={state} />
       <KeptArrangements state={state} />
       {view.cautions.map((caution) => (
@@ -189,8 +195,7 @@ function Decided({ state, record }: { state: SongState; record: SongRecord }) {
       record.parts
         .flatMap(({ voices }) => voices.flatMap(({ notes }) => notes))
         .find(({ id }) => id === noteId)?.onset ?? 0;
-    let end = 0;
-    return record.bars.findIndex(({ length }) => (end += length) > onset) + 1;
+    return barName(barNumberIn(record)(onset));
   };
   return (
     <section>
@@ -198,7 +203,7 @@ function Decided({ state, record }: { state: SongState; record: SongRecord }) {
       <ul className="plain-list">
         {decisions.map((decision) => (
           <li key={decision.noteId}>
-            bar {barOf(decision.noteId)}: {decision.kind === 'leave' ? 'left out' : movedWords(decision.by)}{' '}
+            {barOf(decision.noteId)}: {decision.kind === 'leave' ? 'left out' : movedWords(decision.by)}{' '}
             <LinkButton onClick={() => state.undecide(decision.noteId)}>play what is written</LinkButton>
           </li>
         ))}
@@ -239,6 +244,27 @@ const KIND_WORDS = {
   resolved: 'passing, resolved by a step',
 } as const;
 
+/** Chords that are led to; a song has seldom more. */
+const CHORDS_LED_TO = 12;
+
+/** From each of its chords to how it is held on the instrument. */
+function ChordLinks({ state, view }: { state: SongState; view: SongView }) {
+  const symbols = [...new Set(view.tension.chords.map(({ symbol }) => symbol))];
+  const link = scaleLink(view, state.chosen?.ref);
+  return (
+    <p className="verdict-plain">
+      How to hold:{' '}
+      {symbols.slice(0, CHORDS_LED_TO).map((symbol) => (
+        <Fragment key={symbol}>
+          <Link className="link" to={`/keys/holds?${link}&chord=${encodeURIComponent(symbol)}`}>
+            {symbol}
+          </Link>{' '}
+        </Fragment>
+      ))}
+    </p>
+  );
+}
+
 /** Where the melody rubs against the chords, what is held first. */
 function AgainstChords({ state, view }: { state: SongState; view: SongView }) {
   const { guessed, chords, tensions } = view.tension;
@@ -259,11 +285,12 @@ function AgainstChords({ state, view }: { state: SongState; view: SongView }) {
           {chords.length > 12 ? ' …' : ''}
         </p>
       )}
+      <ChordLinks state={state} view={view} />
       {loud.length === 0 && <p className="verdict-plain">Nothing grates.</p>}
       <ul className="plain-list">
         {shown.map(({ noteId, bar, note, chord, why, kind }) => (
           <li key={`${noteId} ${chord}`}>
-            <LinkButton onClick={() => state.select(noteId)}>bar {bar}</LinkButton>
+            <LinkButton onClick={() => state.select(noteId)}>{barName(bar)}</LinkButton>
             {note} over {chord}, {why}: <b>{KIND_WORDS[kind]}</b>
           </li>
         ))}

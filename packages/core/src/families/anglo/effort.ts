@@ -1,4 +1,5 @@
 import { EVEN_HAND, type EffortTerm, type PreferencePreset } from '../effortTerm.ts';
+import { LEISURE } from '../../time/noteTiming.ts';
 import { fingerHops, fingersClash, fingersOutOfPlace, weakFingers } from '../kernel/buttons.ts';
 import type { Clash, FingeredWay, Hold } from '../way.ts';
 import type { AngloLayout } from './layout.ts';
@@ -20,7 +21,8 @@ export const terms: readonly EffortTerm<AngloLayout, AngloWay>[] = [
     label: 'turns of the bellows',
     about: 'Changes between push and pull.',
     tally: 'sum',
-    weight: 0.8,
+    weight: 0.28,
+    haste: { within: LEISURE, atLeisure: 1, atOnce: 5 },
     between: (from: Hold<AngloWay>, to: Hold<AngloWay>) => (from[0]!.way.air === to[0]!.way.air ? 0 : 1),
   },
   {
@@ -36,10 +38,12 @@ export const terms: readonly EffortTerm<AngloLayout, AngloWay>[] = [
     label: 'notes off the middle row',
     about: 'Notes on the outside and inside rows, which are left for a missing note or to avoid a turn.',
     tally: 'notes',
-    weight: 0.6,
+    weight: 1.5,
+    // In quick notes the bellows count more than the row.
+    haste: { within: LEISURE, atLeisure: 1, atOnce: 0.15 },
     onWay: ({ way }: FingeredWay<AngloWay>) => (way.row === 'middle' ? 0 : 1),
   },
-  fingerHops,
+  { ...fingerHops, weight: 2.5, haste: { within: LEISURE, atLeisure: 0.5, atOnce: 1.3 } },
   fingersOutOfPlace,
   { ...weakFingers, weight: 0.35 },
   {
@@ -80,7 +84,7 @@ export const preferences: readonly PreferencePreset[] = [
     id: 'harmonic',
     label: 'melody right, chords left',
     about: 'The melody keeps to the right hand where it can.',
-    weights: { left: 5, 'off-middle': 0.1 },
+    weights: { left: 5, 'off-middle': 0.6 },
     avoid: [],
   },
   {

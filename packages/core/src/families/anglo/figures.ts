@@ -10,7 +10,7 @@ export function figures(
   key: Key,
 ): readonly Figure<AngloWay>[] {
   const beside = waysInKey(ways, key).filter((other) => other.button !== way.button && other.air === way.air);
-  const fingers = (one: AngloWay) => fingeringsFor(one);
+  const fingers = (one: AngloWay) => fingeringsFor(one, false);
   return buttonFigures(way, beside, (other) => {
     return fingers(other).some((finger) => fingers(way).some((own) => own !== finger));
   });

@@ -1,7 +1,10 @@
 import { MIDDLE_C, pitchClass } from '../../pitch/pitch.ts';
+import type { Key } from '../../scale/scale.ts';
+import { usesTogether } from '../air.ts';
 import { defineFamily } from '../defineFamily.ts';
-import { HAND_FINGERINGS } from '../kernel/buttons.ts';
+import { carryFingers, HAND_FINGERINGS, heededFingers } from '../kernel/buttons.ts';
 import { keyName } from '../kernel/options.ts';
+import { positionOf, unusualIn } from '../kernel/position.ts';
 import { BELLOWS_REED } from '../kernel/timbres.ts';
 import { diagram } from './diagram.ts';
 import { clash, preferences, terms } from './effort.ts';
@@ -15,7 +18,7 @@ import {
   withOption,
   type AngloLayout,
 } from './layout.ts';
-import { BELLOWS, KEYS } from './tables.ts';
+import { ANGLO_KEYS, BELLOWS, KEYS } from './tables.ts';
 import { presets } from './presets.ts';
 import { brief, dialects, spellings } from './tab.ts';
 import { capabilityGroups, fingeringsFor, techniques, ways, type AngloWay } from './ways.ts';
@@ -38,7 +41,8 @@ export const anglo = defineFamily<AngloLayout, AngloWay>({
   presets,
   check: checkLayout,
   home: middleRow,
-  beginsNear: MIDDLE_C,
+  beginsNear: () => MIDDLE_C,
+  unusual: (layout, key) => unusualIn(positionIn(layout, key), ANGLO_KEYS),
   describe,
   options,
   withOption,
@@ -46,14 +50,21 @@ export const anglo = defineFamily<AngloLayout, AngloWay>({
   withElement,
   capabilityGroups,
   ways,
-  fingeringsFor: (_, way) => fingeringsFor(way),
+  fingeringsFor: (_, way, __, inChord) => fingeringsFor(way, inChord),
   clash: (_, low, high) => clash(low, high),
+  carry: (_, before, hold) => carryFingers(before, hold),
+  heeded: (_, carried, hold) => heededFingers(carried, hold),
   figures,
   sideOf: (_, { way }) => (way.air === 'out' ? 'above' : 'below'),
-  airCapacity: ({ bellows }) => BELLOWS[bellows],
+  airKind: 'button',
+  // Four reeds empty the bellows about three times as fast as one.
+  airStore: ({ bellows }) => ({
+    seconds: BELLOWS[bellows],
+    comfortable: BELLOWS[bellows],
+    uses: usesTogether(2 / 3),
+  }),
   facts: (layout, key) => {
-    const steps = pitchClass((key.home - middleRow(layout)) * 7);
-    const row = ['the key of the middle row', 'the key of the inside row'][steps];
+    const row = ['the key of the middle row', 'the key of the inside row'][positionIn(layout, key) - 1];
     return [
       row ?? `middle row in ${keyName(middleRow(layout))}, inside row in ${keyName(middleRow(layout) + 7)}`,
     ];
@@ -61,6 +72,9 @@ export const anglo = defineFamily<AngloLayout, AngloWay>({
   brief: (_, way) => brief(way),
   diagram,
 });
+
+/** 1 for the key of the middle row, 2 for the inside row's. */
+const positionIn = (layout: AngloLayout, key: Key) => positionOf(middleRow(layout), key.home);
 
 /** Pitch class of the middle row's key. */
 function middleRow({ key }: AngloLayout): number {

@@ -140,7 +140,7 @@ export function options({ key, plan, bellows, counting, seen }: AngloLayout): re
       'bellows',
       'Bellows',
       bellows,
-      BELLOWS_IDS.map((id) => [id, `${id}: ${BELLOWS[id]} beats`]),
+      BELLOWS_IDS.map((id) => [id, `${id}: about ${BELLOWS[id]} seconds`]),
     ),
     option('counting', 'Buttons counted', counting, [
       ['index', 'from the index finger'],

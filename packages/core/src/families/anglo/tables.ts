@@ -1,4 +1,6 @@
 import { keysOf } from '../../objects.ts';
+import type { UnusualKeys } from '../kernel/position.ts';
+
 /** A button's two pitches: pushed, pulled. */
 export type ButtonPair = readonly [push: number, pull: number];
 
@@ -110,7 +112,16 @@ export const KEYS = Object.freeze({
 export type KeyPair = keyof typeof KEYS;
 export const KEY_PAIRS = Object.freeze(keysOf(KEYS));
 
-/** Beats of pull that open the bellows from shut to full; makers' bellows differ in folds. */
-export const BELLOWS = Object.freeze({ small: 8, usual: 14, large: 20 });
+/** Seconds of pull with one reed that open the bellows from shut to full; makers' bellows differ in folds. */
+export const BELLOWS = Object.freeze({ small: 6, usual: 10, large: 14 });
 export type BellowsId = keyof typeof BELLOWS;
 export const BELLOWS_IDS = Object.freeze(keysOf(BELLOWS));
+
+/**
+ * How unusual a key is, by position: 1 the middle row's, 2 the inside row's. Of C/G players take C, G and D, then F, A, B♭,
+ * E♭, E. Judgement, by the tunes that are played.
+ */
+export const ANGLO_KEYS: UnusualKeys = Object.freeze({
+  byPosition: { 1: 0, 2: 0, 3: 0, 4: 0.3, 5: 0.9, 12: 0.7, 11: 0.8, 10: 0.85 },
+  others: 1.1,
+});

@@ -70,19 +70,32 @@ export function capabilityGroups({ plan }: AngloLayout): readonly GroupOfPlaces[
 }
 
 /**
- * Fingers that reach a button, by its place from the index finger. Four fingers share five buttons, so the inner ones
- * have two to choose from. Source: how players commonly lay four fingers on a row.
+ * Fingers that reach a button, by its place from the index finger. Four fingers share five buttons, so most have two to
+ * choose from. Source: how players commonly lay four fingers on a row.
  */
 const REACH: readonly (readonly Finger[])[] = Object.freeze([
   ['index'],
   ['index', 'middle'],
   ['middle', 'ring'],
   ['ring', 'little'],
-  ['little'],
+  ['ring', 'little'],
 ]);
 
-export function fingeringsFor({ hand, fromThumb }: AngloWay): readonly string[] {
-  const reaching = REACH[fromThumb - 1]!;
+/** The first button of the outside row lies beside that of the middle row: the middle finger helps there. */
+const REACH_FIRST_OUTSIDE: readonly Finger[] = Object.freeze(['index', 'middle']);
+
+/** In a low chord ring and little finger both hold the last column, and the middle finger stretches to the one before. */
+const REACH_FOURTH_IN_CHORD: readonly Finger[] = Object.freeze(['middle', 'ring', 'little']);
+
+/** @param inChord whether other notes sound along */
+export function fingeringsFor({ hand, fromThumb, row }: AngloWay, inChord: boolean): readonly string[] {
+  const isFirstOutside = row === 'outside' && fromThumb === 1;
+  const isStretch = inChord && fromThumb === 4;
+  const reaching = isFirstOutside
+    ? REACH_FIRST_OUTSIDE
+    : isStretch
+      ? REACH_FOURTH_IN_CHORD
+      : REACH[fromThumb - 1]!;
   return FINGERS.filter((finger) => reaching.includes(finger)).map((finger) => fingeringId(hand, finger));
 }
 

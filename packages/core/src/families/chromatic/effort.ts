@@ -1,5 +1,6 @@
 import { EVEN_HAND, type EffortTerm, type PlayingOption, type PreferencePreset } from '../effortTerm.ts';
-import { againstHabit, breathTurns, holesJumped, tongueBlocks } from '../kernel/holes.ts';
+import { BREATH_OPTION } from '../kernel/breath.ts';
+import { againstHabit, BREATH_IN_HASTE, breathTurns, holesJumped, tongueBlocks } from '../kernel/holes.ts';
 import type { Hold } from '../way.ts';
 import type { ChromaticLayout } from './layout.ts';
 import type { ChromaticWay } from './ways.ts';
@@ -19,7 +20,8 @@ const slideIn = (hold: Hold<ChromaticWay>) => hold[0]!.way.technique === 'slide'
  * them: breath turns cost little, the slide much.
  */
 export const terms: readonly EffortTerm<ChromaticLayout, ChromaticWay>[] = [
-  { ...breathTurns, weight: 0.2 },
+  // A slide is pressed faster than breath is turned.
+  { ...breathTurns, weight: 0.2, haste: { ...BREATH_IN_HASTE, atOnce: 12 } },
   {
     id: 'slides',
     label: 'slide moves',
@@ -60,6 +62,7 @@ export const terms: readonly EffortTerm<ChromaticLayout, ChromaticWay>[] = [
 ];
 
 export const playingOptions: readonly PlayingOption[] = Object.freeze([
+  BREATH_OPTION,
   {
     id: 'home',
     label: 'Home lies on two neighbouring holes, blown',

@@ -1,7 +1,8 @@
 import { notePitchClass } from '../../pitch/noteName.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
 import { defineFamily } from '../defineFamily.ts';
-import { tongueClash } from '../kernel/holes.ts';
+import { lungs } from '../kernel/breath.ts';
+import { HOLES_TYPED, tongueClash } from '../kernel/holes.ts';
 import { ordinal, positionOf } from '../kernel/position.ts';
 import { REED } from '../kernel/timbres.ts';
 import { diagram } from './diagram.ts';
@@ -24,7 +25,8 @@ export const chromatic = defineFamily<ChromaticLayout, ChromaticWay>({
   id: 'chromatic',
   label: 'chromatic harmonica',
   air: { out: 'blow', in: 'draw', store: 'lungs' },
-  phraseEnd: 'breath',
+  airKind: 'lungs',
+  airStore: (_, chosen) => lungs(chosen),
   sides: { above: 'blow ↑', level: '', below: 'draw ↓' },
   techniques,
   terms,
@@ -33,6 +35,7 @@ export const chromatic = defineFamily<ChromaticLayout, ChromaticWay>({
   fingerings: [],
   dialects,
   spellings,
+  chordSpellings: HOLES_TYPED,
   timbre: REED,
   absent: 'no reed reaches it',
   element: 'reed',

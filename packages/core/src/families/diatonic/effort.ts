@@ -1,5 +1,7 @@
+import type { Haste } from '../../time/noteTiming.ts';
 import { EVEN_HAND, type EffortTerm, type PlayingOption, type PreferencePreset } from '../effortTerm.ts';
-import { againstHabit, breathTurns, holesJumped, tongueBlocks } from '../kernel/holes.ts';
+import { BREATH_OPTION } from '../kernel/breath.ts';
+import { againstHabit, BREATH_IN_HASTE, breathTurns, holesJumped, tongueBlocks } from '../kernel/holes.ts';
 import type { FingeredWay, Hold } from '../way.ts';
 import { ROOTS, type DiatonicLayout } from './layout.ts';
 import type { TechniqueId } from './techniques.ts';
@@ -31,6 +33,9 @@ const PER_SEMITONE_BELOW_G = 0.04;
 /** Notes below this pitch take more air the lower they are. */
 const MIDDLE_C = 60;
 
+/** A bend held above its floor cannot be brought into tune in under about 150 ms. */
+const BENDS_IN_HASTE: Haste = Object.freeze({ within: 0.3, atLeisure: 1, atOnce: 3 });
+
 const onHigh = ({ root }: DiatonicLayout) => 1 + Math.max(0, root - A_ROOT) * PER_SEMITONE_ABOVE_A;
 const onLow = ({ root }: DiatonicLayout) => 1 + Math.max(0, ROOTS.lowestUsual - root) * PER_SEMITONE_BELOW_G;
 
@@ -57,7 +62,7 @@ function twinOf(layout: DiatonicLayout, way: DiatonicWay): 'draw' | 'blow' | und
 }
 
 export const terms: readonly EffortTerm<DiatonicLayout, DiatonicWay>[] = [
-  { ...breathTurns, weight: 0.5 },
+  { ...breathTurns, weight: 0.5, haste: BREATH_IN_HASTE },
   { ...holesJumped, weight: 0.7 },
   {
     id: 'bends',
@@ -76,6 +81,7 @@ export const terms: readonly EffortTerm<DiatonicLayout, DiatonicWay>[] = [
     about: 'Bends held above their floor, hard to keep in tune.',
     tally: 'notes',
     weight: 1.2,
+    haste: BENDS_IN_HASTE,
     onWay({ way }, { layout }) {
       if (way.technique !== 'middle-bend') return 0;
       return (way.room > 2 ? HARDNESS.middleOfThree : HARDNESS.middleBend) * onLow(layout);
@@ -141,6 +147,7 @@ export const terms: readonly EffortTerm<DiatonicLayout, DiatonicWay>[] = [
 
 /** Two schools for the pitch that hole 2 draw and hole 3 blow share. */
 export const playingOptions: readonly PlayingOption[] = Object.freeze([
+  BREATH_OPTION,
   {
     id: 'twin',
     label: 'When 2 draw and 3 blow are the same note',

@@ -1,4 +1,6 @@
 import { keysOf } from '../../objects.ts';
+import type { UnusualKeys } from '../kernel/position.ts';
+
 /** Semitones of the ten holes above hole 1 blow of the standard plan. */
 export interface Tuning {
   readonly label: string;
@@ -58,3 +60,12 @@ export const TUNINGS = Object.freeze({
 });
 export type TuningId = keyof typeof TUNINGS;
 export const TUNING_IDS = Object.freeze(keysOf(TUNINGS));
+
+/** How unusual a position is. Source: the order in which teachers take harmonicas to a key. */
+export const POSITIONS: UnusualKeys = Object.freeze({
+  byPosition: { 1: 0, 2: 0, 3: 0.12, 4: 0.15, 5: 0.3, 12: 0.15 },
+  others: 0.5,
+});
+
+/** Semitones above hole 1 blow where a position begins: 1st on 4 blow, 2nd on 2 draw, 3rd on 4 draw. */
+export const BEGINS: Readonly<Record<number, number>> = Object.freeze({ 1: 12, 2: 7, 3: 14 });

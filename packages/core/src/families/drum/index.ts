@@ -25,6 +25,7 @@ export const drum = defineFamily<DrumLayout, SpotWay>({
   id: 'drum',
   label: 'tongue drum',
   ringsOn: true,
+  mostAtOnce: { notes: 2, text: 'two hands, two notes' },
   sides: { above: 'right hand', level: 'tongues', below: 'left hand' },
   techniques,
   dialects,

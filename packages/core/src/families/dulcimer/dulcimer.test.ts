@@ -152,8 +152,12 @@ test('open strings that clash with the scale are told', () => {
 
 test('what must be done for another tuning is said string by string', () => {
   const tuning = open('d3-a3-d4').options.find((o) => o.id === 'tuning')!;
-  expect(tuning.retune!('D3 A3 A3')).toBe('tune the melody string down 5 semitones');
-  expect(tuning.retune!('C3 G3 C4')).toMatch(
+  expect(tuning.retune!('D3 A3 A3')).toEqual({
+    words: 'tune the melody string down 5 semitones',
+    parts: 1,
+    semitones: 5,
+  });
+  expect(tuning.retune!('C3 G3 C4')!.words).toMatch(
     /bass string down a tone.*middle string down a tone.*melody string down a tone/,
   );
 });

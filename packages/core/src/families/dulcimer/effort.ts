@@ -72,6 +72,7 @@ export const terms: readonly EffortTerm<DulcimerLayout, DulcimerWay>[] = [
     about: 'Frets by which the left hand moves along.',
     tally: 'sum',
     weight: 0.35,
+    haste: { within: 0.4, atLeisure: 1, atOnce: 2 },
     between(from: Hold<DulcimerWay>, to: Hold<DulcimerWay>, { carried }) {
       const move = handMove(carried, to) ?? 0;
       return isStretch(move, from, to) ? 0 : Math.abs(move);
@@ -125,10 +126,11 @@ export const terms: readonly EffortTerm<DulcimerLayout, DulcimerWay>[] = [
   {
     id: 'off-melody',
     label: 'off the melody string',
-    about: 'Notes on the middle and bass string, which then do not drone.',
+    about: 'Notes of the tune on the middle and bass string, which then do not drone.',
     tally: 'notes',
     weight: 0.2,
-    onWay: ({ way }) => (way.technique === 'melody' ? 0 : 1),
+    // What is played along lies below the tune.
+    onHold: (hold: Hold<DulcimerWay>) => (hold.at(-1)!.way.technique === 'melody' ? 0 : 1),
   },
 ];
 

@@ -44,6 +44,20 @@ export function stretch(a: FingeredWay<DulcimerWay>, b: FingeredWay<DulcimerWay>
 /** Widest stretch between two fingers, in places beyond one a finger; judgement. */
 const WIDEST = 2;
 
+/** From nut to bridge, in centimetres. Source: a usual mountain dulcimer. */
+const STRING_CM = 68.6;
+/** How far two fingers lie apart at most, and a finger and the thumb, in centimetres. Source: players' hands. */
+const SPAN_CM = Object.freeze({ fingers: 13, thumb: 17.5 });
+
+/** Centimetres from the nut to a fret so many semitones up. */
+const fromNut = (semitones: number) => STRING_CM * (1 - 2 ** (-semitones / 12));
+
+function isTooWide(low: FingeredWay<DulcimerWay>, high: FingeredWay<DulcimerWay>): boolean {
+  const most = [low, high].some(({ fingering }) => fingering === 't') ? SPAN_CM.thumb : SPAN_CM.fingers;
+  const apart = Math.abs(fromNut(high.way.semitones) - fromNut(low.way.semitones));
+  return apart > most || stretch(low, high) > WIDEST;
+}
+
 /** One fret a string; a finger may lie across strings at one fret; fingers keep their order along the fretboard. */
 export function clash(low: FingeredWay<DulcimerWay>, high: FingeredWay<DulcimerWay>): Clash | undefined {
   if (low.way.technique === high.way.technique)
@@ -54,7 +68,7 @@ export function clash(low: FingeredWay<DulcimerWay>, high: FingeredWay<DulcimerW
   if (low.fingering === high.fingering)
     return places === 0 ? undefined : { reason: 'finger', text: 'one finger cannot press two frets' };
   if (places * fingers < 0) return { reason: 'finger', text: 'fingers would cross' };
-  return stretch(low, high) > WIDEST
+  return isTooWide(low, high)
     ? {
         reason: 'span',
         text: `frets ${low.way.fret} and ${high.way.fret} are too far apart for these fingers`,

@@ -1,6 +1,6 @@
 import { counted } from '../../words.ts';
 import { noteText } from '../../pitch/noteName.ts';
-import { pitchClass } from '../../pitch/pitch.ts';
+import { pitchClass, type Pitch } from '../../pitch/pitch.ts';
 import { degreeText } from '../../scale/degree.ts';
 import { aboveHome, type Key } from '../../scale/scale.ts';
 import { defineFamily } from '../defineFamily.ts';
@@ -10,7 +10,7 @@ import { diagram } from './diagram.ts';
 import { playingOptions, preferences, remarks, terms } from './effort.ts';
 import { figures } from './figures.ts';
 import { carry, clash } from './hand.ts';
-import { STRINGS } from './tables.ts';
+import { STRINGS, type StringName } from './tables.ts';
 import {
   capoAt,
   checkLayout,
@@ -25,13 +25,15 @@ import {
 } from './layout.ts';
 import { modeTable } from './modes.ts';
 import { presets } from './presets.ts';
-import { brief, dialects, spellings } from './tab.ts';
+import { brief, chordSpellings, dialects, spellings } from './tab.ts';
 import { capabilityGroups, fingeringsFor, FINGERINGS, techniques, ways, type DulcimerWay } from './ways.ts';
 
 export const dulcimer = defineFamily<DulcimerLayout, DulcimerWay>({
   id: 'dulcimer',
   label: 'mountain dulcimer',
   air: undefined,
+  ringsOn: true,
+  mostAtOnce: { notes: 3, text: 'three strings, three notes' },
   sides: { above: 'bass', level: 'middle', below: 'melody' },
   techniques,
   terms,
@@ -40,6 +42,7 @@ export const dulcimer = defineFamily<DulcimerLayout, DulcimerWay>({
   fingerings: FINGERINGS,
   dialects,
   spellings,
+  chordSpellings,
   timbre: PLUCKED,
   absent: 'no fret gives it',
   element: 'string or fret',
@@ -60,6 +63,7 @@ export const dulcimer = defineFamily<DulcimerLayout, DulcimerWay>({
   figures,
   sideOf: (_, { way }) => ({ bass: 'above', middle: 'level', melody: 'below' })[way.technique] as 'above',
   drones: (layout) => [layout.strings.bass + capoAt(layout), layout.strings.middle + capoAt(layout)],
+  beginsNear,
   facts,
   tables: (layout, key) => [droneTable(layout, key), modeTable(layout)],
   tuning,
@@ -79,15 +83,28 @@ function facts(layout: DulcimerLayout, key: Key): readonly string[] {
   ];
 }
 
-function onMelody(layout: DulcimerLayout, key: Key): string {
+/** Where the lowest home of a key lies on a string: its pitch, its fret if there is one, and what the scale lacks from there. */
+function lowestHome(layout: DulcimerLayout, key: Key, string: StringName) {
   const capo = capoAt(layout);
-  const up = capo + pitchClass(key.home - layout.strings.melody - capo);
+  const up = capo + pitchClass(key.home - layout.strings[string] - capo);
   const nameOf = (semitones: number) =>
     semitones === capo ? layout.capo : layout.frets.find((fret) => fret.semitones === semitones)?.name;
-  const fret = nameOf(up);
+  const lacking = key.scale.semitones.filter((above) => nameOf(up + above) === undefined);
+  return { pitch: layout.strings[string] + up, fret: nameOf(up), lacking };
+}
+
+/** Where a scale lies whole on the middle or the melody string; the bass string is left to drone. */
+function beginsNear(layout: DulcimerLayout, key: Key): Pitch | undefined {
+  const whole = (['middle', 'melody'] as const)
+    .map((string) => lowestHome(layout, key, string))
+    .filter(({ lacking }) => lacking.length === 0);
+  return whole.length === 0 ? undefined : Math.min(...whole.map(({ pitch }) => pitch));
+}
+
+function onMelody(layout: DulcimerLayout, key: Key): string {
+  const { fret, lacking } = lowestHome(layout, key, 'melody');
   if (fret === undefined) return 'home is between the frets of the melody string';
   const where = fret === '0' ? 'the open melody string' : `fret ${fret} of the melody string`;
-  const lacking = key.scale.semitones.filter((above) => nameOf(up + above) === undefined);
   return lacking.length === 0
     ? `lies whole from ${where}`
     : `from ${where} it lacks ${lacking.map((above) => degreeText(key.degrees[above]!)).join(' ')}`;

@@ -6,7 +6,7 @@ import { asRecord, fail, ok } from '../../result.ts';
 import { changedCount, changedText } from '../kernel/elements.ts';
 import { Fields, isWhole } from '../kernel/fields.ts';
 import { chosen, option } from '../kernel/options.ts';
-import type { ElementChange, LayoutElement, LayoutOption } from '../layoutPart.ts';
+import type { ElementChange, LayoutElement, LayoutOption, Retuning } from '../layoutPart.ts';
 import {
   ALL_FRETS,
   FRETBOARD_IDS,
@@ -124,7 +124,7 @@ export function options(layout: DulcimerLayout): readonly LayoutOption[] {
         ...TUNING_IDS.map((id) => [id, id] as const),
         ...(tuning === 'own' ? [['own', 'own tuning'] as const] : []),
       ],
-      { retune: (value) => retuneWords(layout, value) },
+      { retune: (value) => retuning(layout, value) },
     ),
     option(
       'fretboard',
@@ -140,26 +140,58 @@ export function options(layout: DulcimerLayout): readonly LayoutOption[] {
         ['0', 'none'],
         ...layout.frets.filter((f) => f.semitones <= 12).map((f) => [f.name, `fret ${f.name}`] as const),
       ],
-      { retune: (value) => (value === '0' ? 'take the capo off' : `put the capo on fret ${value}`) },
+      {
+        retune: (value) => ({
+          words: value === '0' ? 'take the capo off' : `put the capo on fret ${value}`,
+          parts: 1,
+          semitones: 0,
+        }),
+      },
     ),
   ];
 }
 
-/** Semitones that a string moves from what it is strung for: up, it nears what breaks it. */
-const STRING_BEARS = Object.freeze({ up: 2, down: 5 });
+/** A string bears what it is strung for, and down to a fifth below; above, it nears what breaks it. */
+const DOWN_FROM_STRUNG = 7;
+/** By how much all three strings are moved at most: nobody turns them all for more. */
+const ALL_THREE = 2;
+
+/** What the usual strings are strung for: every tuning from G up to D is reached from it. */
+const USUALLY_STRUNG: TuningId = 'D3 A3 D4';
+
+/** What strings are strung for: the usual, where they sound within what it bears and not all of them a fifth lower. */
+function strungFor({ strings }: DulcimerLayout): readonly Pitch[] {
+  const own = STRINGS.map((name) => strings[name]);
+  const usual = TUNINGS[USUALLY_STRUNG];
+  const isLower = own.every((pitch, i) => pitch <= usual[i]! - DOWN_FROM_STRUNG);
+  return !isLower && own.every((pitch, i) => bears(usual[i]!, pitch)) ? usual : own;
+}
+
+function bears(strung: Pitch, pitch: Pitch): boolean {
+  return pitch <= strung && pitch >= strung - DOWN_FROM_STRUNG;
+}
 
 /** Which strings to tune, and how far: `tune the middle string down a tone`; undefined for more than a string bears. */
-function retuneWords(layout: DulcimerLayout, value: string): string | undefined {
-  const wanted = TUNINGS[value as TuningId];
+function retuning(layout: DulcimerLayout, value: string): Retuning | undefined {
+  const wanted = TUNINGS[value as TuningId] as readonly Pitch[] | undefined;
+  const strung = strungFor(layout);
   const moves = STRINGS.map((name, i) => (wanted?.[i] ?? layout.strings[name]) - layout.strings[name]);
-  if (moves.some((by) => by > STRING_BEARS.up || -by > STRING_BEARS.down)) return undefined;
+  const isBorne = STRINGS.every(
+    (name, i) => moves[i] === 0 || bears(strung[i]!, layout.strings[name] + moves[i]!),
+  );
+  const isTooMuch = moves.every((by) => by !== 0) && moves.some((by) => Math.abs(by) > ALL_THREE);
+  if (!isBorne || isTooMuch) return undefined;
   const changes = STRINGS.flatMap((name, i) => {
     const by = moves[i]!;
     if (by === 0) return [];
     const far = ['', 'a semitone', 'a tone'][Math.abs(by)] ?? `${Math.abs(by)} semitones`;
     return [`tune the ${name} string ${by > 0 ? 'up' : 'down'} ${far}`];
   });
-  return changes.join(', ') || 'leave the tuning';
+  return {
+    words: changes.join(', ') || 'leave the tuning',
+    parts: changes.length,
+    semitones: moves.reduce((sum, by) => sum + Math.abs(by), 0),
+  };
 }
 
 /** @throws on an unknown option or value */

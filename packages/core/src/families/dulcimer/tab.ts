@@ -1,4 +1,4 @@
-import type { Spelling } from '../kernel/readLoosely.ts';
+import type { ChordSpelling, Spelling } from '../kernel/readLoosely.ts';
 import type { TabWriter } from '../contract.ts';
 import type { DulcimerWay } from './ways.ts';
 
@@ -29,6 +29,17 @@ export const spellings: readonly Spelling[] = Object.freeze([
   [/^(\d+)(?:\+|\.5)$/, 'mel $1½'],
   [/^(bass|mid|mel) (\d+)\+$/, '$1 $2½'],
   [/^(-{0,2})(\d+)\+(-{0,2})$/, '$1$2½$3'],
+]);
+
+/** Bass, middle, melody: `0-0-2`; a string that is not played is x. */
+export const chordSpellings: readonly ChordSpelling[] = Object.freeze([
+  {
+    typed: /^(\d+[½+]?|x)-(\d+[½+]?|x)-(\d+[½+]?|x)$/,
+    notes: (frets) =>
+      frets.flatMap((fret, i) =>
+        fret === 'x' ? [] : [`${['bass', 'mid', 'mel'][i]!} ${fret.replace('+', '½')}`],
+      ),
+  },
 ]);
 
 export function brief({ fret }: DulcimerWay): string {

@@ -20,7 +20,7 @@ function onlyHand(hold: Hold<EnglishWay>) {
 }
 
 export const terms: readonly EffortTerm<EnglishLayout, EnglishWay>[] = [
-  { ...fingerHops, weight: 3 },
+  fingerHops,
   {
     id: 'same-hand',
     label: 'same hand again',
@@ -66,7 +66,7 @@ export const terms: readonly EffortTerm<EnglishLayout, EnglishWay>[] = [
     label: 'outer columns',
     about: 'Notes in columns 1 and 4.',
     tally: 'notes',
-    weight: 0.2,
+    weight: 0.7,
     onWay: ({ way }) => (way.column === 1 || way.column === 4 ? 1 : 0),
   },
   weakFingers,

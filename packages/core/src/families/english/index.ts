@@ -1,4 +1,5 @@
 import { MIDDLE_C } from '../../pitch/pitch.ts';
+import { usesTogether, type AirStore } from '../air.ts';
 import { defineFamily } from '../defineFamily.ts';
 import { HAND_FINGERINGS } from '../kernel/buttons.ts';
 import { BELLOWS_REED } from '../kernel/timbres.ts';
@@ -19,11 +20,15 @@ import { presets } from './presets.ts';
 import { brief, dialects } from './tab.ts';
 import { capabilityGroups, fingeringsFor, techniques, ways, type EnglishWay } from './ways.ts';
 
+/** Bellows turn where a phrase ends, well before they are used up; a treble's have six folds. */
+const BELLOWS: AirStore = Object.freeze({ seconds: 14, comfortable: 10, uses: usesTogether(2 / 3) });
+
 export const english = defineFamily<EnglishLayout, EnglishWay>({
   id: 'english',
   label: 'English concertina',
   air: undefined,
-  phraseEnd: 'bellows',
+  airKind: 'bellows',
+  airStore: () => BELLOWS,
   sides: { above: 'right hand', level: '', below: 'left hand' },
   techniques,
   terms,
@@ -38,7 +43,7 @@ export const english = defineFamily<EnglishLayout, EnglishWay>({
   check: checkLayout,
   // Chromatic: no key is its own. Players begin in C, on the plain columns.
   home: () => 0,
-  beginsNear: MIDDLE_C,
+  beginsNear: () => MIDDLE_C,
   describe,
   options,
   withOption,

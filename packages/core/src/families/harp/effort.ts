@@ -1,5 +1,6 @@
 import { EVEN_HAND, type EffortTerm, type PlayingOption, type PreferencePreset } from '../effortTerm.ts';
 import type { Hold, PlayedHold, Remark } from '../way.ts';
+import { LEISURE } from '../../time/noteTiming.ts';
 import {
   HANDS,
   handOf,
@@ -7,12 +8,11 @@ import {
   naturalStrings,
   nearestStep,
   neighbours,
-  type Finger,
   type HandStep,
 } from './hand.ts';
-import { nameAt, type HarpLayout } from './layout.ts';
-import { leversMoved, leversToMove } from './levers.ts';
-import type { HarpWay } from './ways.ts';
+import type { HarpLayout } from './layout.ts';
+import { leverChanges, leversSetBefore, leversToMove } from './levers.ts';
+import { SPLIT, type HarpWay } from './ways.ts';
 
 /** Strings by which two fingers are off their natural distance, up to which the hand only stretches; judgement. */
 const STRETCH = 2;
@@ -58,11 +58,19 @@ export const terms: readonly EffortTerm<HarpLayout, HarpWay>[] = [
   {
     id: 'flips',
     label: 'levers to flip',
-    about: 'Levers moved during the line, or before it where they differ from the setting for the key.',
+    about: 'Levers moved during the line.',
     tally: 'sum',
     weight: 3,
-    atStart: (to: Hold<HarpWay>) => leversToMove('', to),
     between: (_from: Hold<HarpWay>, to: Hold<HarpWay>, { carried }) => leversToMove(carried, to),
+  },
+  {
+    id: 'before',
+    label: 'levers set otherwise before',
+    about: 'Levers that are set otherwise than for the key before the line begins.',
+    tally: 'sum',
+    weight: 0.2,
+    atStart: (to: Hold<HarpWay>) => leversSetBefore('', to),
+    between: (_from: Hold<HarpWay>, to: Hold<HarpWay>, { carried }) => leversSetBefore(carried, to),
   },
   {
     id: 'hurry',
@@ -70,9 +78,8 @@ export const terms: readonly EffortTerm<HarpLayout, HarpWay>[] = [
     about: 'Levers to flip with less than a beat of time.',
     tally: 'sum',
     weight: 4,
-    feels: ['haste'],
-    between: (_from: Hold<HarpWay>, to: Hold<HarpWay>, { carried, timing: { haste } }) =>
-      haste === 0 ? 0 : haste * leversToMove(carried, to),
+    haste: { within: LEISURE, atLeisure: 0, atOnce: 1 },
+    between: (_from: Hold<HarpWay>, to: Hold<HarpWay>, { carried }) => leversToMove(carried, to),
   },
   {
     id: 'moves',
@@ -110,14 +117,27 @@ export const terms: readonly EffortTerm<HarpLayout, HarpWay>[] = [
     about: 'One finger for two notes in a row.',
     tally: 'sum',
     weight: 1.4,
+    haste: { within: 0.4, atLeisure: 1, atOnce: 2 },
     ...handTerm('again'),
+  },
+  {
+    id: 'sides',
+    label: 'on the other hand’s side',
+    about: 'Notes above middle C in the left hand, or below it in the right.',
+    tally: 'notes',
+    weight: 0.7,
+    onWay(finger, { options }) {
+      const isAbove = finger.way.pitch >= SPLIT;
+      if (handOf(finger) === 'L') return isAbove ? 1 : 0;
+      return isAbove || options['hands'] === 'right' ? 0 : 1;
+    },
   },
   {
     id: 'cut',
     label: 'strings cut short',
     about: 'A string struck again while it still rings.',
     tally: 'sum',
-    weight: 0.4,
+    weight: 0.8,
     between(from: Hold<HarpWay>, to: Hold<HarpWay>) {
       let count = 0;
       for (const after of to) for (const before of from) if (isSameString(before, after)) count += 1;
@@ -136,29 +156,23 @@ const RINGS = 8;
  */
 export function remarks(layout: HarpLayout, line: readonly PlayedHold<HarpWay>[]): readonly Remark[] {
   const first = line[0]?.noteIds[0];
-  const told = line.flatMap(({ noteIds, hold, timing, carried }, i): Remark[] => {
-    const moved = new Set(leversMoved(carried, hold));
-    const before = line[i - 1];
-    const isLeftBusy = [...hold, ...(before?.hold ?? [])].some((finger) => handOf(finger) === 'L');
-    const soundsSince = (from: number, finger: Finger) =>
-      line.slice(Math.max(0, from), i).some(({ hold: past }) => past.some((p) => isSameString(p, finger)));
-    return hold.flatMap((finger, n) => {
-      if (!moved.has(finger)) return [];
-      const { way } = finger;
-      const { letter, octave } = nameAt(layout, way.string);
-      const mark = `${letter} ${way.lever}`;
-      const flip = `Flip the ${letter}${octave} lever ${way.lever}`;
-      if (!soundsSince(0, finger))
-        return [
-          { noteId: first!, mark: `${letter}${octave} ${way.lever}`, text: `${flip} before you begin.` },
-        ];
-      const time = timing.haste > 0 ? 'in less than a beat' : 'before this note';
-      const damp = soundsSince(i - RINGS, finger) ? ' Damp the string first, it still sounds.' : '';
-      const free = isLeftBusy
-        ? 'The left hand must leave its string for it.'
-        : 'The left hand is free for it.';
-      return [{ noteId: noteIds[n]!, mark, text: `${flip} ${time}.${damp} ${free}` }];
-    });
+  const indexOf = new Map(line.flatMap(({ noteIds }, i) => noteIds.map((id) => [id, i] as const)));
+  const told = leverChanges(layout, line).map(({ row, to, noteId, from }): Remark => {
+    const flip = `Flip the ${row} lever ${to}`;
+    if (from === undefined)
+      return { noteId: first!, mark: `${row} ${to}`, text: `${flip} before you begin.`, isChange: true };
+    const i = indexOf.get(noteId)!;
+    const { hold, noteIds, timing } = line[i]!;
+    const finger = hold[noteIds.indexOf(noteId)]!;
+    const isLeftBusy = [...hold, ...(line[i - 1]?.hold ?? [])].some((one) => handOf(one) === 'L');
+    const isRinging = line
+      .slice(Math.max(0, i - RINGS), i)
+      .some(({ hold: past }) => past.some((one) => isSameString(one, finger)));
+    const time = timing.since < LEISURE ? 'in less than a beat' : 'before this note';
+    const damp = isRinging ? ' Damp the string first, it still sounds.' : '';
+    const free = isLeftBusy ? 'The left hand must leave its string for it.' : 'The left hand is free for it.';
+    const mark = `${row.replace(/\d+$/u, '').replace(/^[LR](?=[A-G])/u, '')} ${to}`;
+    return { noteId, mark, text: `${flip} ${time}.${damp} ${free}`, isChange: true };
   });
   return [...told.filter(({ noteId }) => noteId === first), ...told.filter(({ noteId }) => noteId !== first)];
 }

@@ -4,9 +4,9 @@ import { mapView } from '../../map/mapView.ts';
 import { noteText, parseNote } from '../../pitch/noteName.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
 import { expectOk } from '../../result.ts';
-import { evenLine, scaleLine } from '../../route/line.ts';
+import { evenLine, scaleLine, type LineNote } from '../../route/line.ts';
 import { keyOf, scaleById, spellScale, USUAL_KEYS } from '../../scale/scale.ts';
-import { quarters } from '../../time/ticks.ts';
+import { QUARTER, quarters } from '../../time/ticks.ts';
 import { neighbours } from './hand.ts';
 
 const open = (preset: string, layout: object = {}): Instrument => {
@@ -178,8 +178,8 @@ test('the same line with no time for a lever is told as hurried', () => {
     const line = evenLine([65, 66], quarters(1, parts));
     return routeOf(instrument, line, prefer('even')).effort.terms.find((p) => p.id === 'hurry')!.count;
   };
-  // A sixteenth leaves a quarter of a beat: three quarters are missing, told to one decimal.
-  expect(hurry(4)).toBe(0.8);
+  // A sixteenth leaves a quarter of a beat.
+  expect(hurry(4)).toBe(1);
   expect(hurry(1)).toBe(0);
 });
 
@@ -270,4 +270,15 @@ test.each([
   const spec = specFromPreset('harp', 'c-22');
   const result = openInstrument({ ...spec, layout: { ...(spec.layout as object), ...layout } });
   expect(result.ok ? [] : result.problems.map((p) => p.field)).toContain(field);
+});
+
+test('double-strung: the tune lies in the right row, as on one row, and a chord in the right hand', () => {
+  const scale = [60, 62, 64, 65, 67, 69, 71, 72];
+  const rows = (preset: string, line: readonly LineNote[] | readonly number[]) =>
+    routeOf(open(preset).forKey(keyIn('C')), line, prefer('even')).notes.map(
+      ({ way, fingering }) => way!.id.replace(/\d.*/, '') || fingering![0]!,
+    );
+  expect(rows('c-23-double', scale).join('')).toBe('RRRRRRRR');
+  const chord = [60, 64, 67, 72].map((pitch, i) => ({ id: String(i), pitch, onset: 0, length: QUARTER }));
+  expect(rows('c-34', chord).join('')).toBe('RRRR');
 });

@@ -22,7 +22,7 @@ import {
   withSetting,
   type HarpLayout,
 } from './layout.ts';
-import { carry } from './levers.ts';
+import { carry, heeded, leverChanges } from './levers.ts';
 import { presets } from './presets.ts';
 import { BASES, SHARPS_ORDER, type BaseId } from './tables.ts';
 import { brief, dialects, parseTab } from './tab.ts';
@@ -35,6 +35,7 @@ export const harp = defineFamily<HarpLayout, HarpWay>({
   label: 'lever harp',
   air: undefined,
   ringsOn: true,
+  mostAtOnce: { notes: 8, text: 'eight fingers, eight notes' },
   sides: { above: 'right hand', level: 'strings', below: 'left hand' },
   techniques,
   terms,
@@ -49,7 +50,7 @@ export const harp = defineFamily<HarpLayout, HarpWay>({
   presets,
   check: checkLayout,
   home: ({ base }) => pitchClass(HOMES[base]),
-  beginsNear: MIDDLE_C,
+  beginsNear: () => MIDDLE_C,
   describe,
   options,
   withOption,
@@ -68,6 +69,8 @@ export const harp = defineFamily<HarpLayout, HarpWay>({
   fingeringsFor: (_, way, chosen, inChord) => fingeringsFor(way, chosen, inChord),
   clash: (_, low, high) => clash(low, high),
   carry: (_, before, hold) => carry(before, hold),
+  heeded: (_, carried, hold) => heeded(carried, hold),
+  changes: leverChanges,
   remarks,
   figures,
   sideOf: (_, { way, fingering }) => {

@@ -21,7 +21,7 @@ export interface HarpWay extends Way {
   /** Index of the string, 0 the lowest. */
   readonly string: number;
   readonly lever: 'down' | 'up';
-  /** Row and number, counted from 1, as it stands among others: ` 12 `, ` L5 `. */
+  /** Row and number, counted from 1, as it begins among others: ` 12`, ` L5`; a sign follows. */
   readonly stringMark: string;
   /** The row of a double-strung harp. */
   readonly row: 'L' | 'R' | undefined;
@@ -54,7 +54,7 @@ export function ways(layout: HarpLayout, can: Can): readonly HarpWay[] {
       able: set || can('flip', letter),
       redundantTo: set ? undefined : setAt.get(pitch),
       string,
-      stringMark: ` ${stringId} `,
+      stringMark: ` ${stringId}`,
       lever,
       row,
       name: names[lever],
@@ -124,7 +124,7 @@ export const FINGERINGS: readonly Fingering[] = Object.freeze(
 );
 
 /** Middle C: below it the left hand plays when the hands share the strings. */
-const SPLIT = 60;
+export const SPLIT = 60;
 
 /** The melody keeps to its hand; in a chord the other hand may help. */
 export function fingeringsFor(

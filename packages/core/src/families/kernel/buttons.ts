@@ -1,4 +1,4 @@
-import type { EffortTerm } from '../effortTerm.ts';
+import type { Circumstances, EffortTerm } from '../effortTerm.ts';
 import type { Clash, Fingering, FingeredWay, Hold, Way } from '../way.ts';
 
 /** What concertinas share: two hands of buttons and four fingers a hand. */
@@ -64,45 +64,68 @@ export function fingersClash(low: FingeredWay<ButtonWay>, high: FingeredWay<Butt
     : undefined;
 }
 
-type Step = (before: FingeredWay<ButtonWay>, after: FingeredWay<ButtonWay>) => boolean;
+/**
+ * Where the fingers of the two hands lie along a line: for each hand the button from the thumb on which its index finger
+ * lies, the others on those after it: `12`, with `-` for a hand that has not played. '' at the start of a line.
+ */
+const NOT_PLACED = '-';
 
-/** How many steps from a way of one hold to a way of the next are of a kind. */
-const stepsThat =
-  (is: Step) =>
-  (from: Hold<ButtonWay>, to: Hold<ButtonWay>): number => {
-    let count = 0;
-    for (const before of from) for (const after of to) if (is(before, after)) count += 1;
-    return count;
-  };
+/** The index finger lies on the first button from the thumb or on the second; where a finger reaches over, it stays. */
+const LAYS = Object.freeze({ least: 1, most: 2 });
 
-/** A finger goes from one button straight to another. */
-const isHop: Step = (before, after) =>
-  before.fingering === after.fingering && before.way.button !== after.way.button;
+/** The buttons from the thumb on which the index finger lies when the ways of one hand are played; several in a stretch. */
+function laysIn(hold: Hold<ButtonWay>, hand: Hand): readonly string[] {
+  const own = hold.filter(({ way }) => way.hand === hand);
+  return own.map(({ way, fingering }) => {
+    const lay = way.fromThumb - fingerNumber(fingering);
+    return String(Math.min(LAYS.most, Math.max(LAYS.least, lay)));
+  });
+}
 
-/** A finger takes a button that another has just played, or reaches across another to its own. */
-const isDisplaced: Step = (before, after) => {
-  if (before.way.hand !== after.way.hand || before.fingering === after.fingering) return false;
-  const fingers = fingerNumber(after.fingering) - fingerNumber(before.fingering);
-  const buttons = after.way.fromThumb - before.way.fromThumb;
-  return before.way.button === after.way.button || fingers * buttons < 0;
-};
+/** Fingers stay where they lie until a hand plays with none of them there. */
+export function carryFingers(before: string, hold: Hold<ButtonWay>): string {
+  return HANDS.map((hand, i) => {
+    const lay = before[i] ?? NOT_PLACED;
+    const lays = laysIn(hold, hand);
+    return lays.length === 0 || lays.includes(lay) ? lay : [...lays].sort()[0]!;
+  }).join('');
+}
+
+/** Of what was carried only the hands that play matter. */
+export function heededFingers(carried: string, hold: Hold<ButtonWay>): string {
+  return HANDS.map((hand, i) => (hold.some(({ way }) => way.hand === hand) ? carried[i] : '') ?? '').join(
+    ' ',
+  );
+}
 
 export const fingerHops: EffortTerm<unknown, ButtonWay> = Object.freeze({
   id: 'hops',
   label: 'one finger on two buttons',
   about: 'The same finger straight from one button to another: the line breaks there.',
   tally: 'sum',
-  weight: 2,
-  between: stepsThat(isHop),
+  weight: 3,
+  between(from: Hold<ButtonWay>, to: Hold<ButtonWay>) {
+    let count = 0;
+    for (const before of from)
+      for (const after of to)
+        if (before.fingering === after.fingering && before.way.button !== after.way.button) count += 1;
+    return count;
+  },
 });
 
+/** Its families carry on with `carryFingers`. */
 export const fingersOutOfPlace: EffortTerm<unknown, ButtonWay> = Object.freeze({
   id: 'displaced',
   label: 'fingers out of their columns',
-  about: 'Two fingers on one button one after the other, or one reaching across another.',
+  about: 'Hands moved to other columns: a button is then taken by another finger than before.',
   tally: 'sum',
   weight: 2,
-  between: stepsThat(isDisplaced),
+  between: (_from: Hold<ButtonWay>, to: Hold<ButtonWay>, { carried }: Circumstances) =>
+    HANDS.filter((hand, i) => {
+      const lay = carried[i] ?? NOT_PLACED;
+      const lays = laysIn(to, hand);
+      return lay !== NOT_PLACED && lays.length > 0 && !lays.includes(lay);
+    }).length,
 });
 
 export const weakFingers: EffortTerm<unknown, ButtonWay> = Object.freeze({

@@ -82,6 +82,18 @@ const terms: readonly EffortTerm<unknown, SpotWay>[] = [
     between: (from: Hold<SpotWay>, to: Hold<SpotWay>) => sameHandMoves(from, to).length,
   },
   {
+    id: 'again',
+    label: 'same hand on one place, in haste',
+    about: 'One hand striking the same place twice in less than three tenths of a second.',
+    tally: 'sum',
+    weight: 1,
+    haste: { within: 0.3, atLeisure: 0, atOnce: 4 },
+    between: (from: Hold<SpotWay>, to: Hold<SpotWay>) =>
+      to.filter((after) =>
+        from.some((before) => before.fingering === after.fingering && before.way.id === after.way.id),
+      ).length,
+  },
+  {
     id: 'crossed',
     label: 'hands crossed',
     about: 'A hand reaching to the other hand’s side.',

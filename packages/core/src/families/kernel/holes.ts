@@ -1,5 +1,7 @@
+import type { Haste } from '../../time/noteTiming.ts';
 import type { EffortTerm } from '../effortTerm.ts';
-import type { Clash, FingeredWay, Hold, Way } from '../way.ts';
+import type { ChordSpelling } from './readLoosely.ts';
+import { airOf, type Clash, type FingeredWay, type Hold, type Way } from '../way.ts';
 
 /** What harmonicas share: holes in a row before one mouth and one breath. */
 export interface HoleWay extends Way {
@@ -10,6 +12,21 @@ export interface HoleWay extends Way {
 
 /** Widest stretch of holes that one mouth covers with the tongue between. Source: octaves and splits as they are taught. */
 const MOUTH = 5;
+
+const SIGNS: Readonly<Record<string, string>> = Object.freeze({ '-': '-', '−': '-', '–': '-', '+': '+' });
+const ENDINGS: Readonly<Record<string, string>> = Object.freeze({ '↑': '+', b: '+', '↓': '-', d: '-' });
+
+/** Holes in one breath, a figure each: `-123`, `+134`, `123↓`; two figures are rather one hole that is not there. */
+export const HOLES_TYPED: readonly ChordSpelling[] = Object.freeze([
+  {
+    typed: /^([-−–+])([1-9]{3,5})$/,
+    notes: ([sign, holes]) => [...holes!].map((hole) => SIGNS[sign!]! + hole),
+  },
+  {
+    typed: /^([1-9]{3,5})([↑↓bd])$/,
+    notes: ([holes, air]) => [...holes!].map((hole) => ENDINGS[air!]! + hole),
+  },
+]);
 
 /** One mouth covers neighbouring holes in one breath. */
 export function holesApart(low: FingeredWay<HoleWay>, high: FingeredWay<HoleWay>): Clash | undefined {
@@ -41,7 +58,8 @@ function mouthOf(hold: Hold<HoleWay>) {
   return { holes, gaps };
 }
 
-const airOf = (hold: Hold<HoleWay>) => hold[0]!.way.air;
+/** Breath that turns in under about 120 ms is felt much more. */
+export const BREATH_IN_HASTE: Haste = Object.freeze({ within: 0.3, atLeisure: 1, atOnce: 4 });
 
 export const breathTurns: EffortTerm<unknown, HoleWay> = Object.freeze({
   id: 'turns',

@@ -12,3 +12,13 @@ export function positionOf(root: Pitch, tonic: PitchClass): number {
 export function ordinal(position: number): string {
   return `${position}${['st', 'nd', 'rd'][position - 1] ?? 'th'}`;
 }
+
+/** What seldom taken keys cost, by position, and all that are not named. */
+export interface UnusualKeys {
+  readonly byPosition: Readonly<Record<number, number>>;
+  readonly others: number;
+}
+
+export function unusualIn(position: number, { byPosition, others }: UnusualKeys): number {
+  return byPosition[position] ?? others;
+}

@@ -5,6 +5,21 @@ import type { Way } from '../way.ts';
 /** Another spelling of a note of tab, in small letters, and what it stands for in one of the family's dialects. */
 export type Spelling = readonly [typed: RegExp, written: string];
 
+/** How several notes that sound together are typed as one, and each of them as the family's tab has it. */
+export interface ChordSpelling {
+  readonly typed: RegExp;
+  notes(this: void, parts: readonly string[]): readonly string[];
+}
+
+/** The notes of a chord that is typed as one, each as tab has it; undefined where it is none. */
+export function chordTyped(text: string, spellings: readonly ChordSpelling[]): readonly string[] | undefined {
+  for (const { typed, notes } of spellings) {
+    const [, ...parts] = typed.exec(text.trim().toLowerCase()) ?? [];
+    if (parts.length > 0) return notes(parts);
+  }
+  return undefined;
+}
+
 /**
  * Reads a note of tab as it is written, or else as people type it: in capitals, in brackets, with a sign doubled, with
  * what is done before the place (`draw 4`, `↓4`), in a spelling of the family's players. A text that may be a note as

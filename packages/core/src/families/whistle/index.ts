@@ -1,7 +1,10 @@
 import { counted } from '../../words.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
 import { aboveHome, type Key } from '../../scale/scale.ts';
+import type { AirStore } from '../air.ts';
+import type { ChosenOptions } from '../effortTerm.ts';
 import { defineFamily } from '../defineFamily.ts';
+import { BREATH_OPTION, breathLength } from '../kernel/breath.ts';
 import { PIPE } from '../kernel/timbres.ts';
 import { diagram } from './diagram.ts';
 import { carry, preferences, terms } from './effort.ts';
@@ -23,13 +26,14 @@ export const whistle = defineFamily<WhistleLayout, WhistleWay>({
   id: 'whistle',
   label: 'whistle',
   air: undefined,
-  phraseEnd: 'breath',
+  airKind: 'breath',
+  airStore,
   sides: { above: 'upper register', level: '', below: 'low register' },
   techniques,
   ownPitches: { many: 'half-holes', between: 'notes' },
   terms,
   preferences,
-  playingOptions: [],
+  playingOptions: [BREATH_OPTION],
   fingerings: [],
   dialects,
   spellings,
@@ -54,6 +58,21 @@ export const whistle = defineFamily<WhistleLayout, WhistleWay>({
   brief: (_, way) => brief(way),
   diagram,
 });
+
+/** Seconds of a grown player's breath, and after how many it is taken where it can be; low notes take a quarter more. */
+const BREATH = Object.freeze({ seconds: 12, comfortable: 8, low: 1.25 });
+
+function airStore({ lowest }: WhistleLayout, chosen: ChosenOptions): AirStore {
+  const times = breathLength(chosen);
+  return {
+    seconds: BREATH.seconds * times,
+    comfortable: BREATH.comfortable * times,
+    uses: (pitches) => (pitches.some((pitch) => pitch < lowest + LOW_NOTES) ? BREATH.low : 1),
+  };
+}
+
+/** The notes of the low register up to the fourth take more air, in semitones above the lowest. */
+const LOW_NOTES = 5;
 
 /** Where home lies on the whistle, and which notes of the key need a half-hole or a cross-fingering. */
 function facts({ lowest }: WhistleLayout, key: Key): readonly string[] {
