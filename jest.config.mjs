@@ -48,6 +48,7 @@ export default {
     {
       ...project('web', ['apps/web/src']),
       testEnvironment: '<rootDir>/apps/web/test/browserLike.mjs',
+      setupFilesAfterEnv: ['<rootDir>/apps/web/test/patient.ts'],
       moduleNameMapper: { '\\.css$': '<rootDir>/apps/web/test/noStyle.mjs' },
     },
     project('browser', ['e2e']),
