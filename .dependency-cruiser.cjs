@@ -1,6 +1,6 @@
 /** Folders of core by subject, each of which uses only those before it and its own. */
 const SUBJECTS = Object.entries({
-  music: ['pitch', 'scale', 'harmony', 'time', 'staff'],
+  music: ['pitch', 'scale', 'harmony', 'time', 'staff', 'groove'],
   instruments: ['scene', 'families', 'instrument', 'inventory', 'formats'],
   route: ['solver', 'route', 'question', 'map', 'keys', 'tab', 'alternates'],
   song: ['song', 'tension'],

@@ -77,7 +77,7 @@ export async function songRatios() {
   const fits = await medianMs(() => library.map(fitter));
   ratios.push(ratio('2,000 songs held against a harmonica', fits / BUDGETS.search, `${BUDGETS.search} ms`));
   const harp = instrumentOf('harp');
-  const full = { ...plainPlan(families.harp), adds: { fullness: 'full', without: [] } };
+  const full = { ...plainPlan(families.harp), adds: { style: 'chords', fullness: 'full', without: [] } };
   const chords = {
     ...long,
     chords: long.bars.map((_, bar) => ({ at: bar * 20160, symbol: ['G', 'C', 'D7', 'Em'][bar % 4] })),

@@ -5,7 +5,15 @@ import { pitchClass } from '../src/pitch/pitch.ts';
 import { soundingPitch } from '../src/pitch/spelledPitch.ts';
 import { expectOk } from '../src/result.ts';
 import { routingContext } from '../src/route/context.ts';
-import { ADDED_VOICE, accompaniment, FULLNESSES, type Fullness } from '../src/song/accompany.ts';
+import {
+  ADDED_VOICE,
+  accompaniment,
+  FULLNESSES,
+  STYLES,
+  type Company,
+  type Fullness,
+  type Style,
+} from '../src/song/accompany.ts';
 import { checkPlan, plainPlan, type ArrangementPlan } from '../src/song/arrangement.ts';
 import { checkSong } from '../src/song/checkSong.ts';
 import { planFromLink, planToLink } from '../src/song/planLink.ts';
@@ -33,25 +41,35 @@ const TONES: readonly (readonly [from: number, tones: readonly number[]])[] = [
   [8, [0, 4, 7]],
 ];
 
+const company = (style: Style, fullness: Fullness, without: readonly string[] = []): Company => ({
+  style,
+  fullness,
+  without,
+});
+/** All ways to play chords with a melody. */
+const CHORDS_WITH = (['chords', 'rhythm', 'broken'] as const).flatMap((style) =>
+  FULLNESSES.map((fullness) => company(style, fullness)),
+);
+
 describe.each(FAMILY_IDS)('%s', (id) => {
   const family = families[id];
   const instrument = expectOk(openInstrument(specFromPreset(id, family.presets[0]!.id)));
   const notation = { naming: 'key', dialect: family.dialects[0]!.id } as const;
   const base = plainPlan(family);
   const [best] = songKeys(instrument, song, base.preferences);
-  const plan = (fullness?: Fullness, without: readonly string[] = []): ArrangementPlan => ({
+  const plan = (adds?: Company): ArrangementPlan => ({
     ...base,
     transpose: best!.transpose,
-    ...(fullness && { adds: { fullness, without } }),
+    ...(adds && { adds }),
   });
-  const view = (fullness?: Fullness, without?: readonly string[]) =>
-    songView(instrument, song, plan(fullness, without), notation);
+  const view = (adds?: Company) => songView(instrument, song, plan(adds), notation);
 
   test('what is added belongs to the chord, lies below the melody, and takes nothing of it away', () => {
     const alone = view();
     expect(alone.added).toEqual({ notes: [], price: [] });
-    for (const fullness of ['light', 'medium', 'full', 'broken'] as const) {
-      const with_ = view(fullness);
+    for (const company of CHORDS_WITH) {
+      const { style, fullness } = company;
+      const with_ = view(company);
       expect(with_.line.map(({ id, missing }) => [id, missing])).toEqual(
         alone.line.map(({ id, missing }) => [id, missing]),
       );
@@ -65,7 +83,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
         const [, tones] = TONES.findLast(([from]) => note.onset / quarters(1) >= from)!;
         expect(tones).toContain(pitchClass(pitch - best!.transpose));
       }
-      if (fullness === 'broken') continue;
+      if (style !== 'chords') continue;
       const most = { light: 1, medium: 2, full: 3 }[fullness];
       for (const { id: under } of with_.line)
         expect(with_.added.notes.filter((note) => note.under === under).length).toBeLessThanOrEqual(most);
@@ -73,12 +91,12 @@ describe.each(FAMILY_IDS)('%s', (id) => {
   });
 
   test('more is added the fuller it is, each note of it can be left out, and together they sound in tab', () => {
-    const counts = (['light', 'medium', 'full'] as const).map(
-      (fullness) => view(fullness).added.notes.length,
-    );
-    expect(counts[0]!).toBeLessThanOrEqual(counts[1]!);
-    expect(counts[1]!).toBeLessThanOrEqual(counts[2]!);
-    const full = view('full');
+    for (const style of ['chords', 'rhythm', 'broken'] as const) {
+      const counts = FULLNESSES.map((fullness) => view(company(style, fullness)).added.notes.length);
+      expect(counts[0]!).toBeLessThanOrEqual(counts[1]!);
+      expect(counts[1]!).toBeLessThanOrEqual(counts[2]!);
+    }
+    const full = view(company('chords', 'full'));
     const [first] = full.added.notes;
     if (!first) return;
     expect(full.tabText).toContain(' + ');
@@ -87,7 +105,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
       .flatMap((line) => expectOk(readTabLine(instrument, line, notation.dialect)))
       .filter(({ kind }) => kind === 'way' || kind === 'missing');
     expect(read).toHaveLength(full.line.length + full.added.notes.length);
-    const less = view('full', [first.id]);
+    const less = view(company('chords', 'full', [first.id]));
     expect(less.added.notes.map(({ id }) => id)).toEqual(
       full.added.notes.map(({ id }) => id).filter((one) => one !== first.id),
     );
@@ -97,7 +115,7 @@ describe.each(FAMILY_IDS)('%s', (id) => {
     const context = routingContext(instrument, base.preferences);
     const { song: moved } = view();
     const line = melodyLine(moved);
-    for (const added of accompaniment(context, moved, line, 'full')) {
+    for (const added of accompaniment(context, moved, line, company('chords', 'full'))) {
       const together = [line.find(({ id }) => id === added.under)!, added].sort((a, b) => a.pitch - b.pitch);
       const [low, high] = together.map(({ pitch }) => context.open(pitch, true));
       expect(low!.some((a) => high!.some((b) => !instrument.clash(a, b)))).toBe(true);
@@ -105,12 +123,14 @@ describe.each(FAMILY_IDS)('%s', (id) => {
   });
 
   test('it is kept with the plan and in links', () => {
-    for (const fullness of FULLNESSES) {
-      const full = plan(fullness, ['n1+60', 'n2+64']);
+    for (const { style, fullness } of STYLES.flatMap((style) =>
+      FULLNESSES.map((fullness) => ({ style, fullness })),
+    )) {
+      const full = plan(company(style, fullness, ['n1+60', 'n2+64@480']));
       expect(planFromLink(planToLink(full, family), family)).toEqual(full);
       expect(expectOk(checkPlan(family, JSON.parse(JSON.stringify(full))))).toEqual(full);
     }
-    expect(checkPlan(family, { ...plan(), adds: { fullness: 'loud' } })).toMatchObject({
+    expect(checkPlan(family, { ...plan(), adds: { style: 'chords', fullness: 'loud' } })).toMatchObject({
       problems: [{ field: 'adds.fullness' }],
     });
   });
@@ -125,7 +145,7 @@ test('families that can play chords add to a melody, in their own way', () => {
     return songView(
       instrument,
       song,
-      { ...plan, transpose: best!.transpose, adds: { fullness, without: [] } },
+      { ...plan, transpose: best!.transpose, adds: company('chords', fullness) },
       { naming: 'key', dialect: family.dialects[0]!.id },
     ).added.notes.length;
   };
@@ -158,7 +178,7 @@ test('the notes of other voices that begin with the melody are held where the in
     ],
   };
   const harp = expectOk(openInstrument(specFromPreset('harp', families.harp.presets[0]!.id)));
-  const plan = { ...plainPlan(families.harp), adds: { fullness: 'written', without: [] } } as const;
+  const plan = { ...plainPlan(families.harp), adds: company('written', 'full') } as const;
   const view = songView(harp, two, plan, { naming: 'key', dialect: families.harp.dialects[0]!.id });
   // C4, G3, E4 under the first three notes, F4 and G4 on the beats of the next bar, and E4.
   expect(view.added.notes.map(({ note }) => note)).toEqual(['C4', 'G3', 'E4', 'F4', 'G4', 'E4']);
@@ -166,7 +186,7 @@ test('the notes of other voices that begin with the melody are held where the in
 
 test('a broken chord rises from the root with every half beat and begins anew with bar and chord', () => {
   const harp = expectOk(openInstrument(specFromPreset('harp', families.harp.presets[0]!.id)));
-  const adds = { fullness: 'broken', without: [] } as const;
+  const adds = company('broken', 'full');
   const view = (of: Song) =>
     songView(harp, of, { ...plainPlan(families.harp), adds }, { naming: 'key', dialect: 'notes' });
   const slow = songOf('C6*4 | B5*2 A5 -', {
@@ -205,7 +225,9 @@ test('a broken chord rises from the lowest root that the instrument has', () => 
     chords: [{ at: 0, symbol: 'F' }],
   });
   const context = routingContext(little, plainPlan(families.harp).preferences);
-  const pitches = accompaniment(context, slow, melodyLine(slow), 'broken').map(({ pitch }) => pitch);
+  const pitches = accompaniment(context, slow, melodyLine(slow), company('broken', 'full')).map(
+    ({ pitch }) => pitch,
+  );
   // F2 lies within reach below A4, but this harp begins above it: F3, C4, then A3 or what is above, C4.
   expect(context.has(41)).toBe(false);
   expect(pitches.slice(0, 2)).toEqual([53, 60]);
@@ -216,7 +238,7 @@ test('where notes do not ring on a broken chord has its notes with those of the 
   const context = routingContext(anglo, plainPlan(families.anglo).preferences);
   const line = melodyLine(song);
   const onsets = new Set(line.map(({ onset }) => onset));
-  const added = accompaniment(context, song, line, 'broken');
+  const added = accompaniment(context, song, line, company('broken', 'full'));
   expect(added.length).toBeGreaterThan(3);
   for (const { onset } of added) expect(onsets.has(onset)).toBe(true);
 });
@@ -275,7 +297,7 @@ describe('an English concertina plays chords under E5 G5 C6 G5 A5 | F5 A5 G5 B5,
     const instrument = expectOk(openInstrument(specFromPreset('english', preset)));
     const context = routingContext(instrument, plainPlan(families.english).preferences);
     const line = melodyLine(melody);
-    const added = accompaniment(context, melody, line, fullness);
+    const added = accompaniment(context, melody, line, company('chords', fullness));
     const byHand = PLACES[fullness].flatMap((place) =>
       CHORDS[preset][place]!.slice(0, MOST[fullness]).map((name) => ({
         under: line[place]!.id,
@@ -294,7 +316,7 @@ describe('what lies under a note of the melody, by hand', () => {
     const melody = songOf(text, { chords: [{ at: 0, symbol }] });
     const line = melodyLine(melody);
     const context = routingContext(instrument, plainPlan(families[id]).preferences);
-    const added = accompaniment(context, melody, line, fullness);
+    const added = accompaniment(context, melody, line, company('chords', fullness));
     return line.map((note) => added.flatMap((one) => (one.under === note.id ? [one.pitch] : [])));
   };
   const lowest = (chords: readonly (readonly number[])[]) => chords.map((chord) => chord[0]);
@@ -360,7 +382,7 @@ test('chord style on a dulcimer: the tune stays on its string, in holds that a h
       ...base,
       transpose: 0,
       preferences: { ...base.preferences, preset: 'chord' },
-      adds: { fullness: 'medium', without: [] },
+      adds: company('chords', 'medium'),
     },
     { naming: 'key', dialect: families.dulcimer.dialects[0]!.id },
   );

@@ -41,7 +41,7 @@ test.each(FORMATS)('what is added under a triplet is written as a triplet in %s'
   const plan = {
     ...plainPlan(families.harp),
     preferences: defaultPreferences(families.harp),
-    adds: { fullness: 'full', without: [] },
+    adds: { style: 'chords', fullness: 'full', without: [] },
   } as const;
   const played = songView(harp, song, plan, { naming: 'key', dialect: 'notes' }).song;
   const added = (of: Song) => of.parts.at(-1)!.voices[0]!;

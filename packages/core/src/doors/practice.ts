@@ -1,18 +1,12 @@
 /** Rounds, drills, jams, plans and the log. */
 
 export { daysBetween, daysWhere, type DayOf } from '../practice/days.ts';
-export {
-  backing,
-  type Backing,
-  type BackingChord,
-  type BackingEvent,
-  type Form,
-  formOf,
-} from '../practice/backing.ts';
+export { backing, type Backing, type BackingChord, type BackingEvent } from '../practice/backing.ts';
+export { type Form, formOf } from '../groove/form.ts';
 export { drillById, drillFits, drillRound, DRILLS } from '../practice/drill.ts';
 export { type DrillNote, type DrillQuestion, isPlayable, playedAnswer } from '../practice/drillQuestion.ts';
 export type { Drill, DrillContext } from '../practice/drills/drill.ts';
-export { grooveById, GROOVES, USUAL_GROOVE, usualGrooveFor } from '../practice/grooves.ts';
+export { grooveById, GROOVES, USUAL_GROOVE, usualGrooveFor } from '../groove/grooves.ts';
 export { checkHow, type HowToPractise, USUAL_WAY } from '../practice/howTo.ts';
 export type { PracticeItem, Practised } from '../practice/item.ts';
 export {
@@ -56,7 +50,7 @@ export {
   type RoundEvent,
   type RoundState,
 } from '../practice/roundMachine.ts';
-export { songForm } from '../practice/songForm.ts';
+export { songForm } from '../song/songForm.ts';
 export { songRound } from '../practice/songRound.ts';
 export { shares, soundReport, type SoundReport, type SoundRow, timeWords } from '../practice/soundReport.ts';
 export { tick, TICK_HZ } from '../practice/tick.ts';

@@ -66,8 +66,11 @@ export interface FamilyDefinition<Layout, W extends Way> {
   readonly air: AirNames | undefined;
   /** How its air comes back; nothing for strings and tongues. */
   readonly airKind?: AirKind;
-  /** A note goes on sounding while others are begun, so that more can be played between those of a melody. */
-  readonly ringsOn?: true;
+  /**
+   * A note goes on sounding after it is struck: by itself, whatever the hand does next, or as long as it is stopped. What
+   * else sounds only sounds while something is done for it.
+   */
+  readonly ringsOn?: 'free' | 'stopped';
   /** Most notes that can sound at once, and why no more: `three strings, three notes`. */
   readonly mostAtOnce?: { readonly notes: number; readonly text: string };
   /**

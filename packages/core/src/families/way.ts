@@ -81,6 +81,8 @@ export interface Fingering {
 export interface FingeredWay<W extends Way = Way> {
   readonly way: W;
   readonly fingering: string | undefined;
+  /** It began before and goes on sounding: nothing is done for it anew. */
+  readonly goesOn?: true;
 }
 
 /** What is sounded at once: mostly one way, in a chord several, from low to high. Never empty. */

@@ -3,9 +3,10 @@ import { FORMS, parseProgression } from '../harmony/progression.ts';
 import { pitchClass } from '../pitch/pitch.ts';
 import { expectOk } from '../result.ts';
 import { quarters } from '../time/ticks.ts';
-import { backing, formOf, type BackingEvent } from './backing.ts';
-import { GROOVES, grooveById } from './grooves.ts';
-import { songForm } from './songForm.ts';
+import { formOf } from '../groove/form.ts';
+import { GROOVES, grooveById } from '../groove/grooves.ts';
+import { songForm } from '../song/songForm.ts';
+import { backing, type BackingEvent } from './backing.ts';
 
 const form = (text: string, beats = 4) => formOf(expectOk(parseProgression('', text, beats)));
 const of = (events: readonly BackingEvent[], part: BackingEvent['part']) =>

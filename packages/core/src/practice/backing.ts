@@ -1,8 +1,8 @@
 import type { Chord } from '../harmony/chord.ts';
-import type { Progression } from '../harmony/progression.ts';
 import { pitchClass, type Pitch, type PitchClass } from '../pitch/pitch.ts';
 import { degreeSemitones } from '../scale/degree.ts';
-import type { Groove, Hit, Play } from './grooves.ts';
+import { hitsOf, type Form, type FormChord } from '../groove/form.ts';
+import { isDrum, type Groove, type Play } from '../groove/grooves.ts';
 
 /** What an accompaniment is made of. */
 export const BACKING_PARTS = Object.freeze(['bass', 'chords', 'drums'] as const);
@@ -54,42 +54,6 @@ function lateEighth(perMinute: number): number {
 /** Lowest pitches that a bass and a chord take. */
 const LOWEST = Object.freeze({ bass: 36, chords: 52 });
 
-/** Bars and chords that are gone through again and again; times in counted beats. */
-export interface Form {
-  readonly bars: readonly FormBar[];
-  /** Rising, without gaps. */
-  readonly chords: readonly FormChord[];
-}
-
-export interface FormBar {
-  readonly at: number;
-  readonly beats: number;
-  /** Beats of its measure that lie before it: of an upbeat, or where playing begins within a bar; none when left out. */
-  readonly before?: number;
-}
-
-export interface FormChord {
-  readonly bar: number;
-  readonly chord: Chord;
-  readonly at: number;
-  readonly beats: number;
-}
-
-/** A progression as a form: the chords of a bar share it evenly. */
-export function formOf({ bars, beats }: Progression): Form {
-  return {
-    bars: bars.map((_, bar) => ({ at: bar * beats, beats })),
-    chords: bars.flatMap((chords, bar) =>
-      chords.map((chord, i) => ({
-        bar,
-        chord,
-        at: bar * beats + (i * beats) / chords.length,
-        beats: beats / chords.length,
-      })),
-    ),
-  };
-}
-
 /** An accompaniment of a form, in any key and groove. Pure; the same every time. */
 export function backing(form: Form, options: BackingOptions): Backing {
   const { groove, perMinute, home } = options;
@@ -98,32 +62,13 @@ export function backing(form: Form, options: BackingOptions): Backing {
   const last = form.bars.at(-1);
   const beats = last ? last.at + last.beats : 0;
   const lateness = lateEighth(perMinute) - 1 / 2;
-  const fillFrom = groove.fill.length > 0 ? beats - 1 : beats;
-  const events: BackingEvent[] = [];
-  const bass = bassPlays(form, groove);
-  const add = (hit: Hit, at: number) => {
-    const index = spans.findLastIndex((span) => span.at <= at + 1e-9);
-    if (index < 0) return;
+  const events = hitsOf(form, () => groove).flatMap(({ hit, play, at, chord }): BackingEvent[] => {
     const time = at + (hit.swung ? lateness : 0);
-    const play = bass(hit.play, at, index);
     const sound = { play, at: time * beat, seconds: hit.beats * beat, loud: hit.loud };
     const part = partOf(play);
-    if (part === 'drums') events.push({ part, ...sound, pitch: 0 });
-    else for (const pitch of pitchesOf(play, spans, index, home)) events.push({ part, ...sound, pitch });
-  };
-  for (const bar of form.bars) {
-    const before = bar.before ?? 0;
-    for (let cycle = 0; cycle < before + bar.beats; cycle += groove.beats)
-      for (const hit of groove.hits) {
-        const within = cycle + hit.at - before;
-        const isDrum = partOf(hit.play) === 'drums';
-        if (within < 0 || within >= bar.beats || (isDrum && bar.at + within >= fillFrom)) continue;
-        // An upbeat is the end of a bar: what carries a bar begins with the first whole one.
-        if (before > 0 && CARRIES.includes(hit.play)) continue;
-        add(hit, bar.at + within);
-      }
-  }
-  for (const hit of groove.fill) if (beats > 1) add(hit, fillFrom + hit.at);
+    const pitches = part === 'drums' ? [0] : pitchesOf(play, spans, chord, home);
+    return pitches.map((pitch) => ({ part, ...sound, pitch }));
+  });
   return {
     events: events.sort((a, b) => a.at - b.at || a.pitch - b.pitch),
     chords: spans.map(({ bar, chord, at, beats: length }) => ({
@@ -136,32 +81,9 @@ export function backing(form: Form, options: BackingOptions): Backing {
   };
 }
 
-/**
- * What a bass plays for what the groove says: the root wherever a chord has not had it yet, and in grooves that alternate
- * the fifth in every second bar of a chord. Asked in the order of the form.
- */
-function bassPlays({ bars, chords }: Form, { alternates }: Groove) {
-  let rooted: FormChord | undefined;
-  return (play: Play, at: number, index: number): Play => {
-    if (play !== 'root' && play !== 'fifth') return play;
-    let first = index;
-    while (first > 0 && chords[first - 1]!.chord.name === chords[index]!.chord.name) first -= 1;
-    const begun = chords[first]!;
-    if (rooted !== begun) {
-      rooted = begun;
-      return 'root';
-    }
-    const barsSince = bars.filter((bar) => bar.at > begun.at && bar.at <= at + 1e-9).length;
-    return play === 'root' && alternates && barsSince % 2 === 1 ? 'fifth' : play;
-  };
-}
-
-/** What a bar stands on. */
-const CARRIES: readonly Play[] = ['root', 'fifth', 'lead', 'drone', 'kick'];
-
 function partOf(play: Play): BackingPart {
   if (play === 'chord') return 'chords';
-  return play === 'kick' || play === 'snare' || play === 'hat' ? 'drums' : 'bass';
+  return isDrum(play) ? 'drums' : 'bass';
 }
 
 /** The pitch of a class that lies in the octave from a pitch on. */

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { ok, type Result } from '../result.ts';
 import { checkedBy, fields, number, oneOf, parse } from '../schema.ts';
-import { GROOVES } from './grooves.ts';
+import { GROOVES } from '../groove/grooves.ts';
 import { KEY_ORDERS } from './keyOrder.ts';
 import { TEMPO_LIMITS } from './ladder.ts';
 import { ARTICULATIONS, readRhythm } from './rhythm.ts';

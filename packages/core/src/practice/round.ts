@@ -1,4 +1,4 @@
-import type { Form } from './backing.ts';
+import type { Form } from '../groove/form.ts';
 import type { TimedNote } from './rhythm.ts';
 
 /** What one round of something practised is made of. */

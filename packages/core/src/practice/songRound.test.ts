@@ -3,9 +3,9 @@ import { songOf } from '../../test/samples/song.ts';
 import { quarters } from '../time/ticks.ts';
 import type { Song } from '../song/song.ts';
 import { backing } from './backing.ts';
-import { grooveById } from './grooves.ts';
+import { grooveById } from '../groove/grooves.ts';
 import { inRound } from './round.ts';
-import { songForm } from './songForm.ts';
+import { songForm } from '../song/songForm.ts';
 import { songRound } from './songRound.ts';
 
 const IN_THREE = { metres: [{ at: 0, count: 3, unit: 4 }] };

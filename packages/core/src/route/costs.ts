@@ -24,6 +24,17 @@ export interface CostTable {
   stepCacheKey(timing: NoteTiming): string;
 }
 
+/** More than any step costs: a note that is to be held is let go where nothing else is possible alone. */
+const LET_GO = 10_000;
+
+/** How many notes that a hold goes on with are not those that the hold before sounds. */
+function released(from: Hold | undefined, to: Hold): number {
+  let count = 0;
+  for (const { way, goesOn, fingering } of to)
+    if (goesOn && !from?.some((one) => one.way === way && one.fingering === fingering)) count += 1;
+  return count;
+}
+
 export function costTable(instrument: Instrument, { weights, options }: ResolvedPreferences): CostTable {
   const { layout, terms } = instrument;
   const weighed = terms.map((term, i) => ({ term, weight: weights[i]! })).filter(({ weight }) => weight > 0);
@@ -55,7 +66,7 @@ export function costTable(instrument: Instrument, { weights, options }: Resolved
       let cost = 0;
       for (const { term, weight } of ofSteps)
         cost += weight * hasteOf(term, at).step * costOfStep(term, from, to, at);
-      return checkedCost(cost);
+      return checkedCost(cost + LET_GO * released(from, to));
     },
     addTo(sums, from, to, carried, timing) {
       const at = circumstances(timing, carried);

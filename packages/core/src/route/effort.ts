@@ -19,7 +19,7 @@ export interface Effort {
 /** What sounding a hold costs by itself, with time enough for it. */
 export function costOfHold(term: EffortTerm, hold: Hold, at: Circumstances): number {
   let sum = term.onHold?.(hold, at) ?? 0;
-  if (term.onWay) for (const way of hold) sum += term.onWay(way, at);
+  if (term.onWay) for (const way of hold) if (!way.goesOn) sum += term.onWay(way, at);
   return sum;
 }
 
@@ -39,7 +39,7 @@ const UNHURRIED_COSTS = Object.freeze({ hold: 1, step: 1 });
 /** On how many of its ways, and on the hold as a whole, a term falls. */
 export function fallsOn(term: EffortTerm, hold: Hold, at: Circumstances): number {
   let falls = term.onHold && term.onHold(hold, at) > 0 ? 1 : 0;
-  if (term.onWay) for (const way of hold) if (term.onWay(way, at) > 0) falls += 1;
+  if (term.onWay) for (const way of hold) if (!way.goesOn && term.onWay(way, at) > 0) falls += 1;
   return falls;
 }
 

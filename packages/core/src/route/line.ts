@@ -18,6 +18,8 @@ export interface LineNote {
   /** Ticks since the line's start. */
   readonly onset: Ticks;
   readonly length: Ticks;
+  /** Id of the note before that is still held while others begin; this one sounds nothing anew. */
+  readonly holds?: string;
 }
 
 /**

@@ -87,17 +87,18 @@ function chordOnset(
   };
   const pinned: Pitch[] = [];
   const chord = rising.flatMap((note) => {
-    const { id, pitch } = note;
+    const { pitch } = note;
+    const id = note.holds ?? note.id;
     const pin = pinOf.get(id);
     // A pin holds even against the preferences.
     const held = pin ? pinnedWays(context, note, pin, inChord) : [];
     if (pin && held.length > 0) {
       broken.delete(pin);
       pinned.push(pitch);
-      return [{ pitch, open: held }];
+      return [{ pitch, open: asHeld(note, held) }];
     }
     const open = openFor(context, note, inChord, id === freed);
-    if (open.length > 0) return [{ pitch, open }];
+    if (open.length > 0) return [{ pitch, open: asHeld(note, open) }];
     lost(pitch, missingReason(instrument, chosen.avoid, pitch));
     return [];
   });
@@ -113,6 +114,11 @@ function chordOnset(
     pitches: sounds,
     choices: context.states.choicesOf(holds),
   };
+}
+
+/** Ways of a note that goes on, marked as such. */
+function asHeld({ holds }: LineNote, ways: Hold): Hold {
+  return holds === undefined ? ways : ways.map((way) => ({ ...way, goesOn: true as const }));
 }
 
 function openFor(context: RoutingContext, { pitch }: LineNote, inChord: boolean, freed: boolean): Hold {

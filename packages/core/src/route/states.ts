@@ -97,7 +97,11 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
   const stepCosts = new Map<string, Map<number, Map<number, number>>>();
 
   const nameOf = (hold: Hold) =>
-    hold.map(({ way, fingering }) => `${way.id} ${way.technique} ${fingering ?? ''}`).join('+');
+    hold
+      .map(
+        ({ way, fingering, goesOn }) => `${way.id} ${way.technique} ${fingering ?? ''}${goesOn ? ' on' : ''}`,
+      )
+      .join('+');
   const numberOf = (hold: Hold) => {
     const name = nameOf(hold);
     const number = numbers.get(name) ?? numbers.size;

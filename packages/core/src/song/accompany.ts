@@ -4,12 +4,16 @@ import type { RoutingContext } from '../route/context.ts';
 import type { LineNote } from '../route/line.ts';
 import { positionAt } from '../time/metre.ts';
 import type { Ticks } from '../time/ticks.ts';
+import { chordVoicing } from './chordVoicing.ts';
+import { rhythmPlaces } from './rhythmPlaces.ts';
 import {
+  bassTones,
   bassUnder,
   canSoundTogether,
   chordTones,
   isChordTone,
   risingTones,
+  upperTones,
   type BassAt,
 } from './underChord.ts';
 import { brokenPlaces, brokenTone } from './brokenChord.ts';
@@ -18,11 +22,25 @@ import { metresOfSong } from './songLine.ts';
 import { spelledForSong } from './transpose.ts';
 
 /**
- * How much is played with the melody: the notes of the song's other voices that begin with its own; or of its chords a
- * note at each change, two on every beat, three with every note, or one after the other.
+ * What is played with the melody: chords with its notes, bass and chords in the rhythm of its dance, chords one note after
+ * the other, or the notes of the song's other voices that begin with its own.
  */
-export const FULLNESSES = Object.freeze(['written', 'light', 'medium', 'full', 'broken'] as const);
+export const STYLES = Object.freeze(['chords', 'rhythm', 'broken', 'written'] as const);
+export type Style = (typeof STYLES)[number];
+
+/**
+ * How much of it: of chords a note at each change, two on every beat, three with every note; in rhythm the bass, with two
+ * notes of the chord, with three; broken on the beats, or between them too. Other voices are played whole.
+ */
+export const FULLNESSES = Object.freeze(['light', 'medium', 'full'] as const);
 export type Fullness = (typeof FULLNESSES)[number];
+
+export interface Company {
+  readonly style: Style;
+  readonly fullness: Fullness;
+  /** Ids of notes that are not wanted. */
+  readonly without: readonly string[];
+}
 
 /** A note that is sounded with one of the melody. */
 export interface AddedNote extends LineNote {
@@ -30,49 +48,112 @@ export interface AddedNote extends LineNote {
   readonly under: string;
 }
 
-const MOST: Readonly<Record<Fullness, number>> = { written: 4, light: 1, medium: 2, full: 3, broken: 1 };
+const MOST: Readonly<Record<Fullness, number>> = { light: 1, medium: 2, full: 3 };
+/** Most notes of other voices with one of the melody. */
+const MOST_WRITTEN = 4;
 
 /**
  * What an instrument can sound with a melody. Only what it can hold together with a way of the melody's note is taken, by
  * the family's own rules: buttons in the melody's bellows direction, neighbouring holes in one breath, strings within a
  * hand. Of a chord the root comes first, as low as it can be had, then fifth and third near the melody.
- * @param line the melody, tied notes as one @param without ids of notes that are not wanted
+ * @param line the melody, tied notes as one
  */
 export function accompaniment(
   context: RoutingContext,
   song: Song,
   line: readonly LineNote[],
+  { style, fullness, without }: Company,
+): readonly AddedNote[] {
+  const added = {
+    chords: () => chordsUnder(context, song, line, fullness),
+    rhythm: () => rhythmUnder(context, song, line, fullness),
+    broken: () => brokenUnder(context, song, line, fullness),
+    written: () => voicesUnder(context, song, line),
+  }[style]();
+  const left = new Set(without);
+  return added.filter(({ id }) => !left.has(id));
+}
+
+/**
+ * Notes of the melody that are still held where something is added between them; where what was struck rings on by itself
+ * there are none.
+ */
+export function heldUnder(
+  { instrument }: RoutingContext,
+  line: readonly LineNote[],
+  added: readonly AddedNote[],
+): readonly LineNote[] {
+  if (instrument.family.ringsOn === 'free') return [];
+  const begun = new Set(line.map(({ onset }) => onset));
+  const between = [...new Set(added.map(({ onset }) => onset))].filter((onset) => !begun.has(onset));
+  return between.flatMap((onset) =>
+    soundingAt(line, onset).map(({ id, pitch, onset: since, length }) => ({
+      id: `${id}~${onset}`,
+      pitch,
+      onset,
+      length: since + length - onset,
+      holds: id,
+    })),
+  );
+}
+
+function soundingAt(line: readonly LineNote[], at: Ticks): readonly LineNote[] {
+  return line.filter(({ onset, length }) => onset <= at && at < onset + length);
+}
+
+/** Chords with the notes of the melody. */
+function chordsUnder(
+  context: RoutingContext,
+  song: Song,
+  line: readonly LineNote[],
   fullness: Fullness,
-  without: ReadonlySet<string> = new Set(),
+): readonly AddedNote[] {
+  const onsets = [...new Set(line.map(({ onset }) => onset))];
+  const wanted = wantedAt(song, fullness, onsets, bassUnder(context, song, line));
+  return withNotes(context, song, line, { wanted, most: MOST[fullness] });
+}
+
+/** Notes of the other voices that begin with the melody. */
+function voicesUnder(context: RoutingContext, song: Song, line: readonly LineNote[]): readonly AddedNote[] {
+  const at = new Map<Ticks, Pitch[]>();
+  const others = pitchedVoices(song).filter(({ id }) => id !== song.melody);
+  for (const { onset, pitch } of others.flatMap(({ notes }) => notes))
+    at.set(onset, [...(at.get(onset) ?? []), soundingPitch(pitch)]);
+  const wanted = ({ onset }: LineNote) => (at.get(onset) ?? []).map((pitch) => [pitch]);
+  return withNotes(context, song, line, { wanted, most: MOST_WRITTEN });
+}
+
+/** What is wanted with each note of the melody, as far as it can be had. */
+function withNotes(
+  context: RoutingContext,
+  song: Song,
+  line: readonly LineNote[],
+  {
+    wanted,
+    most,
+  }: { readonly wanted: (note: LineNote) => readonly (readonly Pitch[])[]; readonly most: number },
 ): readonly AddedNote[] {
   const written = new Map(melodyOf(song).voice.notes.map((note) => [note.id, note.length]));
   const count = new Map<Ticks, number>();
   for (const { onset } of line) count.set(onset, (count.get(onset) ?? 0) + 1);
-  const bass = bassUnder(context, song, line);
-  if (fullness === 'broken')
-    return brokenUnder(context, song, line, bass).filter(({ id }) => !without.has(id));
-  const wanted = wantedAt(song, fullness, [...count.keys()], bass);
   /** A tune asks the same again and again. */
   const known = new Map<string, readonly Pitch[]>();
   const addedOnce = (note: LineNote, tones: readonly (readonly Pitch[])[]) => {
     const asked = `${note.pitch}: ${tones.map((choices) => choices.join()).join(' ')}`;
-    const found = known.get(asked) ?? addedTo(context, note, tones, MOST[fullness]);
+    const found = known.get(asked) ?? addedTo(context, [note.pitch], tones, most);
     known.set(asked, found);
     return found;
   };
   return line.flatMap((note): AddedNote[] => {
     // A melody that has chords of its own is left as it is there.
     const tones = count.get(note.onset) === 1 ? wanted(note) : [];
-    const found = addedOnce(note, tones);
-    return found
-      .map((pitch) => ({
-        id: `${note.id}+${pitch}`,
-        under: note.id,
-        pitch,
-        onset: note.onset,
-        length: written.get(note.id) ?? note.length,
-      }))
-      .filter(({ id }) => !without.has(id));
+    return addedOnce(note, tones).map((pitch) => ({
+      id: `${note.id}+${pitch}`,
+      under: note.id,
+      pitch,
+      onset: note.onset,
+      length: written.get(note.id) ?? note.length,
+    }));
   });
 }
 
@@ -81,23 +162,60 @@ function brokenUnder(
   context: RoutingContext,
   song: Song,
   line: readonly LineNote[],
-  bass: BassAt,
+  fullness: Fullness,
 ): readonly AddedNote[] {
-  const tops = line.filter(({ onset }, i) => line[i + 1]?.onset !== onset);
-  const places = brokenPlaces(song, tops, context.instrument.family.ringsOn ?? false);
+  const bass = bassUnder(context, song, line);
+  const tops = topsOf(line);
+  const rings = context.instrument.family.ringsOn;
+  const places = brokenPlaces(song, tops, { between: rings !== undefined, onBeats: fullness === 'light' });
   return places.flatMap(({ note, onset, length, turn }): AddedNote[] => {
     // What is not there is no root to rise from.
     const there = risingTones(song, onset, note.pitch, bass).map((pitches) => pitches.filter(context.has));
     const tones = brokenTone(there, turn);
-    const pitches = note.onset === onset ? addedTo(context, note, [tones], 1) : tones.slice(0, 1);
-    return pitches.map((pitch) => ({
-      id: `${note.id}+${pitch}@${onset - note.onset}`,
-      under: note.id,
-      pitch,
-      onset,
-      length,
-    }));
+    const held = note.onset === onset || rings === 'stopped' ? [note.pitch] : [];
+    return addedTo(context, held, [tones], 1).map((pitch) => addedAt(note, onset, length, pitch));
   });
+}
+
+/** How many tones of the chord stand over the bass. */
+const OVER_BASS: Readonly<Record<Fullness, number>> = { light: 0, medium: 2, full: 3 };
+
+/** Bass and chords as the dance has them, also between the notes of the melody. */
+function rhythmUnder(
+  context: RoutingContext,
+  song: Song,
+  line: readonly LineNote[],
+  fullness: Fullness,
+): readonly AddedNote[] {
+  const bassAt = bassUnder(context, song, line);
+  const tops = topsOf(line);
+  const rings = context.instrument.family.ringsOn;
+  const voiced = chordVoicing(context);
+  return rhythmPlaces(song, tops, fullness !== 'light').flatMap(
+    ({ play, note, onset, length }): AddedNote[] => {
+      const sounding = soundingAt(line, onset);
+      // A melody that has chords of its own is left as it is there.
+      if (sounding.length > 1) return [];
+      const held = sounding
+        .filter((one) => one.onset === onset || rings !== 'free')
+        .map(({ pitch }) => pitch);
+      const bass = bassAt(onset);
+      const found =
+        play === 'chord'
+          ? voiced(held, { bass, tones: upperTones(song, onset, note.pitch, bassAt) }, OVER_BASS[fullness])
+          : addedTo(context, held, [bassTones(song, onset, note.pitch, { bass, play })], 1);
+      return found.map((pitch) => addedAt(note, onset, length, pitch));
+    },
+  );
+}
+
+/** The highest note of each onset. */
+function topsOf(line: readonly LineNote[]): readonly LineNote[] {
+  return line.filter(({ onset }, i) => line[i + 1]?.onset !== onset);
+}
+
+function addedAt(note: LineNote, onset: Ticks, length: Ticks, pitch: Pitch): AddedNote {
+  return { id: `${note.id}+${pitch}@${onset - note.onset}`, under: note.id, pitch, onset, length };
 }
 
 /** Which pitches are wanted with a note: for each tone of a chord those that it can be, the one wanted most first. */
@@ -107,14 +225,6 @@ function wantedAt(
   onsets: readonly Ticks[],
   bass: BassAt,
 ): (note: LineNote) => readonly (readonly Pitch[])[] {
-  if (fullness === 'written') {
-    const others = pitchedVoices(song)
-      .filter(({ id }) => id !== song.melody)
-      .flatMap(({ notes }) => notes);
-    const at = new Map<Ticks, Pitch[]>();
-    for (const { onset, pitch } of others) at.set(onset, [...(at.get(onset) ?? []), soundingPitch(pitch)]);
-    return ({ onset }) => (at.get(onset) ?? []).map((pitch) => [pitch]);
-  }
   const metres = metresOfSong(song);
   const changes = new Set(song.chords.flatMap(({ at }) => onsets.find((onset) => onset >= at) ?? []));
   return ({ onset, pitch, length }) => {
@@ -127,10 +237,10 @@ function wantedAt(
   };
 }
 
-/** What of some tones can be held together with a note, each tone by the first of its pitches with which that goes. */
+/** What of some tones can be held together with what is held, each tone by the first of its pitches with which that goes. */
 function addedTo(
   context: RoutingContext,
-  { pitch }: LineNote,
+  held: readonly Pitch[],
   tones: readonly (readonly Pitch[])[],
   most: number,
 ): readonly Pitch[] {
@@ -138,7 +248,8 @@ function addedTo(
   for (const choices of tones) {
     if (kept.length >= most) break;
     const next = choices.find(
-      (choice) => !kept.includes(choice) && canSoundTogether(context, [pitch, ...kept, choice]),
+      (choice) =>
+        ![...held, ...kept].includes(choice) && canSoundTogether(context, [...held, ...kept, choice]),
     );
     if (next !== undefined) kept = [...kept, next];
   }

@@ -7,7 +7,7 @@ import { checkPreferences, defaultPreferences } from '../route/preferences.ts';
 import { PIN } from '../route/pin.ts';
 import { checkedBy, fields, list, oneOf, parse, text, whole } from '../schema.ts';
 import { CHOSEN_FIGURE } from './figure.ts';
-import { FULLNESSES } from './accompany.ts';
+import { FULLNESSES, STYLES } from './accompany.ts';
 import { mapNotes, melodyOf, type Song } from './song.ts';
 import { tiedFrom } from './songLine.ts';
 import { isMode, movedTo } from './inMode.ts';
@@ -30,7 +30,8 @@ const DECISION = v.variant(
 );
 
 const ADDS = fields({
-  fullness: oneOf(FULLNESSES, `What is added is one of ${FULLNESSES.join(', ')}.`),
+  style: oneOf(STYLES, `What is played with the melody is one of ${STYLES.join(', ')}.`),
+  fullness: oneOf(FULLNESSES, `How much is added is one of ${FULLNESSES.join(', ')}.`),
   /** Ids of added notes that are left out. */
   without: v.exactOptional(list(ID, LIST_LIMIT), []),
 });

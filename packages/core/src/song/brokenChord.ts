@@ -17,12 +17,12 @@ export interface BrokenPlace {
 
 /**
  * Where a broken chord has its notes: two to a beat, three where beats are dotted, as long as the melody sounds, each bar
- * and each chord begun anew. @param between also between the notes of the melody, for what rings on
+ * and each chord begun anew. @param between also between the notes of the melody, for what rings on @param onBeats one to a beat
  */
 export function brokenPlaces(
   song: Song,
   line: readonly LineNote[],
-  between: boolean,
+  { between, onBeats = false }: { readonly between: boolean; readonly onBeats?: boolean },
 ): readonly BrokenPlace[] {
   const metres = metresOfSong(song);
   const starts = barStarts(song);
@@ -31,7 +31,7 @@ export function brokenPlaces(
   for (const [bar] of song.bars.entries()) {
     const [from, to] = [starts[bar]!, starts[bar + 1]!];
     const { at: since, metre } = holdingAt(metres, from)!;
-    const step = metre.beat / metre.divisions;
+    const step = onBeats ? metre.beat : metre.beat / metre.divisions;
     const late = positionAt(metre, from - since).within % step;
     let begun = from;
     let turn = 0;

@@ -1,6 +1,6 @@
 import type { Family } from '../families/contract.ts';
 import { pinText, readPins } from '../route/pinLink.ts';
-import type { Fullness } from './accompany.ts';
+import type { Fullness, Style } from './accompany.ts';
 import type { ChosenFigure } from './figure.ts';
 import { checkPlan, plainPlan, type ArrangementPlan, type Decision } from './arrangement.ts';
 
@@ -14,7 +14,9 @@ export function planToLink(plan: ArrangementPlan, family: Family): Record<string
     ...(plan.transpose === undefined ? {} : { by: String(plan.transpose) }),
     ...(plan.mode === undefined ? {} : { mode: plan.mode }),
     ...(plan.preferences.preset === base.preferences.preset ? {} : { with: plan.preferences.preset }),
-    ...(plan.adds ? { adds: [plan.adds.fullness, ...plan.adds.without].join(',') } : {}),
+    ...(plan.adds
+      ? { adds: [`${plan.adds.style}-${plan.adds.fullness}`, ...plan.adds.without].join(',') }
+      : {}),
     ...(plan.pins.length === 0 ? {} : { pin: plan.pins.map(pinText).join(',') }),
     ...(plan.figures?.length ? { figures: plan.figures.map(figureText).join(',') } : {}),
     ...(plan.decisions.length === 0 ? {} : { out: plan.decisions.map(decisionText).join(',') }),
@@ -69,11 +71,12 @@ function decoded(text: string): string {
   }
 }
 
-/** `light`, then what is left out of it. */
+/** `chords-light`, then what is left out of it. */
 function readAdds(text: string | undefined): Partial<ArrangementPlan> {
   if (text === undefined) return {};
-  const [fullness, ...without] = text.split(',');
-  return { adds: { fullness: fullness as Fullness, without } };
+  const [kind = '', ...without] = text.split(',');
+  const [style, fullness] = kind.split('-');
+  return { adds: { style: style as Style, fullness: fullness as Fullness, without } };
 }
 
 function readDecisions(text: string | undefined): Decision[] {

@@ -45,7 +45,7 @@ test('where the left hand plays along, the latest time at which it has a beat is
     keys: A_MINOR,
     chords: [0, 4, 8, 12].map((beat) => ({ at: quarters(beat), symbol: 'Am' })),
   });
-  const { told } = onHarp(song, { fullness: 'light', without: [] });
+  const { told } = onHarp(song, { style: 'chords', fullness: 'light', without: [] });
   // One bass in a bar, on its first beat: after that of bar 3 the hand is free until G♯4 on its fourth.
   expect(told).toEqual([
     'G4 up any time from bar 1 beat 3 to bar 3 beat 4; the left hand is free in bar 3, beats 1 to 3',

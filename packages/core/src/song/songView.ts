@@ -23,13 +23,14 @@ import type { Namer } from '../scale/namer.ts';
 import type { Key } from '../scale/scale.ts';
 import type { Scene } from '../scene/scene.ts';
 import { checkTension, type TensionCheck, type TensionLimits } from '../tension/tension.ts';
-import { accompaniment, withAdded, type AddedNote } from './accompany.ts';
+import { withAdded, type AddedNote } from './accompany.ts';
 import { songAir as airOfSong, type ShortOfAir, type SongAir, type SongBreath } from './songAir.ts';
 import { changeText, compareEffort } from './compareEffort.ts';
 import { withFigures } from './figure.ts';
 import { arranged, type ArrangementPlan, type PlacedPlan } from './arrangement.ts';
 import { missingNotes, type SongMissing } from './missingNotes.ts';
 import { octaveOffers, placed, type OctaveOffer } from './openingOctave.ts';
+import { playedWith } from './playedWith.ts';
 import { holdingAt, type Song, type SongKey } from './song.ts';
 import type { Ticks } from '../time/ticks.ts';
 import { melodyLine, countingOfSong } from './songLine.ts';
@@ -121,16 +122,11 @@ export function prepared(
   const readingAt = songReading(song, naming);
   const { key, name } = readingAt(0);
   const line = melodyLine(song);
-  const { adds } = plan;
-  const extra = adds ? accompaniment(context, song, line, adds.fullness, new Set(adds.without)) : [];
   const songAir = airOfSong(instrument, context.chosen.options, song, line);
   const options = { pins: plan.pins, metre: countingOfSong(song), places: songAir.places };
-  const whole = routeLine(context, inTime([...line, ...extra]), options);
-  const under = new Map(extra.map((note) => [note.id, note]));
-  const route = { ...whole, notes: whole.notes.filter(({ id }) => !under.has(id)) };
-  // A pin of the melody may leave no room for what was added.
-  const sounding = whole.notes.filter(({ id, way }) => under.has(id) && way);
-  const alone = extra.length > 0 ? routeLine(context, line, options).effort : whole.effort;
+  const { route: whole, added } = playedWith(context, song, line, plan.adds, options);
+  const route = { ...whole, notes: whole.notes.filter(({ id }) => !added.has(id)) };
+  const alone = added.size > 0 ? routeLine(context, line, options).effort : whole.effort;
   return {
     plan,
     key,
@@ -140,16 +136,13 @@ export function prepared(
     route,
     readingAt,
     songAir,
-    song: withFigures(
-      withAdded(
-        song,
-        sounding.map(({ id }) => under.get(id)!),
-      ),
-      plan.figures ?? [],
-      instrument,
-    ),
-    whole: { ...whole, notes: whole.notes.filter(({ id, way }) => !under.has(id) || way) },
-    added: { notes: sounding, under, price: compareEffort(alone, whole.effort).map(changeText) },
+    song: withFigures(withAdded(song, [...added.values()]), plan.figures ?? [], instrument),
+    whole,
+    added: {
+      notes: whole.notes.filter(({ id }) => added.has(id)),
+      under: added,
+      price: compareEffort(alone, whole.effort).map(changeText),
+    },
   };
 }
 
@@ -243,8 +236,4 @@ export function songAlternatives(
   noteId: string,
 ): readonly AlternativeView[] {
   return prepared(base, written, plan, 'key').route.alternatives(noteId).map(alternativeView);
-}
-
-function inTime(line: readonly LineNote[]): readonly LineNote[] {
-  return [...line].sort((a, b) => a.onset - b.onset || a.pitch - b.pitch);
 }

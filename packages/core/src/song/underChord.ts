@@ -96,29 +96,63 @@ export function chordTones(
   bassAt: BassAt,
 ): readonly (readonly Pitch[])[] {
   const chord = chordAt(song, onset);
+  const bass = bassAt(onset);
+  const hasBass = chord && bass !== undefined && bass < melody && !isLeftOut(chord, chord.bass, melody);
+  return [...(hasBass ? [[bass]] : []), ...upperTones(song, onset, melody, bassAt)];
+}
+
+/** The same without the bass. */
+export function upperTones(
+  song: Song,
+  onset: Ticks,
+  melody: Pitch,
+  bassAt: BassAt,
+): readonly (readonly Pitch[])[] {
+  const chord = chordAt(song, onset);
   if (!chord) return [];
   const melodyTone = pitchClass(melody);
   const [root, third, fifth, ...above] = chord.tones;
-  const sevenths = above.filter((tone) => pitchClass(tone - root!) >= 10);
   const order = (above.length > 0 ? [root, third, ...above, fifth] : [root, fifth, third]).filter(
     (tone) => tone !== chord.bass,
   );
-  const isBeside = !chord.tones.includes(melodyTone);
-  const isLeftOut = (tone: PitchClass) =>
-    (tone === melodyTone && (sevenths.includes(tone) || tone === pitchClass(chord.home + LEADING))) ||
-    (isBeside && [1, 11].includes(pitchClass(melody - tone)));
   const bass = bassAt(onset);
   // Without a bass of its own the melody may be the root itself: nothing lies below it.
   const lowest = bass !== undefined && bass < melody ? bass : melodyTone === chord.bass ? melody : undefined;
-  const wanted = order.filter((tone): tone is PitchClass => tone !== undefined && !isLeftOut(tone));
+  const wanted = order.filter(
+    (tone): tone is PitchClass => tone !== undefined && !isLeftOut(chord, tone, melody),
+  );
   const upper = [
     ...wanted.filter((tone) => tone !== melodyTone),
     ...wanted.filter((tone) => tone === melodyTone),
   ];
-  return [
-    ...(bass !== undefined && bass < melody && !isLeftOut(chord.bass) ? [[bass]] : []),
-    ...upper.map((tone) => pitchesBetween(tone, (lowest ?? melody - BELOW - 1) + 1, melody - 1).toReversed()),
-  ];
+  return upper.map((tone) =>
+    pitchesBetween(tone, (lowest ?? melody - BELOW - 1) + 1, melody - 1).toReversed(),
+  );
+}
+
+/** Whether a tone is not wanted under a note: its seventh and its leading note doubled, or what rubs with a note beside the chord. */
+function isLeftOut({ tones, home }: SoundingChord, tone: PitchClass, melody: Pitch): boolean {
+  const isSeventh = tones.indexOf(tone) > 2 && pitchClass(tone - tones[0]!) >= 10;
+  const isDoubled = tone === pitchClass(melody);
+  const isBeside = !tones.includes(pitchClass(melody));
+  return (
+    (isDoubled && (isSeventh || tone === pitchClass(home + LEADING))) ||
+    (isBeside && [1, 11].includes(pitchClass(melody - tone)))
+  );
+}
+
+/** What the bass can be for a play of a dance, the one wanted most first: the root, or the chord's fifth above it and else the root. */
+export function bassTones(
+  song: Song,
+  onset: Ticks,
+  melody: Pitch,
+  { bass, play }: { readonly bass: Pitch | undefined; readonly play: 'root' | 'fifth' },
+): readonly Pitch[] {
+  const chord = chordAt(song, onset);
+  if (!chord || bass === undefined || bass >= melody) return [];
+  const fifth = chord.tones[2];
+  const fifths = play === 'fifth' && fifth !== undefined ? pitchesBetween(fifth, bass + 1, bass + 12) : [];
+  return [...fifths, bass].filter((pitch) => pitch < melody);
 }
 
 /** Bass, fifth, third and what is above, each with its pitches between the bass and the melody: for chords one note after another. */

@@ -13,7 +13,7 @@ export function AddedHere({ state, view, noteId }: { state: SongState; view: Son
       {here.map(({ id, note, tab }) => (
         <li key={id}>
           with {note}, {tab}{' '}
-          <LinkButton onClick={() => state.add(adds.fullness, [...adds.without, id])}>
+          <LinkButton onClick={() => state.add({ ...adds, without: [...adds.without, id] })}>
             leave it out
           </LinkButton>
         </li>
@@ -38,7 +38,7 @@ export function Accompaniment({ state, view }: { state: SongState; view: SongVie
           : `${counted(notes.length, 'note')} added. ${price.length > 0 ? price.slice(0, 5).join(', ') : 'It costs nothing more'}.`}
       </p>
       {adds.without.length > 0 && (
-        <LinkButton onClick={() => state.add(adds.fullness)}>
+        <LinkButton onClick={() => state.add({ ...adds, without: [] })}>
           put back {counted(adds.without.length, 'note')} left out
         </LinkButton>
       )}

@@ -1,6 +1,6 @@
 import { Link, useNavigate } from 'react-router';
 import { noteText } from '@same-song/core/music';
-import { FULLNESSES, inModeIfAny, movedTonic } from '@same-song/core/song';
+import { FULLNESSES, inModeIfAny, movedTonic, STYLES } from '@same-song/core/song';
 import { songs } from '../../api/records.ts';
 import { preferenceChoices } from '../../question/preferenceChoices.ts';
 import { among, useSentence } from '../../question/useSentence.ts';
@@ -8,6 +8,9 @@ import { WordPicker } from '../../question/WordPicker.tsx';
 import {
   COMPANY,
   companyChoices,
+  HOW_MUCH,
+  howMuch,
+  howMuchChoices,
   keyChoice,
   modeChoices,
   OCTAVE_WORDS,
@@ -25,6 +28,7 @@ const WORDS = {
   octave: { key: 'o', name: 'octave' },
   preference: { key: 'w', name: 'preference' },
   company: { key: 'e', name: 'company' },
+  amount: { key: 'a', name: 'how much' },
 };
 
 type Picker = ReturnType<typeof useSentence<keyof typeof WORDS>>;
@@ -97,6 +101,7 @@ function HowWords({ state, picker }: { readonly state: SongState; readonly picke
   const { record, plan, by, family } = state;
   const octave = octaveOf(by);
   const preset = family.preferences.find(({ id }) => id === plan.preferences.preset)!;
+  const amount = plan.adds && HOW_MUCH[plan.adds.style][howMuch(plan.adds)];
   return (
     <>
       <span className="question-unbroken">
@@ -131,13 +136,34 @@ function HowWords({ state, picker }: { readonly state: SongState; readonly picke
       <span className="question-unbroken">
         <WordPicker
           {...picker('company')}
-          word={COMPANY[plan.adds?.fullness ?? 'none'].label}
+          word={COMPANY[plan.adds?.style ?? 'none'].label}
           placeholder="The melody alone, or with more …"
-          search={among(companyChoices(record, plan.adds?.fullness))}
-          onChoose={(id) => state.add(FULLNESSES.find((one) => one === id))}
+          search={among(companyChoices(record, plan.adds?.style))}
+          onChoose={(id) => {
+            const style = STYLES.find((one) => one === id);
+            state.add(style && { style, fullness: plan.adds?.fullness ?? 'medium', without: [] });
+          }}
         />
-        .
+        {amount ? ',' : '.'}
       </span>
+      {plan.adds && amount && (
+        <>
+          {' '}
+          <span className="question-unbroken">
+            <WordPicker
+              {...picker('amount')}
+              word={amount}
+              placeholder="How much of it …"
+              search={among(howMuchChoices(plan.adds))}
+              onChoose={(id) => {
+                const fullness = FULLNESSES.find((one) => one === id);
+                if (plan.adds && fullness) state.add({ ...plan.adds, fullness, without: [] });
+              }}
+            />
+            .
+          </span>
+        </>
+      )}
     </>
   );
 }

@@ -4,26 +4,47 @@ import {
   modesFor,
   movedTonic,
   pitchedVoices,
+  type Company,
   type Fullness,
   type Song,
   type SongKeyFit,
+  type Style,
 } from '@same-song/core/song';
 import type { Choice } from '../../question/WordPicker.tsx';
 
 /** What can be played with the melody, as the sentence says it. */
-export const COMPANY: Readonly<
-  Record<Fullness | 'none', { readonly label: string; readonly about: string }>
-> = {
+export const COMPANY: Readonly<Record<Style | 'none', { readonly label: string; readonly about: string }>> = {
   none: { label: 'the melody alone', about: '' },
-  written: { label: 'its other voices', about: 'those notes of them that begin with the melody' },
-  light: { label: 'a note at each chord', about: 'the root where it can be had' },
-  medium: { label: 'two notes on the beat', about: 'of the chord, under the melody' },
-  full: { label: 'full chords', about: 'up to three notes under every note' },
+  chords: { label: 'chords with it', about: 'notes of the chord that begin with those of the melody' },
+  rhythm: { label: 'bass and chords in rhythm', about: 'as the dance of its metre has them' },
   broken: { label: 'broken chords', about: 'one note after the other, rising from the root' },
+  written: { label: 'its other voices', about: 'those notes of them that begin with the melody' },
 };
 
+/** How much of it, as the sentence says it; what has no choice says nothing. */
+export const HOW_MUCH: Readonly<Record<Style, Partial<Record<Fullness, string>>>> = {
+  chords: {
+    light: 'one note at each change',
+    medium: 'two notes on the beat',
+    full: 'three notes with every note',
+  },
+  rhythm: { light: 'the bass alone', medium: 'two notes over the bass', full: 'three notes over the bass' },
+  broken: { light: 'on the beats', full: 'between the beats too' },
+  written: {},
+};
+
+/** How much of a style there is: what is chosen, or what comes nearest to it. */
+export function howMuch({ style, fullness }: Company): Fullness {
+  return HOW_MUCH[style][fullness] === undefined ? 'full' : fullness;
+}
+
+export function howMuchChoices(company: Company): readonly Choice[] {
+  const amounts = HOW_MUCH[company.style];
+  return keysOf(amounts).map((id) => ({ id, label: amounts[id]!, current: id === howMuch(company) }));
+}
+
 /** Chords are needed for some of it, other voices for some. */
-export function companyChoices(song: Song | null | undefined, now: Fullness | undefined): readonly Choice[] {
+export function companyChoices(song: Song | null | undefined, now: Style | undefined): readonly Choice[] {
   const voices = song ? pitchedVoices(song) : [];
   const hasMore = (id: string) => (id === 'written' ? voices.length > 1 : (song?.chords.length ?? 0) > 0);
   return keysOf(COMPANY)

@@ -30,9 +30,9 @@ test('two changes before the page is drawn again both hold, and each is a step o
   const { state, link } = await song();
   act(() => {
     state().move(5);
-    state().add('full');
+    state().add({ style: 'rhythm', fullness: 'full', without: [] });
   });
-  expect(link()).toMatchObject({ on: 'low', by: '5', adds: 'full' });
+  expect(link()).toMatchObject({ on: 'low', by: '5', adds: 'rhythm-full' });
   await act(async () => expect(await undo()).toBe('what is played with the melody'));
   expect(link()).not.toHaveProperty('adds');
   await act(async () => expect(await undo()).toBe('moving the song'));

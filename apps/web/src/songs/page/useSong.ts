@@ -8,7 +8,7 @@ import {
   planToLink,
   type ArrangementPlan,
   type Decision,
-  type Fullness,
+  type Company,
 } from '@same-song/core/song';
 import { instruments, songOf, songs, type InstrumentRecord } from '../../api/records.ts';
 import { dialectOf, useSettings } from '../../api/settings.ts';
@@ -53,8 +53,7 @@ function usePlanChanges({ current, write }: Link, family: Family, by: number) {
       write(link, 'another instrument');
     },
     /** What is played with the melody; undefined for nothing. */
-    add: (fullness: Fullness | undefined, without: readonly string[] = []) =>
-      change('what is played with the melody', { adds: fullness && { fullness, without } }),
+    add: (company: Company | undefined) => change('what is played with the melody', { adds: company }),
     /** Another mode; undefined for its own again. */
     putInto: (mode: string | undefined) => change('another mode', { mode, pins: [], decisions: [] }),
     /** An arrangement as it was worked out elsewhere, on an instrument of the same family. */

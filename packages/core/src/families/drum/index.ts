@@ -24,7 +24,7 @@ export const drum = defineFamily<DrumLayout, SpotWay>({
   ...SPOT_FAMILY,
   id: 'drum',
   label: 'tongue drum',
-  ringsOn: true,
+  ringsOn: 'free',
   mostAtOnce: { notes: 2, text: 'two hands, two notes' },
   sides: { above: 'right hand', level: 'tongues', below: 'left hand' },
   techniques,

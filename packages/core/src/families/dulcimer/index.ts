@@ -32,7 +32,7 @@ export const dulcimer = defineFamily<DulcimerLayout, DulcimerWay>({
   id: 'dulcimer',
   label: 'mountain dulcimer',
   air: undefined,
-  ringsOn: true,
+  ringsOn: 'stopped',
   mostAtOnce: { notes: 3, text: 'three strings, three notes' },
   sides: { above: 'bass', level: 'middle', below: 'melody' },
   techniques,

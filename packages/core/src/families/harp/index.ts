@@ -34,7 +34,7 @@ export const harp = defineFamily<HarpLayout, HarpWay>({
   id: 'harp',
   label: 'lever harp',
   air: undefined,
-  ringsOn: true,
+  ringsOn: 'free',
   mostAtOnce: { notes: 8, text: 'eight fingers, eight notes' },
   sides: { above: 'right hand', level: 'strings', below: 'left hand' },
   techniques,

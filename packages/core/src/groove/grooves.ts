@@ -12,6 +12,11 @@ export type Play =
   | 'snare'
   | 'hat';
 
+/** Whether it has no pitch. */
+export function isDrum(play: Play): boolean {
+  return play === 'kick' || play === 'snare' || play === 'hat';
+}
+
 export interface Hit {
   /** Counted beats since the groove's cycle began. */
   readonly at: number;
@@ -216,6 +221,13 @@ export const USUAL_GROOVE = GROOVES[0]!.id;
 /** Id of the groove that chords of so many beats a bar are usually played over with. */
 export function usualGrooveFor(beats: number): string {
   return beats === 3 ? 'waltz' : 'shuffle';
+}
+
+/** The groove of the dances of a metre. @param beats counted in a bar @param divisions of each */
+export function danceOf({ beats, divisions }: { readonly beats: number; readonly divisions: 2 | 3 }): Groove {
+  if (divisions === 3) return grooveById('jig');
+  if (beats % 2 === 1) return grooveById('waltz');
+  return grooveById(beats === 2 ? 'march' : 'reel');
 }
 
 /** @throws for an unknown one */

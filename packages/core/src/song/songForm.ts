@@ -1,8 +1,8 @@
 import { NO_CHORD, parseChord } from '../harmony/chord.ts';
-import { barStarts, holdingAt, type Song } from '../song/song.ts';
-import { barOffsets, metreAt } from '../song/barOffset.ts';
-import type { PerformedBar } from '../song/performance.ts';
-import type { Form, FormChord } from './backing.ts';
+import { barStarts, holdingAt, type Song } from './song.ts';
+import { barOffsets, metreAt } from './barOffset.ts';
+import type { PerformedBar } from './performance.ts';
+import type { Form, FormChord } from '../groove/form.ts';
 
 /** A part of a written bar as it is played; ticks as it is written, `offset` those of its measure before it. */
 type Stretch = Pick<PerformedBar, 'bar' | 'from' | 'to' | 'offset'>;
