@@ -1,6 +1,13 @@
 /** Songs, their arrangements and what rubs. */
 
-export { type Company, type Fullness, FULLNESSES, type Style, STYLES } from '../song/accompany.ts';
+export {
+  ADDED_VOICE,
+  type Company,
+  type Fullness,
+  FULLNESSES,
+  type Style,
+  STYLES,
+} from '../song/accompany.ts';
 export { type ArrangementPlan, checkPlan, type Decision, plainPlan } from '../song/arrangement.ts';
 export { barName, barNumberIn, barNumbers, metreAt } from '../song/barOffset.ts';
 export { checkSong } from '../song/checkSong.ts';

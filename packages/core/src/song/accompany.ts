@@ -168,10 +168,14 @@ function brokenUnder(
   const tops = topsOf(line);
   const rings = context.instrument.family.ringsOn;
   const places = brokenPlaces(song, tops, { between: rings !== undefined, onBeats: fullness === 'light' });
-  return places.flatMap(({ note, onset, length, turn }): AddedNote[] => {
+  return places.flatMap((place): AddedNote[] => {
+    const { note, onset, length } = place;
     // What is not there is no root to rise from.
-    const there = risingTones(song, onset, note.pitch, bass).map((pitches) => pitches.filter(context.has));
-    const tones = brokenTone(there, turn);
+    const rising = risingTones(song, onset, note.pitch, { bassAt: bass, withOctave: rings === 'free' });
+    const tones = brokenTone(
+      rising.map((pitches) => pitches.filter(context.has)),
+      place,
+    );
     const held = note.onset === onset || rings === 'stopped' ? [note.pitch] : [];
     return addedTo(context, held, [tones], 1).map((pitch) => addedAt(note, onset, length, pitch));
   });

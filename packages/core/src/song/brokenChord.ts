@@ -13,6 +13,8 @@ export interface BrokenPlace {
   readonly length: Ticks;
   /** Which note of its chord it is: 0 the first since the chord or the bar began. */
   readonly turn: number;
+  /** How many notes it has until bar or chord end. */
+  readonly turns: number;
 }
 
 /**
@@ -26,7 +28,7 @@ export function brokenPlaces(
 ): readonly BrokenPlace[] {
   const metres = metresOfSong(song);
   const starts = barStarts(song);
-  const places: BrokenPlace[] = [];
+  const runs: Omit<BrokenPlace, 'turns'>[][] = [];
   let at = 0;
   for (const [bar] of song.bars.entries()) {
     const [from, to] = [starts[bar]!, starts[bar + 1]!];
@@ -34,32 +36,42 @@ export function brokenPlaces(
     const step = onBeats ? metre.beat : metre.beat / metre.divisions;
     const late = positionAt(metre, from - since).within % step;
     let begun = from;
-    let turn = 0;
+    let run: Omit<BrokenPlace, 'turns'>[] = [];
+    runs.push(run);
     for (let onset = from + (late === 0 ? 0 : step - late); onset < to; onset += step) {
       while (line[at + 1] && line[at + 1]!.onset <= onset) at += 1;
       const note = line[at];
       const chordAt = Math.max(from, holdingAt(song.chords, onset)?.at ?? from);
-      if (chordAt > begun) [begun, turn] = [chordAt, 0];
+      if (chordAt > begun) {
+        begun = chordAt;
+        runs.push((run = []));
+      }
       const sounds = note && note.onset <= onset && onset < note.onset + note.length;
       if (!sounds || (!between && note.onset !== onset)) continue;
-      places.push({ note, onset, length: Math.min(step, to - onset), turn });
-      turn += 1;
+      run.push({ note, onset, length: Math.min(step, to - onset), turn: run.length });
     }
   }
-  return places;
+  return runs.flatMap((run) => run.map((place) => ({ ...place, turns: run.length })));
 }
 
-/** Which tone each turn has: root, fifth, third above it, fifth. */
-const TURNS = Object.freeze([0, 1, 2, 1]);
+/** Which tone each turn has of root, fifth, third above it: back over the fifth. */
+const OF_THREE = Object.freeze([0, 1, 2, 1]);
+/** Of root, fifth, octave and tenth, as harpers roll them: rising, or in six up and back. */
+const RISING = Object.freeze([0, 1, 2, 3]);
+const UP_AND_BACK = Object.freeze([0, 1, 2, 3, 2, 1]);
 
 /**
  * The pitches that one turn of a broken chord can be, the one wanted most first: rising from the root as low as it is.
- * @param tones root, fifth, third …, each with all its pitches
+ * @param tones root, fifth, third, or root, fifth, octave, third; each with all its pitches
  */
-export function brokenTone(tones: readonly (readonly Pitch[])[], turn: number): readonly Pitch[] {
+export function brokenTone(
+  tones: readonly (readonly Pitch[])[],
+  { turn, turns }: Pick<BrokenPlace, 'turn' | 'turns'>,
+): readonly Pitch[] {
   if (tones.length === 0) return [];
+  const order = tones.length < 4 ? OF_THREE : turns % 3 === 0 ? UP_AND_BACK : RISING;
   const rising = tones.map((pitches) => [...pitches].sort((a, b) => a - b));
-  const wanted = TURNS[turn % TURNS.length]! % tones.length;
+  const wanted = order[turn % order.length]! % tones.length;
   let above = -Infinity;
   for (let tone = 0; tone < wanted; tone += 1) above = rising[tone]!.find((pitch) => pitch > above) ?? above;
   const own = rising[wanted]!;

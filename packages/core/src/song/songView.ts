@@ -32,7 +32,7 @@ import { missingNotes, type SongMissing } from './missingNotes.ts';
 import { octaveOffers, placed, type OctaveOffer } from './openingOctave.ts';
 import { playedWith } from './playedWith.ts';
 import { holdingAt, type Song, type SongKey } from './song.ts';
-import type { Ticks } from '../time/ticks.ts';
+import { QUARTER, type Ticks } from '../time/ticks.ts';
 import { melodyLine, countingOfSong } from './songLine.ts';
 import { keyOfSongKey } from './songKey.ts';
 import { songChanges, type SongChange } from './songChanges.ts';
@@ -81,6 +81,8 @@ export interface AddedView {
   readonly notes: readonly {
     readonly id: string;
     readonly under: string;
+    /** Quarter notes since the song began. */
+    readonly start: number;
     readonly note: string;
     readonly tab: string;
     readonly brief: string;
@@ -198,9 +200,10 @@ export function songView(
     tabText: songTab(song, whole, instrument, notation.dialect, name.spelled, plan.figures),
     drones: instrument.drones.map(name.withOctave),
     added: {
-      notes: added.notes.map(({ id, way, pitch }) => ({
+      notes: added.notes.map(({ id, way, pitch, onset }) => ({
         id,
         under: added.under.get(id)!.under,
+        start: onset / QUARTER,
         note: name.withOctave(pitch),
         tab: instrument.tab(way!, notation.dialect, name.spelled(pitch)),
         brief: instrument.brief(way!, name.spelled(pitch)),

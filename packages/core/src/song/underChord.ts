@@ -155,18 +155,21 @@ export function bassTones(
   return [...fifths, bass].filter((pitch) => pitch < melody);
 }
 
-/** Bass, fifth, third and what is above, each with its pitches between the bass and the melody: for chords one note after another. */
+/**
+ * What chords one note after another rise through, each tone with its pitches between the bass and the melody: bass, fifth
+ * and third; with the bass an octave higher before the third where that is wanted.
+ */
 export function risingTones(
   song: Song,
   onset: Ticks,
   melody: Pitch,
-  bassAt: BassAt,
+  { bassAt, withOctave }: { readonly bassAt: BassAt; readonly withOctave: boolean },
 ): readonly (readonly Pitch[])[] {
   const chord = chordAt(song, onset);
   const bass = bassAt(onset);
   if (!chord || bass === undefined || bass >= melody) return [];
-  const [root, third, fifth, ...above] = chord.tones;
-  const tones = [...(chord.bass === root ? [] : [root]), fifth, third, ...above];
+  const [root, third, fifth] = chord.tones;
+  const tones = [fifth, ...(withOctave ? [chord.bass] : chord.bass === root ? [] : [root]), third];
   return [
     [bass],
     ...tones.flatMap((tone) => (tone === undefined ? [] : [pitchesBetween(tone, bass + 1, melody - 1)])),

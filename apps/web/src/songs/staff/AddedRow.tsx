@@ -1,25 +1,63 @@
+import type { SongView } from '@same-song/core/song';
 import type { PlacedNote } from '../../scene/row/rowSize.ts';
+import { ADDED_ROOM } from './addedRoom.ts';
 
-/** What sounds with each note of the melody, under it. */
+type AddedNotes = SongView['added']['notes'];
+
+/** What sounds together with the melody or between its notes, where it begins. */
+interface Column {
+  readonly start: number;
+  readonly x: number;
+  /** Lowest first. */
+  readonly briefs: readonly string[];
+}
+
+/** What sounds with the melody, under the place in it at which it begins. @param width up to where its last note sounds */
 export function AddedRow({
   notes,
   added,
+  width,
 }: {
   readonly notes: readonly PlacedNote[];
-  readonly added: ReadonlyMap<string, readonly string[]>;
+  readonly added: ReadonlyMap<string, AddedNotes>;
+  readonly width: number;
 }) {
-  const most = Math.max(0, ...notes.map(({ note }) => added.get(note.id)?.length ?? 0));
+  const columns = columnsOf(notes, added, width);
+  const most = Math.max(0, ...columns.map(({ briefs }) => briefs.length));
   if (most === 0) return null;
   return (
     <div role="group" aria-label="Notes added" className="system-added" style={{ height: 22 * most + 6 }}>
       <span className="system-label">with it</span>
-      {notes.map(({ note, x }) => (
-        <span key={note.id} className="system-added-notes" style={{ left: x }}>
-          {added.get(note.id)?.map((brief) => (
+      {columns.map(({ start, x, briefs }) => (
+        <span key={start} className="system-added-notes" style={{ left: x }}>
+          {briefs.map((brief) => (
             <b key={brief}>{brief.replaceAll('\n', ' ')}</b>
           ))}
         </span>
       ))}
     </div>
   );
+}
+
+function columnsOf(
+  notes: readonly PlacedNote[],
+  added: ReadonlyMap<string, AddedNotes>,
+  width: number,
+): readonly Column[] {
+  const columns: Column[] = [];
+  notes.forEach(({ note, x }, i) => {
+    const next = notes[i + 1];
+    const [end, right] = next ? [next.note.start, next.x] : [note.start + note.beats, width];
+    const here = added.get(note.id) ?? [];
+    for (const start of [...new Set(here.map((one) => one.start))].sort((a, b) => a - b)) {
+      const place = x + ((right - x) * (start - note.start)) / Math.max(end - note.start, note.beats);
+      const before = columns.at(-1)?.x ?? -Infinity;
+      columns.push({
+        start,
+        x: start === note.start ? place : Math.max(place, before + ADDED_ROOM),
+        briefs: here.filter((one) => one.start === start).map(({ brief }) => brief),
+      });
+    }
+  });
+  return columns;
 }

@@ -2,7 +2,7 @@ import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'rea
 import { flushSync } from 'react-dom';
 import type { AirNames, SideNames } from '@same-song/core/instruments';
 import type { AirBalance, LineView } from '@same-song/core/route';
-import type { Song } from '@same-song/core/song';
+import type { Song, SongView } from '@same-song/core/song';
 import { AirCurve } from '../../scene/row/AirCurve.tsx';
 import { NoteRow } from '../../scene/row/NoteRow.tsx';
 import { RowSides } from '../../scene/row/RowSides.tsx';
@@ -33,7 +33,7 @@ interface SystemProps {
   readonly second: SecondRow | undefined;
   readonly breaths: ReadonlyMap<string, string>;
   /** What sounds with a note of the melody, lowest first. */
-  readonly added: ReadonlyMap<string, readonly string[]>;
+  readonly added: ReadonlyMap<string, SongView['added']['notes']>;
   readonly looped: ReadonlySet<string> | undefined;
   readonly marked: string | undefined;
   readonly sounding: string | undefined;
@@ -128,7 +128,7 @@ export const SystemView = memo(function SystemView(props: SystemProps) {
           <NoteRow {...row} notes={melody} label={called} breaths={breaths} looped={looped} />
         </div>
       )}
-      {drawn && added.size > 0 && <AddedRow notes={melody} added={added} />}
+      {drawn && added.size > 0 && <AddedRow notes={melody} added={added} width={drawn.width} />}
       {drawn && air && (
         <div className="system-row system-air">
           <p className="system-label">{air.store}</p>

@@ -60,8 +60,8 @@ export function Systems(props: SystemsProps) {
     [view.breaths],
   );
   const added = useMemo(() => {
-    const under = new Map<string, string[]>();
-    for (const { under: id, brief } of view.added.notes) under.set(id, [...(under.get(id) ?? []), brief]);
+    const under = new Map<string, SongView['added']['notes'][number][]>();
+    for (const note of view.added.notes) under.set(note.under, [...(under.get(note.under) ?? []), note]);
     return under;
   }, [view.added]);
   const looped = useMemo(() => loop && between(line, loop), [line, loop]);

@@ -3,6 +3,7 @@ import { writeAbc } from '@same-song/formats';
 import EngraverController from 'abcjs/src/write/engraver-controller.js';
 import Parser from 'abcjs/src/parse/abc_parse.js';
 import Svg from 'abcjs/src/write/svg.js';
+import { addedRooms } from './addedRoom.ts';
 
 /** Its only style of its own, for marking text while dragging, which nothing here needs and the page's policy refuses. */
 Svg.prototype.insertStyles = () => undefined;
@@ -64,13 +65,15 @@ export function isEngraverReady(): boolean {
 /** Bars of each system, so that nothing is set closer than it can be read. @param width in CSS pixels */
 export function systemsOf(song: Song, width: number): readonly number[] {
   const melody = song.parts.flatMap(({ voices }) => voices).find(({ id }) => id === song.melody)!;
+  const addedRoom = addedRooms(song);
   let at = 0;
   const widths = song.bars.map(({ length }) => {
     const [from, to] = [at, (at += length)];
     const notes = melody.notes.filter(({ onset }) => onset >= from && onset < to);
-    const each = notes.map(({ lyrics = [], length: ticks }) => {
+    const each = notes.map((note) => {
+      const { lyrics = [], length: ticks } = note;
       const words = Math.max(0, ...lyrics.map((syllable) => (syllable ? syllable.text.length * 8 + 12 : 0)));
-      return Math.max(words, LEAST_NOTE + (ticks / LONG_NOTE) * 14);
+      return Math.max(words, addedRoom(note), LEAST_NOTE + (ticks / LONG_NOTE) * 14);
     });
     return 26 + each.reduce((sum, one) => sum + one, 0);
   });
