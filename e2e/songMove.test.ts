@@ -119,18 +119,25 @@ test('chords under the melody, as much of them as can be held, each note to be l
   page = await stage.page(`${songPath(2)}?${LOW_HARMONICA}`);
   await eventually(chips, (found) => expect(found.length).toBeGreaterThan(10));
   await keys(page, 'e');
-  await page.keyboard.type('full');
+  await page.keyboard.type('bass and chords');
   await keys(page, 'Enter');
+  await page.waitForFunction(() => location.search.includes('adds=rhythm-medium'));
+  await keys(page, 'a');
+  await page.keyboard.type('three');
+  await keys(page, 'Enter');
+  await page.waitForFunction(() => location.search.includes('adds=rhythm-full'));
   await page.waitForSelector('[aria-label="Notes added"] b');
   await sees(page, 'notes added.');
   const count = () =>
     page.$eval('aside[aria-label]', (all) => Number(/(\d+) notes? added/.exec(all.textContent)![1]));
   const before = await count();
-  const first = await page.$$eval(
-    '[aria-label="System"]:first-child [aria-label="Notes added"] > :not(:first-child)',
-    (all) => all.findIndex((one) => one.children.length > 0),
-  );
-  await (await page.$$(`[aria-label="System"]:first-child ${NOTE}`))[first]!.click();
+  const lefts = (selector: string) =>
+    page.$$eval(`[aria-label="System"]:first-child ${selector}`, (all) =>
+      all.map((one) => one.getBoundingClientRect()).map(({ left, width }) => left + width / 2),
+    );
+  const [column] = await lefts('[aria-label="Notes added"] > :not(:first-child)');
+  const under = (await lefts(NOTE)).findLastIndex((left) => left <= column! + 1);
+  await (await page.$$(`[aria-label="System"]:first-child ${NOTE}`))[under]!.click();
   await click(page, 'leave it out');
   await eventually(count, (now) => expect(now).toBe(before - 1));
   await click(page, 'Undo');
@@ -151,6 +158,19 @@ test('an ornament that lies well is put in before a note, and taken out again', 
   await page.click('section[aria-label="The note"] li [aria-pressed="true"]');
   await page.waitForFunction(() => !location.search.includes('figures='));
   await eventually(graces, (count) => expect(count).toBe(before));
+});
+
+test('a dance is ornamented by one choice, as the staff and the tab show, and that is one step of undo', async () => {
+  page = await stage.page(`${songPath(0)}?on=5a3e5046-0000-4000-8000-000000000008`);
+  await eventually(chips, (found) => expect(found.length).toBeGreaterThan(10));
+  await (await page.waitForSelector('aside[aria-label] button::-p-text(put in)'))!.click();
+  await sees(page, 'take them all out');
+  await page.waitForFunction(() => /figures=[^&]*~roll/.test(decodeURIComponent(location.search)));
+  await click(page, 'Undo');
+  await page.waitForFunction(() => !location.search.includes('figures='));
+  await click(page, 'Redo');
+  await click(page, 'take them all out');
+  await page.waitForFunction(() => !location.search.includes('figures='));
 });
 
 test('a chord chart: a chord by name or notes, every hold with its fingers, what is not to be held and why', async () => {

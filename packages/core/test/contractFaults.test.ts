@@ -1,4 +1,5 @@
 /** Each rule of the family contract is broken once, by a fault planted in a family; the contract must say which, and where. */
+import { touched } from '../src/families/figure.ts';
 import { defineFamily } from '../src/families/defineFamily.ts';
 import { AGAINST_CHOICE, AIR_BUTTON, LONG_AIR, OUT_OF_TUNE } from '../src/families/generalTerms.ts';
 import { families, type FamilyId } from '../src/families/index.ts';
@@ -306,7 +307,9 @@ const FAULTS: readonly (readonly [rules: readonly Rule[], faults: readonly Fault
       [
         'an ornament by a way that is not there',
         'whistle',
-        () => ({ figures: (_, way) => [{ id: 'tap', words: 'tap it', ways: [{ ...way, id: 'attic' }] }] }),
+        () => ({
+          figures: (_, way) => [{ id: 'tap', words: 'tap it', before: [touched({ ...way, id: 'attic' })] }],
+        }),
         'ornament tap of xxxxxx touches attic, which cannot be played',
       ],
       [
@@ -314,8 +317,8 @@ const FAULTS: readonly (readonly [rules: readonly Rule[], faults: readonly Fault
         'whistle',
         () => ({
           figures: (_, way) => [
-            { id: 'tap', words: 'tap it', ways: [way] },
-            { id: 'tap', words: 'tap it again', ways: [way] },
+            { id: 'tap', words: 'tap it', before: [touched(way)] },
+            { id: 'tap', words: 'tap it again', before: [touched(way)] },
           ],
         }),
         'two ornaments of xxxxxx have one id',

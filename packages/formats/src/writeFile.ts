@@ -79,8 +79,8 @@ export function losses(song: Song, as: WrittenFormat): readonly string[] {
       'Words are left out.',
     );
     say(
-      notes.some(({ grace }) => grace),
-      'Grace notes are left out.',
+      notes.some(({ grace, touches, marks = [] }) => grace ?? touches ?? marks.includes('roll')),
+      'Grace notes and ornaments are left out.',
     );
     say(
       song.bars.some((bar) => bar.repeatEnd ?? bar.jump),

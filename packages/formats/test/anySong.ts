@@ -3,6 +3,8 @@ import { quarters, spelledIn } from '@same-song/core/music';
 import { checkSong, type Song, type SongNote, type Tuplet } from '@same-song/core/song';
 import fc from 'fast-check';
 
+const MARKS = ['staccato', 'accent', 'roll', 'trill'] as const;
+
 /** Cells of a beat or two: lengths as shares of a quarter, silences negative, and the tuplet they make. */
 const CELLS: readonly {
   readonly beats: number;
@@ -145,7 +147,8 @@ function makeVoice(id: string, bars: readonly { length: number }[], choices: Cho
               length,
               pitch: spelledIn(p, choices.pick(2) === 0 ? -1 : 1),
               ...(choices.pick(8) === 0 && chord.length === 1 && { grace: [spelledIn(p + 2, 1)] }),
-              ...(choices.pick(10) === 0 && chord.length === 1 && { marks: ['staccato'] as const }),
+              ...(choices.pick(10) === 0 &&
+                chord.length === 1 && { marks: [MARKS[choices.pick(MARKS.length)]!] }),
               ...(choices.pick(3) === 0 &&
                 chord.length === 1 && {
                   lyrics: [

@@ -7,6 +7,7 @@ import {
   readFirstTune,
   readFile,
   songOfPitches,
+  type Step,
   type FileRead,
   type Read,
 } from '@same-song/formats';
@@ -47,10 +48,11 @@ const api = {
     const instrument = expectOk(openInstrument(spec));
     const items = readTabLine(instrument, text, dialect);
     if (!items.ok) return items;
-    const steps = items.value.map((item) => {
-      if (item.kind === 'way') return item.way.pitch;
-      if (item.kind === 'touched') return { touched: item.way.pitch };
-      return item.kind === 'missing' ? item.pitch : item.kind;
+    const steps = items.value.flatMap((item): Step[] => {
+      if (item.kind === 'figure') return [];
+      if (item.kind === 'way') return [item.way.pitch];
+      if (item.kind === 'touched') return [{ touched: item.way.pitch }];
+      return [item.kind === 'missing' ? item.pitch : item.kind];
     });
     return counted(songOfPitches(steps));
   },

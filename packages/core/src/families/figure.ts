@@ -1,14 +1,50 @@
 import { aboveHome, type Key } from '../scale/scale.ts';
+import type { Pitch } from '../pitch/pitch.ts';
 import type { Way } from './way.ts';
 
-/** An ornament that lies well: ways that are touched before a note, quickly, and lead into it. */
+/** Something that is touched: a way, or what is heard where a finger only flicks and no fingering sounds by itself. */
+export interface Touch<W extends Way = Way> {
+  readonly pitch: Pitch;
+  readonly way?: W;
+}
+
+/** Something that is touched while its note sounds. */
+export interface TouchWithin<W extends Way = Way> extends Touch<W> {
+  /** Share of the note's length after which it begins. */
+  readonly after: number;
+}
+
+/** An ornament that lies well: what is touched with a note, when, and how it is written. */
 export interface Figure<W extends Way = Way> {
-  /** Unique for one way. */
+  /** Unique for one way; plans keep it. */
   readonly id: string;
   /** As players say it: `shake with 5 draw`. */
   readonly words: string;
-  /** In the order in which they are touched; the note's own way is not repeated at the end. */
-  readonly ways: readonly W[];
+  /** Touched before the note, quickly and in this order; the note's own way is not repeated at the end. */
+  readonly before: readonly Touch<W>[];
+  /** Flicked while it sounds, rising by time. */
+  readonly within?: readonly TouchWithin<W>[];
+  /** The note goes to and fro between its own way and this one as long as it lasts. */
+  readonly through?: W;
+  /** How it is written in tab, where it touches what has no tab of its own. */
+  readonly sign?: FigureSign;
+  /** How it is engraved, where grace notes do not say it. */
+  readonly mark?: 'roll' | 'trill';
+  /** Quarters that a note lasts at least for it, and that it is shorter than. */
+  readonly lengths?: { readonly from: number; readonly below?: number };
+}
+
+/** Words for what is touched in a line of tab, each in braces before its note. */
+export const FIGURE_SIGNS = Object.freeze(['cut', 'strike', 'roll', 'cran', 'warble'] as const);
+export type FigureSign = (typeof FIGURE_SIGNS)[number];
+
+export function touched<W extends Way>(way: W): Touch<W> {
+  return { pitch: way.pitch, way };
+}
+
+/** Whether a note is long enough for a figure, and not too long. @param quarters how long it is */
+export function fitsLength({ lengths }: Pick<Figure, 'lengths'>, quarters: number): boolean {
+  return !lengths || (quarters >= lengths.from && quarters < (lengths.below ?? Infinity));
 }
 
 /** The nearest of some ways above a pitch by so many semitones at most; undefined where there is none. */
@@ -30,7 +66,14 @@ export function figureWith<W extends Way>(
   words: (other: W) => string,
   before: readonly W[] = [],
 ): readonly Figure<W>[] {
-  return way ? [{ id, words: words(way), ways: [...before, way] }] : [];
+  return way ? [{ id, words: words(way), before: [...before, way].map(touched) }] : [];
+}
+
+/** A note that goes to and fro with another as long as it lasts, on notes of a quarter and more; none where there is no such way. */
+export function warble<W extends Way>(id: string, way: W | undefined): readonly Figure<W>[] {
+  if (!way) return [];
+  const words = `warble with ${way.words}, as long as it lasts`;
+  return [{ id, words, before: [], through: way, sign: 'warble', mark: 'trill', lengths: { from: 1 } }];
 }
 
 /** Ways whose notes are of a key's scale. */
@@ -59,6 +102,8 @@ export function buttonFigures<W extends Way>(
   const first = step && nearestBelow(beside, step.pitch, STEP);
   return [
     ...figureWith('cut', cut, ({ words }) => `cut with ${words}`),
-    ...(step && first ? [{ id: 'run', words: `run up from ${first.words}`, ways: [first, step] }] : []),
+    ...(step && first
+      ? [{ id: 'run', words: `run up from ${first.words}`, before: [touched(first), touched(step)] }]
+      : []),
   ];
 }

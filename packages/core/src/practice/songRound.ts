@@ -33,9 +33,9 @@ export function songRound(
       bars.findLastIndex(({ at }) => at <= time + 1e-9),
     );
   return {
-    notes: soundings.flatMap(({ kind, noteId, at, seconds }) =>
+    notes: soundings.flatMap(({ kind, noteId, at, seconds, lasts = seconds }) =>
       kind === 'melody' && noteId !== undefined
-        ? [{ noteId, at, seconds: seconds * HELD, bar: barAt(at) }]
+        ? [{ noteId, at, seconds: lasts * HELD, bar: barAt(at) }]
         : [],
     ),
     beats: beats.map((beat, i): RoundBeat => ({ ...beat, said: saidOn(beats, i) })),

@@ -1,28 +1,81 @@
-import type * as v from 'valibot';
+import { fitsLength, touched, type Figure, type Touch } from '../families/figure.ts';
 import type { Instrument } from '../instrument/instrument.ts';
-import { fields, list, text } from '../schema.ts';
+import type { SpelledPitch } from '../pitch/spelledPitch.ts';
+import type { RouteNote } from '../route/route.ts';
+import type { Key } from '../scale/scale.ts';
+import { fields, text } from '../schema.ts';
+import { QUARTER, type Ticks } from '../time/ticks.ts';
+import { tempoOf } from './performance.ts';
 import { holdingAt, mapNotes, type Song } from './song.ts';
 import { spelledForSong } from './transpose.ts';
+import type * as v from 'valibot';
 
-export const CHOSEN_FIGURE = fields({ noteId: text(80, 1), wayIds: list(text(80, 1), 8, 1) });
+export const CHOSEN_FIGURE = fields({ noteId: text(80, 1), figure: text(40, 1) });
 
-/** An ornament put in before a note: the ways that are touched, in their order. */
+/** An ornament put in at a note, by its id: as the note's way has it, whichever that is. */
 export interface ChosenFigure extends v.InferOutput<typeof CHOSEN_FIGURE> {}
 
-/** A song with the ornaments of an arrangement as grace notes; what an instrument has no way for is left out. */
-export function withFigures(
-  song: Song,
-  figures: readonly ChosenFigure[],
-  instrument: Pick<Instrument, 'ways'>,
-): Song {
-  if (figures.length === 0) return song;
-  const pitchOf = new Map(instrument.ways.map(({ id, pitch }) => [id, pitch]));
-  const before = new Map(figures.map(({ noteId, wayIds }) => [noteId, wayIds]));
+/** The ornaments that lie at a note as it is played. */
+export function figuresAt(
+  instrument: Instrument,
+  { way, length }: Pick<RouteNote, 'way' | 'length'>,
+  key: Key,
+): readonly Figure[] {
+  return way ? instrument.figures(way, key).filter((figure) => fitsLength(figure, length / QUARTER)) : [];
+}
+
+/** The ornaments that are chosen, by note; what does not lie at its note as it is played is left out. */
+export function figuresChosen(
+  instrument: Instrument,
+  notes: readonly RouteNote[],
+  keyAt: (onset: Ticks) => Key,
+  chosen: readonly ChosenFigure[],
+): ReadonlyMap<string, Figure> {
+  if (chosen.length === 0) return new Map();
+  const idOf = new Map(chosen.map(({ noteId, figure }) => [noteId, figure]));
+  return new Map(
+    notes.flatMap((note) => {
+      const wanted = idOf.get(note.id);
+      if (wanted === undefined) return [];
+      const found = figuresAt(instrument, note, keyAt(note.onset)).find(({ id }) => id === wanted);
+      return found ? [[note.id, found] as const] : [];
+    }),
+  );
+}
+
+/** How long each of two notes of a warble lasts, in seconds. */
+const WARBLE = 0.08;
+/** Most notes that are touched in one: a breath's worth. */
+const WARBLED = 100;
+
+/**
+ * A song with ornaments: what is touched before a note as its grace notes, what is touched within it by times, and its sign.
+ */
+export function withFigures(song: Song, figures: ReadonlyMap<string, Figure>): Song {
+  if (figures.size === 0) return song;
   return mapNotes(song, (note) => {
-    const pitches = (before.get(note.id) ?? []).flatMap((id) => pitchOf.get(id) ?? []);
-    if (pitches.length === 0) return note;
+    const figure = figures.get(note.id);
+    if (!figure) return note;
     const key = holdingAt(song.keys, note.onset)!;
-    const own = note.grace ?? [];
-    return { ...note, grace: [...own, ...pitches.map((pitch) => spelledForSong(pitch, key))] };
+    const spelled = ({ pitch }: Touch) => spelledForSong(pitch, key);
+    const { beat, perMinute } = holdingAt(song.tempos, note.onset) ?? tempoOf(song);
+    const seconds = (60 * note.length) / (beat * perMinute);
+    const { before, within = [], through, mark } = figure;
+    const touches = [
+      ...within.map((touch) => ({ pitch: spelled(touch), after: touch.after })),
+      ...(through ? toAndFro(spelled(touched(through)), seconds) : []),
+    ];
+    return {
+      ...note,
+      ...(before.length > 0 && { grace: [...(note.grace ?? []), ...before.map(spelled)] }),
+      ...(touches.length > 0 && { touches }),
+      ...(mark && { marks: [...(note.marks ?? []), mark] }),
+    };
   });
+}
+
+function toAndFro(pitch: SpelledPitch, seconds: number) {
+  const times = Math.min(WARBLED, Math.max(1, Math.round(seconds / (2 * WARBLE))));
+  const lasts = 1 / (2 * times);
+  return Array.from({ length: times }, (_, i) => ({ pitch, after: (2 * i + 1) * lasts, lasts }));
 }

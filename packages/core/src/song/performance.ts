@@ -1,12 +1,21 @@
 import { parseChord } from '../harmony/chord.ts';
 import { notePitchClass, type NoteName } from '../pitch/noteName.ts';
 import { pitchClass, type Pitch } from '../pitch/pitch.ts';
-import { soundingPitch } from '../pitch/spelledPitch.ts';
 import { barLength } from '../time/metre.ts';
 import { QUARTER, type Ticks } from '../time/ticks.ts';
 import { barOffsets, metreAt } from './barOffset.ts';
+import { ornamented, withMarkedTouches } from './ornaments.ts';
 import { played } from './played.ts';
-import { barAt, barStarts, holdingAt, melodyOf, pitchedVoices, type Song, type Tempo } from './song.ts';
+import {
+  barAt,
+  barStarts,
+  holdingAt,
+  melodyOf,
+  pitchedVoices,
+  type Song,
+  type SongNote,
+  type Tempo,
+} from './song.ts';
 import { melodyLine, songLine } from './songLine.ts';
 
 /** How a song is to sound. */
@@ -30,8 +39,10 @@ export interface Sounding {
   readonly seconds: number;
   /** Of a click 1 on the first beat of a bar, otherwise 0. */
   readonly pitch: Pitch;
-  /** Of a note of the melody, and of the grace notes before it. */
+  /** Of a note of the melody, and of what is touched before and within it. */
   readonly noteId?: string;
+  /** Of a note of the melody within which others are touched: seconds until the last of it ends. */
+  readonly lasts?: number;
 }
 
 export interface Performance {
@@ -112,7 +123,10 @@ export function performance(song: Song, options: PerformanceOptions): Performanc
   const soundings: Sounding[] = [];
   let begin = counted.seconds;
   const melody = song.parts.length > 0 ? melodyLine(song) : [];
-  const grace = graceOf(song);
+  const keyAt = (onset: Ticks) => holdingAt(song.keys, onset) ?? song.keys[0]!;
+  const noteOf = new Map(
+    song.parts.length > 0 ? melodyOf(song).voice.notes.map((note) => [note.id, note]) : [],
+  );
   const others = pitchedVoices(song)
     .filter(({ id }) => id !== song.melody)
     .flatMap(songLine);
@@ -124,7 +138,10 @@ export function performance(song: Song, options: PerformanceOptions): Performanc
     const inRun = ({ onset }: { readonly onset: Ticks }) => onset >= run.from && onset < run.to;
     for (const { id, onset, length, pitch } of melody.filter(inRun))
       soundings.push(
-        ...graced({ kind: 'melody', ...place(onset, length), pitch, noteId: id }, grace.get(id)),
+        ...ornamented(
+          { kind: 'melody', ...place(onset, length), pitch, noteId: id },
+          withMarkedTouches(noteOf.get(id)!, length, keyAt(onset)),
+        ),
       );
     for (const { onset, length, pitch } of others.filter(inRun))
       soundings.push({ kind: 'voice', ...place(onset, length), pitch });
@@ -157,31 +174,6 @@ export function performance(song: Song, options: PerformanceOptions): Performanc
     begins: counted.seconds,
     ends: begin + rest.ticks * perTick,
   };
-}
-
-/** How long a grace note sounds in seconds, and the share of its note that all of them may take. */
-const GRACE = Object.freeze({ seconds: 0.06, share: 1 / 2 });
-
-/** Pitches of the grace notes before each note of the melody that has some. */
-function graceOf(song: Song): ReadonlyMap<string, readonly Pitch[]> {
-  const notes = song.parts.length > 0 ? melodyOf(song).voice.notes : [];
-  return new Map(notes.flatMap(({ id, grace }) => (grace ? [[id, grace.map(soundingPitch)] as const] : [])));
-}
-
-/** A note with its grace notes: they begin on its time and it comes after them, so that what follows keeps its own. */
-function graced(note: Sounding, grace: readonly Pitch[] = []): readonly Sounding[] {
-  const each = Math.min(GRACE.seconds, (note.seconds * GRACE.share) / Math.max(1, grace.length));
-  const taken = each * grace.length;
-  return [
-    ...grace.map((pitch, i): Sounding => ({
-      ...note,
-      kind: 'grace',
-      at: note.at + i * each,
-      seconds: each,
-      pitch,
-    })),
-    { ...note, at: note.at + taken, seconds: note.seconds - taken },
-  ];
 }
 
 function runsOf(song: Song, { repeats, passage }: PerformanceOptions): readonly Run[] {

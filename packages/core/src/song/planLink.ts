@@ -49,16 +49,16 @@ function decisionText(decision: Decision): string {
   return `${decision.noteId}:${decision.kind === 'leave' ? 'x' : decision.by}`;
 }
 
-/** `n3~5d~4d`: the note, then what is touched before it. */
-function figureText({ noteId, wayIds }: ChosenFigure): string {
-  return [noteId, ...wayIds].map((id) => encodeURIComponent(id).replaceAll('~', '%7E')).join('~');
+/** `n3~roll`: the note and the ornament. */
+function figureText({ noteId, figure }: ChosenFigure): string {
+  return [noteId, figure].map((id) => encodeURIComponent(id).replaceAll('~', '%7E')).join('~');
 }
 
 function readFigures(text: string): ChosenFigure[] {
   const items = text.split(',').filter((item) => item !== '');
   return items.map((item): ChosenFigure => {
-    const [noteId = '', ...wayIds] = item.split('~').map(decoded);
-    return { noteId, wayIds };
+    const [noteId = '', figure = ''] = item.split('~').map(decoded);
+    return { noteId, figure };
   });
 }
 

@@ -4,7 +4,7 @@ import { routeLine } from '../route/route.ts';
 import { QUARTER } from '../time/ticks.ts';
 import type { ArrangementPlan } from './arrangement.ts';
 import { changeText, compareEffort } from './compareEffort.ts';
-import type { ChosenFigure } from './figure.ts';
+import { figuresAt, type ChosenFigure } from './figure.ts';
 import type { Song } from './song.ts';
 import { prepared } from './songView.ts';
 
@@ -14,7 +14,7 @@ export interface FigureOffer {
   readonly figure: ChosenFigure;
   /** `shake with 5 draw`. */
   readonly words: string;
-  /** What is touched before the note, and the note. */
+  /** What is touched before the note, and the note; empty where a finger only flicks. */
   readonly tab: string;
   /** What it asks beside the note alone. */
   readonly price: readonly string[];
@@ -47,12 +47,14 @@ export function figureOffers(
   };
   const alone = effortOf([way]);
   const { key } = readingAt(note.onset);
-  return instrument.figures(way, key).map(({ words, ways }): FigureOffer => {
-    const all = [...ways, way];
+  return figuresAt(instrument, note, key).map((figure): FigureOffer => {
+    const { id, words, sign } = figure;
+    const touches = figure.before.flatMap((touch) => touch.way ?? []);
+    const all = [...touches, way];
     return {
-      figure: { noteId, wayIds: ways.map(({ id }) => id) },
+      figure: { noteId, figure: id },
       words,
-      tab: all.map((one) => instrument.tab(one, dialect, name.spelled(one.pitch))).join(' '),
+      tab: sign ? '' : all.map((one) => instrument.tab(one, dialect, name.spelled(one.pitch))).join(' '),
       price: compareEffort(alone, effortOf(all)).map(changeText),
     };
   });

@@ -1,10 +1,10 @@
+import type { Figure } from '../families/figure.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import type { NoteName } from '../pitch/noteName.ts';
 import type { Pitch } from '../pitch/pitch.ts';
 import type { Route } from '../route/route.ts';
 import { writeTabLine, type TabItem } from '../tab/tabLine.ts';
 import { QUARTER } from '../time/ticks.ts';
-import type { ChosenFigure } from './figure.ts';
 import { barAt, barStarts, type Song } from './song.ts';
 
 /** Bars in a line of tab. */
@@ -20,12 +20,10 @@ export function songTab(
   instrument: Instrument,
   dialect: string,
   called: (pitch: Pitch) => NoteName,
-  figures: readonly ChosenFigure[] = [],
+  figures: ReadonlyMap<string, Figure> = new Map(),
 ): string {
   const starts = barStarts(song);
   const inBar = song.bars.map((): TabItem[] => []);
-  const wayOf = new Map(figures.length > 0 ? instrument.ways.map((way) => [way.id, way]) : []);
-  const before = new Map(figures.map(({ noteId, wayIds }) => [noteId, wayIds]));
   let end = 0;
   let last = -1;
   for (const { id, onset, length, way, pitch } of route.notes) {
@@ -33,10 +31,7 @@ export function songTab(
     if (onset - end >= QUARTER) bar.push({ kind: 'rest' });
     if (onset === last) bar.push({ kind: 'with' });
     last = onset;
-    for (const touched of before.get(id) ?? []) {
-      const found = wayOf.get(touched);
-      if (found) bar.push({ kind: 'touched', way: found });
-    }
+    bar.push(...figureItems(figures.get(id)));
     bar.push(way ? { kind: 'way', way } : { kind: 'missing', pitch });
     end = Math.max(end, onset + length);
   }
@@ -46,4 +41,11 @@ export function songTab(
     lines.push(writeTabLine(instrument, items, dialect, called));
   }
   return lines.join('\n');
+}
+
+/** An ornament as it stands before its note: its sign, or the ways that are touched. */
+function figureItems(figure: Figure | undefined): readonly TabItem[] {
+  if (!figure) return [];
+  if (figure.sign) return [{ kind: 'figure', sign: figure.sign }];
+  return figure.before.flatMap(({ way }): TabItem[] => (way ? [{ kind: 'touched', way }] : []));
 }

@@ -1,3 +1,4 @@
+import type { Figure } from '../families/figure.ts';
 import type { Remark } from '../families/way.ts';
 import { chordNamed, type Chord } from '../harmony/chord.ts';
 import { rolesOf } from '../harmony/role.ts';
@@ -26,7 +27,8 @@ import { checkTension, type TensionCheck, type TensionLimits } from '../tension/
 import { withAdded, type AddedNote } from './accompany.ts';
 import { songAir as airOfSong, type ShortOfAir, type SongAir, type SongBreath } from './songAir.ts';
 import { changeText, compareEffort } from './compareEffort.ts';
-import { withFigures } from './figure.ts';
+import { danceFigures } from './danceFigures.ts';
+import { figuresAt, figuresChosen, withFigures, type ChosenFigure } from './figure.ts';
 import { arranged, type ArrangementPlan, type PlacedPlan } from './arrangement.ts';
 import { missingNotes, type SongMissing } from './missingNotes.ts';
 import { octaveOffers, placed, type OctaveOffer } from './openingOctave.ts';
@@ -67,6 +69,8 @@ export interface SongView {
   /** What is set otherwise before it or in it, such as levers, in the order in which it is needed. */
   readonly changes: readonly SongChange[];
   readonly missing: readonly SongMissing[];
+  /** Ornaments that players of its dance put in. */
+  readonly dance: readonly ChosenFigure[];
   /** Ways out for the whole tune: octaves in which it lacks fewer notes, those that save most first. */
   readonly octaves: readonly OctaveOffer[];
   /** The melody against the chords, those guessed where the song has none. */
@@ -108,6 +112,8 @@ interface Prepared {
     readonly price: readonly string[];
   };
   readonly readingAt: (onset: Ticks) => Reading;
+  /** Ornaments that are put in and lie where they are, by note. */
+  readonly figures: ReadonlyMap<string, Figure>;
   readonly songAir: SongAir;
 }
 
@@ -128,6 +134,7 @@ export function prepared(
   const options = { pins: plan.pins, metre: countingOfSong(song), places: songAir.places };
   const { route: whole, added } = playedWith(context, song, line, plan.adds, options);
   const route = { ...whole, notes: whole.notes.filter(({ id }) => !added.has(id)) };
+  const figures = figuresChosen(instrument, route.notes, (at) => readingAt(at).key, plan.figures ?? []);
   const alone = added.size > 0 ? routeLine(context, line, options).effort : whole.effort;
   return {
     plan,
@@ -138,7 +145,8 @@ export function prepared(
     route,
     readingAt,
     songAir,
-    song: withFigures(withAdded(song, [...added.values()]), plan.figures ?? [], instrument),
+    song: withFigures(withAdded(song, [...added.values()]), figures),
+    figures,
     whole,
     added: {
       notes: whole.notes.filter(({ id }) => added.has(id)),
@@ -180,12 +188,8 @@ export function songView(
   notation: NotationOptions,
   limits?: TensionLimits,
 ): SongView {
-  const { plan, song, key, name, instrument, context, route, whole, added, readingAt, songAir } = prepared(
-    base,
-    written,
-    given,
-    notation.naming,
-  );
+  const { plan, song, key, name, instrument, context, route, whole, added, readingAt, songAir, figures } =
+    prepared(base, written, given, notation.naming);
   const remarks = route.remarks();
   const usable = new Set(context.usable.map((way) => way.id));
   const { roles } = readingAt(0);
@@ -197,7 +201,7 @@ export function songView(
     keyName: `${noteText(key.tonic)} ${key.scale.name}`,
     instrumentFacts: instrument.facts(key),
     line: lineIn(instrument, readingAt, route, remarks, notation.dialect),
-    tabText: songTab(song, whole, instrument, notation.dialect, name.spelled, plan.figures),
+    tabText: songTab(song, whole, instrument, notation.dialect, name.spelled, figures),
     drones: instrument.drones.map(name.withOctave),
     added: {
       notes: added.notes.map(({ id, way, pitch, onset }) => ({
@@ -223,6 +227,7 @@ export function songView(
     octaves: octaveOffers(context, route.notes),
     missing: missingNotes({ song, name, context, route, decisions: plan.decisions }),
     compass: `${name.withOctave(Math.min(...pitches))} to ${name.withOctave(Math.max(...pitches))}`,
+    dance: danceFigures(song, route.notes, (note) => figuresAt(instrument, note, readingAt(note.onset).key)),
     cautions: [
       ...new Set(
         instrument.family.techniques.flatMap((t) => (used.has(t.id) && t.caution ? [t.caution] : [])),

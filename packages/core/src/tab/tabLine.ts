@@ -1,3 +1,4 @@
+import { FIGURE_SIGNS, type FigureSign } from '../families/figure.ts';
 import type { Way } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import { dialectOf } from '../map/notation.ts';
@@ -11,6 +12,8 @@ export type TabItem =
   | { readonly kind: 'way'; readonly way: Way }
   /** A way that is only touched before the note that follows, in braces: `{5}`. */
   | { readonly kind: 'touched'; readonly way: Way }
+  /** An ornament of the note that follows, by its sign in braces: `{roll}`. */
+  | { readonly kind: 'figure'; readonly sign: FigureSign }
   /** A note that cannot be had, by name in brackets: `(F♯4)`. */
   | { readonly kind: 'missing'; readonly pitch: Pitch }
   | { readonly kind: 'rest' }
@@ -39,6 +42,7 @@ export function writeTabLine(
     if (item.kind === 'bar') return BAR;
     if (item.kind === 'rest') return REST;
     if (item.kind === 'with') return WITH;
+    if (item.kind === 'figure') return `{${item.sign}}`;
     if (item.kind === 'missing') return `(${pitchText(item.pitch, called?.(item.pitch))})`;
     const tab = instrument.tab(item.way, dialect, called?.(item.way.pitch));
     return item.kind === 'touched' ? `{${tab}}` : tab;
@@ -63,6 +67,8 @@ export function readTabLine(
   const { separator } = dialectOf(instrument.family, dialect);
   const readItem = (token: string): Result<TabItem> => {
     const braced = /^\{([^{}]*)\}$/u.exec(token);
+    const sign = FIGURE_SIGNS.find((one) => one === braced?.[1]!.trim());
+    if (sign) return ok({ kind: 'figure', sign });
     const way = instrument.parseTab(braced ? braced[1]!.trim() : token, dialect);
     if (way.ok && braced) return ok({ kind: 'touched', way: way.value });
     // Braces within are those of another note.

@@ -69,8 +69,11 @@ export const WORD_RULES: readonly Rule[] = [
         if (new Set(ids).size !== ids.length) wrong(`two ornaments of ${way.id} have one id`);
         for (const figure of figures) {
           if (figure.words.trim().length < 3) wrong(`ornament ${figure.id} of ${way.id} has no words`);
-          if (figure.ways.length === 0) wrong(`ornament ${figure.id} of ${way.id} touches nothing`);
-          const strange = figure.ways.find((one) => !able.has(one.id));
+          const { before, within = [], through } = figure;
+          const touches = [...before, ...within];
+          if (touches.length === 0 && !through) wrong(`ornament ${figure.id} of ${way.id} touches nothing`);
+          const touched = [...touches.flatMap((touch) => touch.way ?? []), ...(through ? [through] : [])];
+          const strange = touched.find((one) => !able.has(one.id));
           if (strange)
             wrong(`ornament ${figure.id} of ${way.id} touches ${strange.id}, which cannot be played`);
         }

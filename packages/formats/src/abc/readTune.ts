@@ -78,6 +78,9 @@ const NOTE_MARKS: Readonly<Record<string, NoteMark>> = {
   accent: 'accent',
   fermata: 'fermata',
   breath: 'breath',
+  roll: 'roll',
+  irishroll: 'roll',
+  trill: 'trill',
 };
 
 /** Reads one voice into the draft: bars that are there already get longer where this voice needs it. */

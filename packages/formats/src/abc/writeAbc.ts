@@ -14,6 +14,7 @@ import {
   fifthsOfSongKey,
   holdingAt,
   writtenBars,
+  type NoteMark,
   type Song,
   type SongKey,
   type SongNote,
@@ -299,8 +300,10 @@ function syllableText(text: string): string {
     .replaceAll('%', '\\%');
 }
 
+const SIGNS: Readonly<Partial<Record<NoteMark, string>>> = { staccato: '.', accent: '!>!', roll: '~' };
+
 function marksText({ marks = [] }: SongNote): string {
-  return marks.map((mark) => (mark === 'staccato' ? '.' : mark === 'accent' ? '!>!' : `!${mark}!`)).join('');
+  return marks.map((mark) => SIGNS[mark] ?? `!${mark}!`).join('');
 }
 
 /** A written length in eighths: empty for one, `/2` for a sixteenth. */

@@ -2,7 +2,7 @@ import { LETTERS, QUARTER, type SpelledPitch, type Ticks } from '@same-song/core
 import type { NoteMark, Syllable } from '@same-song/core/song';
 import { shifted, type Draft, type DraftNote, type DraftPart, type DraftVoice } from '../draft.ts';
 import type { Remark } from '../remark.ts';
-import { ARTICULATIONS, KINDS } from './tables.ts';
+import { ARTICULATIONS, KINDS, NAMED_ORNAMENTS, ORNAMENTS } from './tables.ts';
 import { child, childrenOf, numberIn, textIn, type Xml } from './xml.ts';
 
 interface PartFacts {
@@ -278,12 +278,15 @@ function extrasOf(note: Xml, state: VoiceState): Pick<DraftNote, 'tied' | 'grace
   const marks = notations.flatMap((n): NoteMark[] => [
     ...(child(n, 'articulations')?.children.flatMap(({ name }) => ARTICULATIONS[name] ?? []) ?? []),
     ...(child(n, 'fermata') ? (['fermata'] as const) : []),
+    ...(child(n, 'ornaments')?.children.flatMap(({ name, text }) =>
+      name === 'other-ornament' ? (NAMED_ORNAMENTS[text.trim()] ?? []) : (ORNAMENTS[name] ?? []),
+    ) ?? []),
   ]);
   const lyrics = lyricsOf(note);
   return {
     ...(ties.some(({ attributes }) => attributes['type'] === 'start') && { tied: true }),
     ...(state.grace.length > 0 && { grace: state.grace.slice(0, 20) }),
-    ...(marks.length > 0 && { marks: [...new Set(marks)].slice(0, 5) }),
+    ...(marks.length > 0 && { marks: [...new Set(marks)].slice(0, 7) }),
     ...(lyrics.length > 0 && { lyrics }),
   };
 }

@@ -46,6 +46,10 @@ export const ARTICULATIONS: Readonly<Record<string, NoteMark>> = Object.freeze({
   'breath-mark': 'breath',
 });
 
+/** Marks by the name of an ornament's element; others are named in the text of `other-ornament`. */
+export const ORNAMENTS: Readonly<Record<string, NoteMark>> = Object.freeze({ 'trill-mark': 'trill' });
+export const NAMED_ORNAMENTS: Readonly<Record<string, NoteMark>> = Object.freeze({ roll: 'roll' });
+
 /** Quarters by the name of a note's type. */
 export const TYPES: Readonly<Record<string, number>> = Object.freeze({
   long: 16,

@@ -330,7 +330,7 @@ function tupletMark(type: string, number: number, { actual, normal }: Tuplet): s
   );
 }
 
-const MARKS: Readonly<Record<Exclude<NoteMark, 'fermata'>, string>> = {
+const ARTICULATED: Readonly<Partial<Record<NoteMark, string>>> = {
   staccato: 'staccato',
   tenuto: 'tenuto',
   accent: 'accent',
@@ -338,9 +338,13 @@ const MARKS: Readonly<Record<Exclude<NoteMark, 'fermata'>, string>> = {
 };
 
 function marksOf(marks: readonly NoteMark[]): string[] {
-  const articulations = marks.flatMap((mark) => (mark === 'fermata' ? [] : [tag(MARKS[mark])]));
+  const articulations = marks.flatMap((mark) => (ARTICULATED[mark] ? [tag(ARTICULATED[mark])] : []));
+  const ornaments = marks.flatMap((mark) =>
+    mark === 'trill' ? [tag('trill-mark')] : mark === 'roll' ? [tag('other-ornament', 'roll')] : [],
+  );
   return [
     ...(articulations.length > 0 ? [tag('articulations', articulations)] : []),
+    ...(ornaments.length > 0 ? [tag('ornaments', ornaments)] : []),
     ...(marks.includes('fermata') ? [tag('fermata')] : []),
   ];
 }

@@ -1,18 +1,19 @@
 import { counted } from '@same-song/core';
+import type { LineView } from '@same-song/core/route';
 import type { SongView } from '@same-song/core/song';
 import { LinkButton } from '../../controls/LinkButton.tsx';
 import type { SongState } from './useSong.ts';
 
 /** What sounds with a note, each to be left out. */
-export function AddedHere({ state, view, noteId }: { state: SongState; view: SongView; noteId: string }) {
+export function AddedHere({ state, view, note }: { state: SongState; view: SongView; note: LineView }) {
   const { adds } = state.plan;
-  const here = view.added.notes.filter(({ under }) => under === noteId);
+  const here = view.added.notes.filter(({ under }) => under === note.id);
   if (!adds || here.length === 0) return null;
   return (
     <ul className="plain-list">
-      {here.map(({ id, note, tab }) => (
+      {here.map(({ id, start, note: name, tab }) => (
         <li key={id}>
-          with {note}, {tab}{' '}
+          {start > note.start ? 'then' : 'with'} {name}, {tab}{' '}
           <LinkButton onClick={() => state.add({ ...adds, without: [...adds.without, id] })}>
             leave it out
           </LinkButton>

@@ -15,7 +15,7 @@ import { fitWords } from './sentenceChoices.ts';
 import { AddedHere, Accompaniment } from './Accompaniment.tsx';
 import type { SongState } from './useSong.ts';
 import { EffortBreakdown } from '../../controls/EffortBreakdown.tsx';
-import { Ornaments } from './Ornaments.tsx';
+import { Ornaments, OrnamentsOfDance } from './Ornaments.tsx';
 import { SettingList } from './SettingSheet.tsx';
 import { TensionLimitFields } from './TensionLimitFields.tsx';
 import { Tunings } from './Tunings.tsx';
@@ -40,6 +40,7 @@ export function SongVerdict({
       <Easier state={state} />
       <Decided state={state} record={record} />
       <Accompaniment state={state} view={view} />
+      <OrnamentsOfDance state={state} view={view} />
       <Breaths state={state} view={view} />
       <EffortBreakdown effort={view.effort} exact={view.exact} />
       <AgainstChords state={state} view={view} />
@@ -101,7 +102,7 @@ function SelectedNote({
           ))}
         </ul>
       )}
-      <AddedHere state={state} view={view} noteId={note.id} />
+      <AddedHere state={state} view={view} note={note} />
       {note.wayId && <Ornaments state={state} noteId={note.id} />}
       <NoteEdits record={record} noteId={note.id} />
     </section>

@@ -124,6 +124,8 @@ const MARK_WORDS: Readonly<Record<NoteMark, string>> = {
   accent: 'accented',
   fermata: 'held on',
   breath: 'breath after it',
+  roll: 'rolled',
+  trill: 'trilled',
 };
 
 /** How a note is played: each of its marks put there or taken away. */

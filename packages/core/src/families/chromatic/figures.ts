@@ -1,7 +1,7 @@
-import { figureWith, type Figure } from '../figure.ts';
+import { figureWith, warble, type Figure } from '../figure.ts';
 import type { ChromaticWay } from './ways.ts';
 
-/** Turns of the slide on one breath, and shakes between neighbouring holes. */
+/** Turns of the slide on one breath, and shakes and warbles between neighbouring holes. */
 export function figures(
   _: unknown,
   way: ChromaticWay,
@@ -22,5 +22,6 @@ export function figures(
     ...figureWith('slide', slid, ({ words }) => `turn of the slide, by ${words}`, [way]),
     ...figureWith('shake-up', beside(way.hole + 1), ({ words }) => `shake with ${words}`, [way]),
     ...figureWith('shake-down', beside(way.hole - 1), ({ words }) => `shake with ${words}`, [way]),
+    ...warble('warble', beside(way.hole + 1)),
   ];
 }

@@ -1,7 +1,7 @@
-import { figureWith, type Figure } from '../figure.ts';
+import { figureWith, warble, type Figure } from '../figure.ts';
 import type { DiatonicWay } from './ways.ts';
 
-/** Shakes between neighbouring holes in one breath, and dips: a bend let go into its own note. */
+/** Shakes and warbles between neighbouring holes in one breath, and dips: a bend let go into its own note. */
 export function figures(
   _: unknown,
   way: DiatonicWay,
@@ -17,6 +17,7 @@ export function figures(
   return [
     ...figureWith('shake-up', plain(way.hole + 1), ({ words }) => `shake with ${words}`, [way]),
     ...figureWith('shake-down', plain(way.hole - 1), ({ words }) => `shake with ${words}`, [way]),
+    ...warble('warble', plain(way.hole + 1)),
     ...figureWith('dip', bent, ({ words }) => `dip, begun as ${words}`),
   ];
 }

@@ -1,4 +1,4 @@
-import { figureWith, type Figure } from '../figure.ts';
+import { figureWith, touched, type Figure } from '../figure.ts';
 import type { HarpWay } from './ways.ts';
 
 /** A grace note by a free finger from a string beside it, and a glissando up to it; levers stay as they are. */
@@ -9,6 +9,8 @@ export function figures(_: unknown, way: HarpWay, ways: readonly HarpWay[]): rea
   return [
     ...figureWith('above', set(way.string + 1), ({ words }) => `grace from ${words}`),
     ...figureWith('below', set(way.string - 1), ({ words }) => `grace from ${words}`),
-    ...(run.length === 3 ? [{ id: 'glissando', words: `glissando from ${run[0]!.words}`, ways: run }] : []),
+    ...(run.length === 3
+      ? [{ id: 'glissando', words: `glissando from ${run[0]!.words}`, before: run.map(touched) }]
+      : []),
   ];
 }

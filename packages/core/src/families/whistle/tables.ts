@@ -59,3 +59,11 @@ export const STRAINED_TO = 26;
 
 export const BORES = Object.freeze(['conical', 'cylindrical'] as const);
 export type Bore = (typeof BORES)[number];
+
+/** The lowest finger that cuts, counted from the mouth: D E F♯ G are cut with it, A and B with the one above. Source: as whistle players are taught. */
+export const CUT_FINGER = 3;
+/** The fingers of a cran on the lowest note, which no finger can strike. */
+export const CRAN_FINGERS: readonly number[] = Object.freeze([3, 4]);
+/** Quarters of the shortest note for a long roll, and for a short one. */
+export const LONG_NOTE = 1.5;
+export const SHORT_NOTE = 1;
