@@ -10,7 +10,7 @@ export interface Touch<W extends Way = Way> {
 
 /** Something that is touched while its note sounds. */
 export interface TouchWithin<W extends Way = Way> extends Touch<W> {
-  /** Share of the note's length after which it begins. */
+  /** Quarters after the note's beginning at which it begins. */
   readonly after: number;
 }
 

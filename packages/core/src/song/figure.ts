@@ -1,6 +1,5 @@
 import { fitsLength, touched, type Figure, type Touch } from '../families/figure.ts';
 import type { Instrument } from '../instrument/instrument.ts';
-import type { SpelledPitch } from '../pitch/spelledPitch.ts';
 import type { RouteNote } from '../route/route.ts';
 import type { Key } from '../scale/scale.ts';
 import { fields, text } from '../schema.ts';
@@ -8,12 +7,19 @@ import { QUARTER, type Ticks } from '../time/ticks.ts';
 import { tempoOf } from './performance.ts';
 import { holdingAt, mapNotes, type Song } from './song.ts';
 import { spelledForSong } from './transpose.ts';
+import { toAndFro } from './warble.ts';
 import type * as v from 'valibot';
 
 export const CHOSEN_FIGURE = fields({ noteId: text(80, 1), figure: text(40, 1) });
 
 /** An ornament put in at a note, by its id: as the note's way has it, whichever that is. */
 export interface ChosenFigure extends v.InferOutput<typeof CHOSEN_FIGURE> {}
+
+/** An ornament at a note that lasts so long, with what is tied to it. */
+export interface PlacedFigure {
+  readonly figure: Figure;
+  readonly length: Ticks;
+}
 
 /** The ornaments that lie at a note as it is played. */
 export function figuresAt(
@@ -30,7 +36,7 @@ export function figuresChosen(
   notes: readonly RouteNote[],
   keyAt: (onset: Ticks) => Key,
   chosen: readonly ChosenFigure[],
-): ReadonlyMap<string, Figure> {
+): ReadonlyMap<string, PlacedFigure> {
   if (chosen.length === 0) return new Map();
   const idOf = new Map(chosen.map(({ noteId, figure }) => [noteId, figure]));
   return new Map(
@@ -38,32 +44,28 @@ export function figuresChosen(
       const wanted = idOf.get(note.id);
       if (wanted === undefined) return [];
       const found = figuresAt(instrument, note, keyAt(note.onset)).find(({ id }) => id === wanted);
-      return found ? [[note.id, found] as const] : [];
+      return found ? [[note.id, { figure: found, length: note.length }] as const] : [];
     }),
   );
 }
 
-/** How long each of two notes of a warble lasts, in seconds. */
-const WARBLE = 0.08;
-/** Most notes that are touched in one: a breath's worth. */
-const WARBLED = 100;
-
 /**
  * A song with ornaments: what is touched before a note as its grace notes, what is touched within it by times, and its sign.
  */
-export function withFigures(song: Song, figures: ReadonlyMap<string, Figure>): Song {
+export function withFigures(song: Song, figures: ReadonlyMap<string, PlacedFigure>): Song {
   if (figures.size === 0) return song;
   return mapNotes(song, (note) => {
-    const figure = figures.get(note.id);
-    if (!figure) return note;
+    const found = figures.get(note.id);
+    if (!found) return note;
+    const { figure, length } = found;
     const key = holdingAt(song.keys, note.onset)!;
     const spelled = ({ pitch }: Touch) => spelledForSong(pitch, key);
     const { beat, perMinute } = holdingAt(song.tempos, note.onset) ?? tempoOf(song);
-    const seconds = (60 * note.length) / (beat * perMinute);
+    const seconds = (60 * length) / (beat * perMinute);
     const { before, within = [], through, mark } = figure;
     const touches = [
-      ...within.map((touch) => ({ pitch: spelled(touch), after: touch.after })),
-      ...(through ? toAndFro(spelled(touched(through)), seconds) : []),
+      ...within.map((touch) => ({ pitch: spelled(touch), after: Math.round(touch.after * QUARTER) })),
+      ...(through ? toAndFro(spelled(touched(through)), length, seconds) : []),
     ];
     return {
       ...note,
@@ -72,10 +74,4 @@ export function withFigures(song: Song, figures: ReadonlyMap<string, Figure>): S
       ...(mark && { marks: [...(note.marks ?? []), mark] }),
     };
   });
-}
-
-function toAndFro(pitch: SpelledPitch, seconds: number) {
-  const times = Math.min(WARBLED, Math.max(1, Math.round(seconds / (2 * WARBLE))));
-  const lasts = 1 / (2 * times);
-  return Array.from({ length: times }, (_, i) => ({ pitch, after: (2 * i + 1) * lasts, lasts }));
 }

@@ -1,9 +1,11 @@
 import { soundingPitch } from '../pitch/spelledPitch.ts';
+import { LEISURE } from '../time/noteTiming.ts';
 import { QUARTER, type Ticks } from '../time/ticks.ts';
-import type { Sounding } from './performance.ts';
+import type { Sounding } from './sounding.ts';
 import type { SongKey, SongNote } from './song.ts';
 import { fifthsOfSongKey } from './songKey.ts';
 import { stepOf } from './stepOf.ts';
+import { toAndFro } from './warble.ts';
 
 /** How long a grace note sounds in seconds, and the share of its note that all of them may take. */
 const GRACE = Object.freeze({ seconds: 0.06, share: 1 / 2 });
@@ -13,11 +15,16 @@ const FLICK = 0.03;
 
 /**
  * A note with its grace notes and with what is touched within it: they begin on its time and it comes after them, so that
- * what follows keeps its own.
+ * what follows keeps its own. @param length in ticks, as it sounds
  */
-export function ornamented(note: Sounding, { grace = [], touches = [] }: SongNote): readonly Sounding[] {
+export function ornamented(
+  note: Sounding,
+  { grace = [], touches = [] }: SongNote,
+  length: Ticks,
+): readonly Sounding[] {
   const each = Math.min(GRACE.seconds, (note.seconds * GRACE.share) / Math.max(1, grace.length));
   const taken = each * grace.length;
+  const perTick = note.seconds / length;
   const ends = note.at + note.seconds;
   const graces = grace.map((pitch, i): Sounding => ({
     ...note,
@@ -26,11 +33,19 @@ export function ornamented(note: Sounding, { grace = [], touches = [] }: SongNot
     seconds: each,
     pitch: soundingPitch(pitch),
   }));
-  const within = touches.map(({ pitch, after, lasts }): Sounding => {
-    const at = note.at + after * note.seconds;
-    const seconds = lasts === undefined ? FLICK : lasts * note.seconds;
-    return { ...note, kind: 'grace', at, seconds: Math.min(seconds, ends - at), pitch: soundingPitch(pitch) };
-  });
+  const within = touches
+    .filter(({ after }) => after < length)
+    .map(({ pitch, after, lasts }): Sounding => {
+      const at = note.at + after * perTick;
+      const seconds = lasts === undefined ? FLICK : lasts * perTick;
+      return {
+        ...note,
+        kind: 'grace',
+        at,
+        seconds: Math.min(seconds, ends - at),
+        pitch: soundingPitch(pitch),
+      };
+    });
   // The note itself sounds wherever nothing else does, and begins once.
   const parts = [{ at: note.at + taken }, ...within.map(({ at, seconds }) => ({ at: at + seconds }))];
   const own = parts.flatMap(({ at }, i): Sounding[] => {
@@ -60,23 +75,10 @@ export function withMarkedTouches(note: SongNote, length: Ticks, key: SongKey): 
   const fifths = fifthsOfSongKey(key);
   const above = stepOf(pitch, fifths, 1);
   const below = stepOf(pitch, fifths, -1);
-  if (marks.includes('trill')) {
-    const times = Math.max(1, Math.round(length / (QUARTER / 4)));
-    const lasts = 1 / (2 * times);
-    const each = Array.from({ length: times }, (_, i) => ({
-      pitch: above,
-      after: (2 * i + 1) * lasts,
-      lasts,
-    }));
-    return { ...note, touches: each };
-  }
-  if (length >= LONG_ROLL)
-    return {
-      ...note,
-      touches: [
-        { pitch: above, after: 1 / 3 },
-        { pitch: below, after: 2 / 3 },
-      ],
-    };
-  return { ...note, grace: [...(note.grace ?? []), above], touches: [{ pitch: below, after: 1 / 2 }] };
+  if (marks.includes('trill'))
+    return { ...note, touches: toAndFro(above, length, (LEISURE * length) / QUARTER) };
+  const strike = { pitch: below, after: length >= LONG_ROLL ? QUARTER : QUARTER / 2 };
+  return length >= LONG_ROLL
+    ? { ...note, touches: [{ pitch: above, after: QUARTER / 2 }, strike] }
+    : { ...note, grace: [...(note.grace ?? []), above], touches: [strike] };
 }

@@ -6,16 +6,8 @@ import { QUARTER, type Ticks } from '../time/ticks.ts';
 import { barOffsets, metreAt } from './barOffset.ts';
 import { ornamented, withMarkedTouches } from './ornaments.ts';
 import { played } from './played.ts';
-import {
-  barAt,
-  barStarts,
-  holdingAt,
-  melodyOf,
-  pitchedVoices,
-  type Song,
-  type SongNote,
-  type Tempo,
-} from './song.ts';
+import type { Sounding } from './sounding.ts';
+import { barAt, barStarts, holdingAt, melodyOf, pitchedVoices, type Song, type Tempo } from './song.ts';
 import { melodyLine, songLine } from './songLine.ts';
 
 /** How a song is to sound. */
@@ -30,19 +22,6 @@ export interface PerformanceOptions {
   readonly countIn: boolean;
   /** The counted beats are heard throughout. */
   readonly click?: boolean;
-}
-
-/** Something that sounds; times in seconds since the beginning. */
-export interface Sounding {
-  readonly kind: 'melody' | 'grace' | 'voice' | 'chord' | 'drone' | 'click';
-  readonly at: number;
-  readonly seconds: number;
-  /** Of a click 1 on the first beat of a bar, otherwise 0. */
-  readonly pitch: Pitch;
-  /** Of a note of the melody, and of what is touched before and within it. */
-  readonly noteId?: string;
-  /** Of a note of the melody within which others are touched: seconds until the last of it ends. */
-  readonly lasts?: number;
 }
 
 export interface Performance {
@@ -141,6 +120,7 @@ export function performance(song: Song, options: PerformanceOptions): Performanc
         ...ornamented(
           { kind: 'melody', ...place(onset, length), pitch, noteId: id },
           withMarkedTouches(noteOf.get(id)!, length, keyAt(onset)),
+          length,
         ),
       );
     for (const { onset, length, pitch } of others.filter(inRun))

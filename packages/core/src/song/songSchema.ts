@@ -27,8 +27,6 @@ const YES = v.exactOptional(yesOrNo());
 const NAME = { letter: oneOf(LETTERS), accidental: whole(-3, 3) };
 const PITCH = fields({ ...NAME, octave: whole(-2, 10) });
 
-const SHARE = v.pipe(v.number(), v.minValue(0), v.maxValue(1));
-
 export const NOTE_MARKS = Object.freeze([
   'staccato',
   'tenuto',
@@ -104,8 +102,10 @@ const NOTE = fields({
   tied: YES,
   /** Grace notes before it, in their order. */
   grace: v.exactOptional(list(PITCH, 20)),
-  /** Touched while it sounds, in their order: after which share of its length, and for which, or as briefly as can be. */
-  touches: v.exactOptional(list(fields({ pitch: PITCH, after: SHARE, lasts: v.exactOptional(SHARE) }), 200)),
+  /** Touched while it sounds, in their order: how long after it began, and for how long; as briefly as can be without. */
+  touches: v.exactOptional(
+    list(fields({ pitch: PITCH, after: LENGTH, lasts: v.exactOptional(LENGTH) }), 200),
+  ),
   marks: v.exactOptional(list(oneOf(NOTE_MARKS), 7)),
   /** Of each verse what is sung here; null where a verse has nothing. */
   lyrics: v.exactOptional(list(v.nullable(SYLLABLE), 20)),

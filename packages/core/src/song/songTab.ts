@@ -1,10 +1,10 @@
-import type { Figure } from '../families/figure.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import type { NoteName } from '../pitch/noteName.ts';
 import type { Pitch } from '../pitch/pitch.ts';
 import type { Route } from '../route/route.ts';
 import { writeTabLine, type TabItem } from '../tab/tabLine.ts';
 import { QUARTER } from '../time/ticks.ts';
+import type { PlacedFigure } from './figure.ts';
 import { barAt, barStarts, type Song } from './song.ts';
 
 /** Bars in a line of tab. */
@@ -20,7 +20,7 @@ export function songTab(
   instrument: Instrument,
   dialect: string,
   called: (pitch: Pitch) => NoteName,
-  figures: ReadonlyMap<string, Figure> = new Map(),
+  figures: ReadonlyMap<string, PlacedFigure> = new Map(),
 ): string {
   const starts = barStarts(song);
   const inBar = song.bars.map((): TabItem[] => []);
@@ -31,7 +31,7 @@ export function songTab(
     if (onset - end >= QUARTER) bar.push({ kind: 'rest' });
     if (onset === last) bar.push({ kind: 'with' });
     last = onset;
-    bar.push(...figureItems(figures.get(id)));
+    bar.push(...figureItems(figures.get(id)?.figure));
     bar.push(way ? { kind: 'way', way } : { kind: 'missing', pitch });
     end = Math.max(end, onset + length);
   }
@@ -44,7 +44,7 @@ export function songTab(
 }
 
 /** An ornament as it stands before its note: its sign, or the ways that are touched. */
-function figureItems(figure: Figure | undefined): readonly TabItem[] {
+function figureItems(figure: PlacedFigure['figure'] | undefined): readonly TabItem[] {
   if (!figure) return [];
   if (figure.sign) return [{ kind: 'figure', sign: figure.sign }];
   return figure.before.flatMap(({ way }): TabItem[] => (way ? [{ kind: 'touched', way }] : []));

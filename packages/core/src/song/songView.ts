@@ -1,4 +1,3 @@
-import type { Figure } from '../families/figure.ts';
 import type { Remark } from '../families/way.ts';
 import { chordNamed, type Chord } from '../harmony/chord.ts';
 import { rolesOf } from '../harmony/role.ts';
@@ -18,7 +17,6 @@ import { expectOk } from '../result.ts';
 import type { AirBalance } from '../route/air.ts';
 import type { RoutingContext } from '../route/context.ts';
 import type { Effort } from '../route/effort.ts';
-import type { LineNote } from '../route/line.ts';
 import { routeLine, type Route, type RouteNote } from '../route/route.ts';
 import type { Namer } from '../scale/namer.ts';
 import type { Key } from '../scale/scale.ts';
@@ -28,7 +26,7 @@ import { withAdded, type AddedNote } from './accompany.ts';
 import { songAir as airOfSong, type ShortOfAir, type SongAir, type SongBreath } from './songAir.ts';
 import { changeText, compareEffort } from './compareEffort.ts';
 import { danceFigures } from './danceFigures.ts';
-import { figuresAt, figuresChosen, withFigures, type ChosenFigure } from './figure.ts';
+import { figuresAt, figuresChosen, withFigures, type ChosenFigure, type PlacedFigure } from './figure.ts';
 import { arranged, type ArrangementPlan, type PlacedPlan } from './arrangement.ts';
 import { missingNotes, type SongMissing } from './missingNotes.ts';
 import { octaveOffers, placed, type OctaveOffer } from './openingOctave.ts';
@@ -113,7 +111,7 @@ interface Prepared {
   };
   readonly readingAt: (onset: Ticks) => Reading;
   /** Ornaments that are put in and lie where they are, by note. */
-  readonly figures: ReadonlyMap<string, Figure>;
+  readonly figures: ReadonlyMap<string, PlacedFigure>;
   readonly songAir: SongAir;
 }
 

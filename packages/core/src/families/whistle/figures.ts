@@ -58,7 +58,7 @@ function single(sign: 'cut' | 'strike', { pitch }: Flick, words: string): Figure
   return { id: sign, words, sign, before: [{ pitch }] };
 }
 
-/** The long figure, flicked at the second and the last third of a note, and the short one, begun with the first flick. */
+/** The long figure, flicked on the second and third eighth of a note, and the short one, begun with the first flick. */
 function rolls(
   sign: 'roll' | 'cran',
   first: Flick,
@@ -74,8 +74,8 @@ function rolls(
       words: `long ${sign}: ${words}`,
       before: [],
       within: [
-        { ...one, after: 1 / 3 },
-        { ...two, after: 2 / 3 },
+        { ...one, after: 1 / 2 },
+        { ...two, after: 1 },
       ],
       lengths: { from: LONG_NOTE },
     },
