@@ -1,5 +1,5 @@
 /** Every term of the effort with figures worked out by hand, before weighting. */
-import { instrumentOf, termCost, type Around } from './instruments.ts';
+import { instrumentOf, signs, termCost, type Around } from './instruments.ts';
 import type { InstrumentSpec } from '../src/instrument/instrument.ts';
 import { families } from '../src/families/index.ts';
 
@@ -236,17 +236,17 @@ figures('dulcimer', 'd3-a3-d4', [
 
 // A harp in C from C2, all levers down: string 22 is C5, 18 F4.
 figures('harp', 'c-34', [
-  ['flips', ['18up/R1'], 1, { from: ['17down/R2'], carried: ' 18-' }],
-  ['flips', ['18up/R1'], 0, { from: ['17down/R2'], carried: ' 18+' }],
-  ['flips', ['18down/R1'], 1, { from: ['17down/R2'], carried: ' 18+' }],
-  ['flips', ['18down/R1'], 0, { from: ['17down/R2'], carried: ' 18-' }],
+  ['flips', ['18up/R1'], 1, { from: ['17down/R2'], carried: signs({ 17: '-' }) }],
+  ['flips', ['18up/R1'], 0, { from: ['17down/R2'], carried: signs({ 17: '+' }) }],
+  ['flips', ['18down/R1'], 1, { from: ['17down/R2'], carried: signs({ 17: '+' }) }],
+  ['flips', ['18down/R1'], 0, { from: ['17down/R2'], carried: signs({ 17: '-' }) }],
   // A string that has not sounded is set before the line begins.
-  ['flips', ['18up/R1'], 0, { from: ['17down/R2'], carried: ' 17-' }],
-  ['before', ['18up/R1'], 1, { from: ['17down/R2'], carried: ' 17-' }],
-  ['before', ['18up/R1'], 0, { from: ['17down/R2'], carried: ' 18-' }],
-  ['before', ['18down/R1'], 0, { from: ['17down/R2'], carried: ' 17-' }],
-  ['hurry', ['18up/R1'], 0.75, { from: ['17down/R2'], carried: ' 18-', timing: { since: 0.15 } }],
-  ['hurry', ['18up/R1'], 0, { from: ['17down/R2'], carried: ' 18-', timing: { since: 0.6 } }],
+  ['flips', ['18up/R1'], 0, { from: ['17down/R2'], carried: signs({ 16: '-' }) }],
+  ['before', ['18up/R1'], 1, { from: ['17down/R2'], carried: signs({ 16: '-' }) }],
+  ['before', ['18up/R1'], 0, { from: ['17down/R2'], carried: signs({ 17: '-' }) }],
+  ['before', ['18down/R1'], 0, { from: ['17down/R2'], carried: signs({ 16: '-' }) }],
+  ['hurry', ['18up/R1'], 0.75, { from: ['17down/R2'], carried: signs({ 17: '-' }), timing: { since: 0.15 } }],
+  ['hurry', ['18up/R1'], 0, { from: ['17down/R2'], carried: signs({ 17: '-' }), timing: { since: 0.6 } }],
   // Ring to thumb lies over three strings to seven: two thirds and a fourth; over nine it is a stretch, over ten a new place.
   ['moves', ['26down/R1'], 0, { from: ['17down/R4'] }],
   ['moves', ['27down/R1'], 1, { from: ['17down/R4'] }],

@@ -2,8 +2,9 @@
 import type { Clash, Hold } from '../src/families/way.ts';
 import { families } from '../src/families/index.ts';
 import { specFromPreset, type Instrument } from '../src/instrument/instrument.ts';
+import { chordHolds, easiest, HOLDS_KEPT } from '../src/route/holds.ts';
 import { QUARTER } from '../src/time/ticks.ts';
-import { ableInstrument, fingered, instrumentOf, pitchesOf, routeOf } from './instruments.ts';
+import { ableInstrument, fingered, instrumentOf, pitchesOf, routeOf, signs } from './instruments.ts';
 
 /** Why a hold cannot sound: the first clash of two of its ways, or else that of the whole. */
 function clashOf(instrument: Instrument, hold: Hold): Clash['reason'] | undefined {
@@ -136,16 +137,16 @@ test.each([
   ['dulcimer', 'd3-a3-d4', '4', ['melody.0'], '4'],
   ['dulcimer', 'd3-a3-d4', '4', ['bass.3/r', 'melody.0'], '3'],
   ['dulcimer', 'd3-a3-d4', '4', ['melody.5/i'], '3'],
-  ['harp', 'c-34', '', ['17down/R2'], ' 17-'],
-  ['harp', 'c-34', '', ['17up/R2'], ' 17+'],
-  ['harp', 'c-34', ' 17+', ['20up/R1'], ' 17+ 20+'],
-  ['harp', 'c-34', ' 17+ 20+', ['17down/R2'], ' 17- 20+'],
-  ['harp', 'c-34', ' 17+', ['17up/R2'], ' 17+'],
-  ['harp', 'c-34', '', ['17up/R2', '20up/R1'], ' 17+ 20+'],
+  ['harp', 'c-34', '', ['17down/R2'], signs({ 16: '-' })],
+  ['harp', 'c-34', '', ['17up/R2'], signs({ 16: '+' })],
+  ['harp', 'c-34', signs({ 16: '+' }), ['20up/R1'], signs({ 16: '+', 19: '+' })],
+  ['harp', 'c-34', signs({ 16: '+', 19: '+' }), ['17down/R2'], signs({ 16: '-', 19: '+' })],
+  ['harp', 'c-34', signs({ 16: '+' }), ['17up/R2'], signs({ 16: '+' })],
+  ['harp', 'c-34', '', ['17up/R2', '20up/R1'], signs({ 16: '+', 19: '+' })],
   // In two rows only what is not as set.
   ['harp', 'c-23-double', '', ['R5down/R2'], ''],
-  ['harp', 'c-23-double', '', ['R5up/R2'], ' R5+'],
-  ['harp', 'c-23-double', ' R5+', ['R5down/R2'], ''],
+  ['harp', 'c-23-double', '', ['R5up/R2'], signs({ 27: '+' })],
+  ['harp', 'c-23-double', signs({ 27: '+' }), ['R5down/R2'], ''],
 ])('%s %s, coming with “%s”: %j leaves “%s” behind', (family, preset, before, hold, after) => {
   const instrument = ableInstrument(family, preset);
   expect(
@@ -187,4 +188,54 @@ test('the low chord of E minor lies in a left hand: ring and little finger on th
     pitchesOf('E3 G3 B3').map((pitch, i) => ({ id: String(i), pitch, onset: 0, length: QUARTER })),
   );
   expect(view.notes.map(({ way }) => way?.id)).toEqual(['Lo1out', 'Lm2out', 'Li1out']);
+});
+
+test('of many holds the easiest go on, and one at least of each choice of strings', () => {
+  const instrument = ableInstrument('harp', 'c-23-double');
+  const { holds } = chordHolds(
+    instrument,
+    [60, 64, 67, 72].map((pitch) => ({
+      pitch,
+      open: instrument.ways
+        .filter((way) => way.pitch === pitch)
+        .flatMap((way) => instrument.fingeredWaysOf(way, {}, true)),
+    })),
+    [60, 64, 67, 72],
+  );
+  expect(holds.length).toBeGreaterThan(100);
+  const strings = (hold: Hold) => hold.map(({ way }) => way.id).join(' ');
+  const costOf = (hold: Hold) => holds.indexOf(hold) % 7;
+  const kept = easiest(holds, costOf);
+  const choices = new Set(holds.map(strings));
+  expect(new Set(kept.map(strings))).toEqual(choices);
+  expect(kept).toHaveLength(Math.max(HOLDS_KEPT, choices.size));
+  expect(kept).toEqual(holds.filter((hold) => kept.includes(hold)));
+  // Nothing that was let go is easier than the easiest of its strings that stayed.
+  for (const hold of holds)
+    expect(Math.min(...kept.filter((one) => strings(one) === strings(hold)).map(costOf))).toBeLessThanOrEqual(
+      costOf(hold),
+    );
+  expect(easiest(holds.slice(0, HOLDS_KEPT), costOf)).toHaveLength(HOLDS_KEPT);
+});
+
+test('a long line of chords is routed whole, said not to be sure, and hardly dearer than the same in short', () => {
+  const chords = Array.from({ length: 60 }, (_, i) => [48, 55, 60 + (i % 5), 64 + (i % 3)]);
+  const lineOf = (some: readonly (readonly number[])[]) =>
+    some.flatMap((pitches, at) =>
+      [...new Set(pitches)].map((pitch) => ({
+        id: `${at}.${pitch}`,
+        pitch,
+        onset: at * QUARTER,
+        length: QUARTER,
+      })),
+    );
+  const long = routeOf(instrumentOf('harp', 'eb-34'), lineOf(chords));
+  expect(long.notes.filter(({ missing }) => missing).length).toBe(
+    routeOf(instrumentOf('harp', 'eb-34'), lineOf(chords.slice(0, 15))).notes.filter(({ missing }) => missing)
+      .length * 4,
+  );
+  expect(long.exact).toBe(false);
+  const short = routeOf(instrumentOf('harp', 'eb-34'), lineOf(chords.slice(0, 15)));
+  expect(short.exact).toBe(true);
+  expect(long.effort.total).toBeLessThan(4.6 * short.effort.total);
 });

@@ -130,3 +130,9 @@ export function measuredAt(
 ): InstrumentSpec['measured'] {
   return Object.fromEntries(Object.entries(cents).map(([id, value]) => [id, { pitch, cents: value }]));
 }
+
+/** What a harp's levers leave behind: a sign at the place of each string, 0 the lowest, a point where none was played. */
+export function signs(at: Readonly<Record<number, '+' | '-'>>): string {
+  const last = Math.max(...Object.keys(at).map(Number));
+  return Array.from({ length: last + 1 }, (_, place) => at[place] ?? '.').join('');
+}

@@ -2,8 +2,17 @@ import type { Hold, Way } from '../families/way.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import type { Pitch } from '../pitch/pitch.ts';
 import { costTable, type CostTable } from './costs.ts';
+import type { ChordHolds } from './holds.ts';
 import { resolvePreferences, type Preferences, type ResolvedPreferences } from './preferences.ts';
 import { stateTable, type Choices, type StateTable } from './states.ts';
+
+/** What there is to choose from for notes that begin together. */
+export type ChordChoices = Omit<ChordHolds, 'holds'> &
+  (
+    | { readonly choices: Choices; readonly fewer: () => Choices }
+    /** Nothing of it can be had. */
+    | { readonly choices: undefined; readonly fewer?: undefined }
+  );
 
 /** What many lines on one instrument with the same preferences share. */
 export interface RoutingContext {
@@ -20,6 +29,8 @@ export interface RoutingContext {
   redundant(pitch: Pitch): Hold;
   /** The choices of a single note, or undefined where it cannot be had. */
   choicesAt(pitch: Pitch): Choices | undefined;
+  /** Chords without pins that were asked for, by their pitches. */
+  readonly chords: Map<string, ChordChoices>;
   /** From the lowest pitch that is chosen among to the highest; undefined where there is none. */
   readonly range: { readonly low: Pitch; readonly high: Pitch } | undefined;
 }
@@ -55,6 +66,7 @@ export function routingContext(
     costs,
     usable,
     states,
+    chords: new Map(),
     has: (pitch) => byPitch.has(pitch),
     open,
     redundant: (pitch) =>

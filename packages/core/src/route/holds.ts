@@ -23,6 +23,12 @@ export interface ChordHolds {
 
 /** Most holds of one chord among which a route chooses; beyond it the first found are taken. */
 export const HOLDS_LIMIT = 512;
+/**
+ * Of more holds than these only the easiest by themselves go on, of each choice of holes, buttons or strings one at least.
+ * With all of them tunes with full chords cost a hundredth less on a lever harp, a twentieth on a double-strung one, nothing
+ * on others, and take up to forty times as long.
+ */
+export const HOLDS_KEPT = 24;
 /** Most combinations tried for one chord. */
 const TRIES_LIMIT = 50_000;
 
@@ -50,6 +56,32 @@ export function chordHolds(together: Together, chord: ChordNotes, first: readonl
   return { sounds: kept.map(({ pitch }) => pitch), holds, left };
 }
 
+/** Of many holds the easiest, in the order in which they were. @param costOf what each asks by itself */
+export function easiest(holds: readonly Hold[], costOf: (hold: Hold) => number): readonly Hold[] {
+  if (holds.length <= HOLDS_KEPT) return holds;
+  const rising = holds
+    .map((hold, place) => ({
+      hold,
+      place,
+      cost: costOf(hold),
+      ways: hold.map(({ way }) => way.id).join(' '),
+    }))
+    .sort((a, b) => a.cost - b.cost || a.place - b.place);
+  const best = new Map<string, (typeof rising)[number]>();
+  for (const one of rising) if (!best.has(one.ways)) best.set(one.ways, one);
+  const kept = new Set(best.values());
+  for (const one of rising) {
+    if (kept.size >= HOLDS_KEPT) break;
+    kept.add(one);
+  }
+  return [...kept].sort((a, b) => a.place - b.place).map(({ hold }) => hold);
+}
+
+/** Whether there is a hold that sounds all notes. */
+export function canHold(together: Together, chord: ChordNotes): boolean {
+  return holdsOf(together, chord, 1).holds.length > 0;
+}
+
 /** Said where the limit of tries was reached before a hold or a reason was found. */
 const TOO_MANY: Clash = Object.freeze({ reason: 'voices', text: 'too many notes at once' });
 
@@ -65,6 +97,7 @@ export function chordOrder(pitches: readonly Pitch[]): readonly Pitch[] {
 function holdsOf(
   together: Together,
   chord: ChordNotes,
+  limit = HOLDS_LIMIT,
 ): { holds: readonly Hold[]; clash: Clash | undefined } {
   const most = together.family?.mostAtOnce;
   if (most && chord.length > most.notes) return { holds: [], clash: { reason: 'voices', text: most.text } };
@@ -80,7 +113,7 @@ function holdsOf(
     clash = reason;
   };
   const extend = (hold: Hold) => {
-    if (holds.length >= HOLDS_LIMIT || tries >= TRIES_LIMIT) return;
+    if (holds.length >= limit || tries >= TRIES_LIMIT) return;
     const next = chord[hold.length];
     if (!next) {
       const whole = together.holdClash(hold);

@@ -2,7 +2,9 @@ import type { Hold } from '../families/way.ts';
 import type { Pitch } from '../pitch/pitch.ts';
 import type { Ticks } from '../time/ticks.ts';
 import type { RoutingContext } from './context.ts';
-import { chordHolds, chordOrder } from './holds.ts';
+import { UNHURRIED } from '../time/noteTiming.ts';
+import type { ChordChoices } from './context.ts';
+import { chordHolds, chordOrder, easiest, type ChordNotes } from './holds.ts';
 import type { LineNote } from './line.ts';
 import { clashReason, missingReason, type Missing } from './missing.ts';
 import { keepsPin, type Pin } from './pin.ts';
@@ -18,6 +20,8 @@ export interface Onset {
   readonly pitches: readonly Pitch[];
   /** Holds with one way for every pitch, in their order. */
   readonly choices: Choices;
+  /** Only the easiest of many holds, for lines in which there are too many. */
+  readonly fewer: () => Choices;
 }
 
 /** Everything of a line that does not depend on what comes before or after. */
@@ -61,7 +65,7 @@ export function singleOnset(
   { id, pitch, onset, length }: LineNote,
 ): Onset | undefined {
   const choices = context.choicesAt(pitch);
-  return choices && { onset, length, noteIds: [id], pitches: [pitch], choices };
+  return choices && { onset, length, noteIds: [id], pitches: [pitch], choices, fewer: () => choices };
 }
 
 /** What is gathered over a line. */
@@ -103,16 +107,38 @@ function chordOnset(
     return [];
   });
   const order = chordOrder(chord.map(({ pitch }) => pitch));
-  const { sounds, holds, left } = chordHolds(instrument, chord, [...new Set([...pinned, ...order])]);
+  const isFree = pinned.length === 0 && notes.every(({ id, holds }) => (holds ?? id) !== freed);
+  const name = isFree
+    ? rising.map(({ pitch, holds }) => `${pitch}${holds === undefined ? '' : '~'}`).join(' ')
+    : '';
+  const found = context.chords.get(name) ?? chordChoices(context, chord, [...new Set([...pinned, ...order])]);
+  if (isFree) context.chords.set(name, found);
+  const { sounds, choices, left } = found;
   for (const { pitch, clash } of left) lost(pitch, clashReason(clash));
-  if (holds.length === 0) return undefined;
+  if (!choices) return undefined;
   const sounding = sounds.map((pitch) => byPitch.get(pitch)!);
   return {
     onset: notes[0]!.onset,
     length: Math.max(...sounding.map((note) => note.length)),
     noteIds: sounding.map((note) => note.id),
     pitches: sounds,
-    choices: context.states.choicesOf(holds),
+    choices,
+    fewer: found.fewer,
+  };
+}
+
+/** @param first pitches in the order in which they are wanted */
+function chordChoices(context: RoutingContext, chord: ChordNotes, first: readonly Pitch[]): ChordChoices {
+  const { sounds, holds, left } = chordHolds(context.instrument, chord, first);
+  if (holds.length === 0) return { sounds, left, choices: undefined };
+  const choices = context.states.choicesOf(holds);
+  let fewer: Choices | undefined;
+  return {
+    sounds,
+    left,
+    choices,
+    fewer: () =>
+      (fewer ??= context.states.choicesOf(easiest(holds, (hold) => context.costs.own(hold, UNHURRIED)))),
   };
 }
 

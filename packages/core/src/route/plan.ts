@@ -10,7 +10,15 @@ import { airUses } from './airState.ts';
 import type { RoutingContext } from './context.ts';
 import { effortOf, type Effort } from './effort.ts';
 import type { Onset } from './onsets.ts';
-import { AIR_STATES_LIMIT, exceedsLimit, STATES_LIMIT, type StateSet, type When } from './states.ts';
+import {
+  AIR_STATES_LIMIT,
+  CHORD_STATES_LIMIT,
+  exceedsLimit,
+  STATES_LIMIT,
+  type Choices,
+  type StateSet,
+  type When,
+} from './states.ts';
 
 /** The best path through the onsets of a line, and what is needed to ask for others. */
 export interface Plan {
@@ -82,6 +90,13 @@ export function steeringStore({ instrument, chosen }: RoutingContext): AirStore 
   return airTermOf(instrument.family) && instrument.airStore(chosen.options);
 }
 
+/** Most pairs of a hold and the next that a whole line is chosen among; beyond it only the easiest holds of each chord. */
+const PAIRS_LIMIT = 250_000;
+
+function pairsOf(open: readonly Choices[]): number {
+  return open.reduce((sum, { holds }, i) => sum + holds.length * (open[i - 1]?.holds.length ?? 1), 0);
+}
+
 function layOut(
   { states }: RoutingContext,
   onsets: readonly Onset[],
@@ -92,10 +107,13 @@ function layOut(
   const layers: Layer[] = [];
   let reached: readonly number[] = [];
   let upTo = 0;
-  let exact = true;
-  const limit = airs.length > 0 ? AIR_STATES_LIMIT : STATES_LIMIT;
+  const all = onsets.map(({ choices }) => choices);
+  const isTooMuch = pairsOf(all) > PAIRS_LIMIT;
+  const open = isTooMuch ? onsets.map(({ fewer }) => fewer()) : all;
+  let exact = open.every((choices, i) => choices === all[i]);
   for (let i = 0; i < onsets.length; i += 1) {
-    const { choices } = onsets[i]!;
+    const choices = open[i]!;
+    const limit = airs.length > 0 ? AIR_STATES_LIMIT : choices === all[i] ? STATES_LIMIT : CHORD_STATES_LIMIT;
     let entered = states.enter(sets[i - 1], choices, { timing: timings[i]!, air: airs[i] });
     if (exceedsLimit(entered.set, choices, limit)) {
       for (; upTo < i; upTo += 1) reached = reachedBy(reached, layers[upTo]!);

@@ -75,6 +75,8 @@ export interface StatesLimit {
  * with many levers to flip, since each note can be had in either row. With twice as many the routes tried cost the same.
  */
 export const STATES_LIMIT: StatesLimit = Object.freeze({ states: 128, kept: 32 });
+/** Where there are more holds of a chord than are chosen among. */
+export const CHORD_STATES_LIMIT: StatesLimit = Object.freeze({ states: 32, kept: 4 });
 /** Where every state minds the air there are many that hardly differ: the routes tried cost a thousandth more at most. */
 export const AIR_STATES_LIMIT: StatesLimit = Object.freeze({ states: 48, kept: 12 });
 
@@ -90,6 +92,7 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
   const times = new Map<string, number>();
   const timesOf = new WeakMap<NoteTiming, number>();
   const own = new Map<string, readonly number[]>();
+  const ownByHold = new Map<string, Map<number, number>>();
   const texts: string[] = [''];
   const textNumbers = new Map<string, number>([['', 0]]);
   const carriedOn = new Map<number, number>();
@@ -172,10 +175,19 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
   };
 
   const ownCosts = (set: StateSet, timing: NoteTiming): readonly number[] => {
-    const key = `${set.id}/${costs.ownCacheKey(timing)}`;
-    const known = own.get(key) ?? set.states.map(({ hold }) => costs.own(hold, timing));
-    own.set(key, known);
-    return known;
+    const timingKey = costs.ownCacheKey(timing);
+    const key = `${set.id}/${timingKey}`;
+    const known = own.get(key);
+    if (known) return known;
+    const byHold = ownByHold.get(timingKey) ?? new Map<number, number>();
+    ownByHold.set(timingKey, byHold);
+    const found = set.states.map(({ hold, number }) => {
+      const cost = byHold.get(number) ?? costs.own(hold, timing);
+      byHold.set(number, cost);
+      return cost;
+    });
+    own.set(key, found);
+    return found;
   };
 
   /** The first holds of a line: nothing has been left behind. */

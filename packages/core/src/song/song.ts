@@ -40,9 +40,15 @@ export function barAt(starts: readonly Ticks[], at: Ticks): number {
   return low;
 }
 
-/** What holds at a time of a list of changes; undefined before the first. */
+/** What holds at a time of a list of changes, rising by time; undefined before the first. */
 export function holdingAt<T extends { readonly at: Ticks }>(changes: readonly T[], at: Ticks): T | undefined {
-  return changes.findLast((change) => change.at <= at);
+  let [from, to] = [0, changes.length];
+  while (from < to) {
+    const middle = (from + to) >> 1;
+    if (changes[middle]!.at <= at) from = middle + 1;
+    else to = middle;
+  }
+  return changes[from - 1];
 }
 
 /** The melody's part and voice. @throws where the song names none of its voices */

@@ -2,7 +2,7 @@ import { chordNamed } from '../harmony/chord.ts';
 import { notePitchClass } from '../pitch/noteName.ts';
 import { pitchClass, type Pitch, type PitchClass } from '../pitch/pitch.ts';
 import type { RoutingContext } from '../route/context.ts';
-import { chordHolds } from '../route/holds.ts';
+import { canHold } from '../route/holds.ts';
 import type { LineNote } from '../route/line.ts';
 import { degreeSemitones } from '../scale/degree.ts';
 import type { Ticks } from '../time/ticks.ts';
@@ -193,5 +193,5 @@ export function canSoundTogether(
   if (!pitches.every(has)) return false;
   const rising = pitches.toSorted((a, b) => a - b);
   const chord = rising.map((pitch) => ({ pitch, open: open(pitch, true) }));
-  return chord.every((one) => one.open.length > 0) && chordHolds(instrument, chord, rising).left.length === 0;
+  return chord.every((one) => one.open.length > 0) && canHold(instrument, chord);
 }

@@ -4,19 +4,21 @@ import type { Hold, PlayedHold, SettingChange } from '../way.ts';
 import type { HarpWay } from './ways.ts';
 
 /**
- * Levers along a line. What is carried along is how the lever of each string was at its last note: ` 12+` as it is not set
- * for the key, ` 12-` as it is. The first note of a string decides how it stands from the beginning. In two rows, where each
- * note may be had in either, only strings that are not as set are carried, so that the lines to choose among stay few.
+ * Levers along a line. What is carried along is how the lever of each string was at its last note, a sign for each string
+ * in their order: `+` as it is not set for the key, `-` as it is, `.` where no note of it has sounded. The first note of a
+ * string decides how it stands from the beginning. In two rows, where each note may be had in either, only strings that are
+ * not as set are carried, so that the lines to choose among stay few.
  */
 const OTHERWISE = '+';
 const AS_SET = '-';
+const SILENT = '.';
 
 const stateOf = ({ technique }: HarpWay) => (technique === 'flip' ? OTHERWISE : AS_SET);
 
 /** How the lever of a way's string stands: undefined where no note of it has sounded. */
-function carriedState(carried: string, { stringMark, row }: HarpWay): string | undefined {
-  const at = carried.indexOf(stringMark);
-  if (at >= 0) return carried[at + stringMark.length];
+function carriedState(carried: string, { leverPlace, row }: HarpWay): string | undefined {
+  const state = carried[leverPlace] ?? SILENT;
+  if (state !== SILENT) return state;
   return row ? AS_SET : undefined;
 }
 
@@ -53,22 +55,14 @@ export function heeded(carried: string, hold: Hold<HarpWay>): string {
 
 /** A lever stays where it was put until another note of its string needs it otherwise. */
 export function carry(before: string, hold: Hold<HarpWay>): string {
-  const changed = hold.filter(({ way }) => carriedState(before, way) !== stateOf(way));
-  if (changed.length === 0) return before;
-  const tokens = new Map(
-    before
-      .split(' ')
-      .flatMap((token) => (token === '' ? [] : [[token.slice(0, -1), token.at(-1)!] as const])),
-  );
-  for (const { way } of changed) {
-    const name = way.stringMark.trim();
-    if (way.row && stateOf(way) === AS_SET) tokens.delete(name);
-    else tokens.set(name, stateOf(way));
+  let after = before;
+  for (const { way } of hold) {
+    const { leverPlace: at, row } = way;
+    const state = row && stateOf(way) === AS_SET ? SILENT : stateOf(way);
+    if ((after[at] ?? SILENT) !== state)
+      after = after.slice(0, at).padEnd(at, SILENT) + state + after.slice(at + 1);
   }
-  return [...tokens]
-    .map(([name, state]) => ` ${name}${state}`)
-    .sort()
-    .join('');
+  return after.endsWith(SILENT) ? after.replace(/\.+$/u, '') : after;
 }
 
 /**
@@ -103,7 +97,7 @@ export function leverChanges(
 
 /** The last hold before another that sounds a string; undefined where the string has not sounded. */
 function lastOf(line: readonly PlayedHold<HarpWay>[], at: number, { way }: Finger) {
-  return line.slice(0, at).findLast(({ hold }) => hold.some((one) => one.way.stringMark === way.stringMark));
+  return line.slice(0, at).findLast(({ hold }) => hold.some((one) => one.way.leverPlace === way.leverPlace));
 }
 
 /** The latest stretch between a time and a hold in which the left hand plays nothing for a beat. */

@@ -21,8 +21,8 @@ export interface HarpWay extends Way {
   /** Index of the string, 0 the lowest. */
   readonly string: number;
   readonly lever: 'down' | 'up';
-  /** Row and number, counted from 1, as it begins among others: ` 12`, ` L5`; a sign follows. */
-  readonly stringMark: string;
+  /** Place of its lever among those of all strings, the right row behind the left. */
+  readonly leverPlace: number;
   /** The row of a double-strung harp. */
   readonly row: 'L' | 'R' | undefined;
   /** The sounding note by the string's letter. */
@@ -54,7 +54,7 @@ export function ways(layout: HarpLayout, can: Can): readonly HarpWay[] {
       able: set || can('flip', letter),
       redundantTo: set ? undefined : setAt.get(pitch),
       string,
-      stringMark: ` ${stringId}`,
+      leverPlace: string + (row === 'R' ? layout.strings.length : 0),
       lever,
       row,
       name: names[lever],
