@@ -5,7 +5,7 @@ import { QUESTION_PARAMS, questionFromLink, questionToLink } from '../src/questi
 import { checkQuestion, defaultQuestion } from '../src/question/question.ts';
 import { expectOk } from '../src/result.ts';
 import { specFromPreset } from '@same-song/core/instruments';
-import { storedQuestion, type StoredQuestion } from '@same-song/core/route';
+import { storedQuestion, withUsualChords, type StoredQuestion } from '@same-song/core/route';
 
 const family = families.diatonic;
 const base = defaultQuestion(family);
@@ -151,3 +151,39 @@ test('a spelling with double flats offers the plainer key; naming habits change 
     code: 'C#',
   });
 });
+
+test('a blues is asked over its three chords, everything else over home’s, and links say only what is not usual', () => {
+  const asked = (params: Record<string, string>) =>
+    storedQuestion(questionFromLink(params, family).question).chords;
+  expect(asked({ in: 'G', play: 'blues-six' })).toEqual(['1', '4', '5']);
+  expect(asked({ in: 'G', play: 'major' })).toEqual(['1']);
+  expect(asked({ in: 'G', play: 'blues-six', over: '1' })).toEqual(['1']);
+  const blues = { ...base, scale: 'blues-six', chords: ['1', '4', '5'] };
+  expect(questionToLink(blues, family)).not.toHaveProperty('over');
+  expect(questionToLink({ ...blues, chords: ['1'] }, family)).toHaveProperty('over', '1');
+  // A drum of five notes stands over the minor chord of its home.
+  const drum = openedDrum();
+  expect(drum.question.chords.map(({ written }) => written)).toEqual(['1']);
+  expect(drum.question.scale.id).toBe('minor-pentatonic');
+  expect(drum.chord).toEqual([0, 3, 7]);
+});
+
+test('with another scale the chords follow where they were the usual ones', () => {
+  const blues = { scale: 'blues-six', chords: ['1', '4', '5'] };
+  expect(withUsualChords(base, { scale: 'blues-six' })).toEqual(blues);
+  expect(withUsualChords(blues, { scale: 'major' })).toEqual({ scale: 'major', chords: ['1'] });
+  expect(withUsualChords({ scale: 'major', chords: ['5'] }, { scale: 'blues-six' })).toEqual({
+    scale: 'blues-six',
+  });
+  expect(withUsualChords(base, { scale: 'blues-six', chords: ['2'] })).toEqual({
+    scale: 'blues-six',
+    chords: ['2'],
+  });
+  expect(withUsualChords(blues, { tonic: 'A' })).toEqual({ tonic: 'A' });
+});
+
+function openedDrum() {
+  const instrument = expectOk(openInstrument(specFromPreset('drum', 'a-minor-five-13')));
+  const question = expectOk(checkQuestion(families.drum, defaultQuestion(families.drum, instrument)));
+  return { question, chord: question.chords[0]!.chord.tones };
+}

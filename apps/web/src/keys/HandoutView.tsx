@@ -1,7 +1,7 @@
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
 import { familyById } from '@same-song/core/instruments';
-import type { StoredQuestion } from '@same-song/core/route';
+import { usualChords, type StoredQuestion } from '@same-song/core/route';
 import { Loading } from '../controls/Loading.tsx';
 import { SignButton } from '../controls/SignButton.tsx';
 import { dialectOf } from '../api/settings.ts';
@@ -122,7 +122,7 @@ function Entry({ entry, state, newPage }: EntryProps) {
   const asked = useMemo((): StoredQuestion => {
     const { scale, tonic } = entry;
     const range = rangeForAll(question);
-    const inKey = { ...question, scale, tonic, range, chords: ['1'], direction: 'up' as const };
+    const inKey = { ...question, scale, tonic, range, chords: usualChords(scale), direction: 'up' as const };
     return questionOn(inKey, above.spec, chosen?.spec ?? above.spec);
   }, [question, entry, above, chosen]);
   const dialect = family ? dialectOf(settings, family) : '';

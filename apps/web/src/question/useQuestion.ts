@@ -5,6 +5,7 @@ import {
   questionFromLink,
   questionToLink,
   storedQuestion,
+  withUsualChords,
   type StoredQuestion,
 } from '@same-song/core/route';
 import { instruments, type InstrumentRecord } from '../api/records.ts';
@@ -73,7 +74,7 @@ function useQuestionLinks({ current: currentLink }: Link, { chosen, family }: Ch
     (part: Partial<StoredQuestion>) => {
       const { question: base, at: marked } = current();
       const keepsNotes = !Object.keys(part).some((field) => OTHER_NOTES.includes(field));
-      const next = { ...base, ...(keepsNotes ? {} : { pins: [] }), ...part };
+      const next = { ...base, ...(keepsNotes ? {} : { pins: [] }), ...withUsualChords(base, part) };
       const link = withQuestion(currentLink(), {
         ...(chosen && { on: chosen.ref }),
         ...questionToLink(next, family),

@@ -43,6 +43,8 @@ export {
   defaultQuestion,
   OCTAVES,
   storedQuestion,
+  usualChords,
+  withUsualChords,
   type StoredQuestion,
   withPattern,
 } from '../question/question.ts';

@@ -105,8 +105,9 @@ describe('chords of a scale', () => {
       [5, 8, 0],
       [7, 10, 2],
     ]);
-    // The blues is played over sevenths.
-    expect(tones('minor-pentatonic')[1]).toEqual([5, 9, 0, 3]);
+    // A blues is played over sevenths, its five notes alone over minor chords too.
+    expect(tones('blues-six')[1]).toEqual([5, 9, 0, 3]);
+    expect(tones('minor-pentatonic')[0]).toEqual([0, 3, 7]);
     expect(tones('low-minor-pentatonic')[1]).toEqual([5, 8, 0]);
     expect(tones('major-pentatonic')[2]).toEqual([7, 11, 2]);
   });

@@ -11,17 +11,22 @@ type MainDegree = (typeof MAIN_DEGREES)[number];
 const PLAIN_ROOTS: Readonly<Record<MainDegree, number>> = Object.freeze({ 1: 0, 4: 5, 5: 7 });
 
 /**
- * The chords on home, the fourth and the fifth degree. The blues is played over sevenths. A seven-note scale gives its own tones by thirds. Any other
+ * The chords on home, the fourth and the fifth degree. A blues is played over sevenths. A seven-note scale gives its own tones by thirds. Any other
  * scale gives the plain fourth or fifth as root, a pure fifth, and the third that the scale contains; where it contains
  * neither or both, the third of home's chord, and the major one for home itself.
  */
 export function mainChords(scale: Scale): readonly Chord[] {
   return MAIN_DEGREES.map((degree) => {
-    if (scale.group === 'blues') return chordOn({ number: degree, alter: 0 }, '7');
+    if (isBlues(scale)) return chordOn({ number: degree, alter: 0 }, '7');
     if (scale.semitones.length === 7) return triadOn(scale, degree);
     const root = PLAIN_ROOTS[degree];
     return chordOn({ number: degree, alter: 0 }, thirdAbove(scale, root) === 3 ? 'm' : '');
   });
+}
+
+/** Whether a scale is a blues by itself; the minor pentatonic, kept among them, also stands over its minor chord. */
+export function isBlues({ group, id }: Pick<Scale, 'group' | 'id'>): boolean {
+  return group === 'blues' && id !== 'minor-pentatonic';
 }
 
 /** Home's chord. */
@@ -31,7 +36,7 @@ export function homeChord(scale: Scale): Chord {
 
 /** The chords that go with a scale: the triads on every degree of a seven-note scale, else the main ones. */
 export function triadsOf(scale: Scale): readonly Chord[] {
-  return scale.semitones.length === 7 && scale.group !== 'blues'
+  return scale.semitones.length === 7 && !isBlues(scale)
     ? scale.semitones.map((_, i) => triadOn(scale, i + 1))
     : mainChords(scale);
 }

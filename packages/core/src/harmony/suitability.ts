@@ -1,6 +1,6 @@
 import { pitchClass, type PitchClass } from '../pitch/pitch.ts';
+import { degreeText } from '../scale/degree.ts';
 import { SCALES, type Scale } from '../scale/scale.ts';
-import { counted } from '../words.ts';
 import type { Chord } from './chord.ts';
 import type { Progression } from './progression.ts';
 import { BLUE_NOTES } from './role.ts';
@@ -18,9 +18,11 @@ export interface FittedNote {
   readonly instead: PitchClass | undefined;
 }
 
+const FOURTH = 5;
+
 /**
  * The notes of a scale over one chord. A note clashes a semitone above a chord tone, or as the other third; ♭3, ♭5 and
- * ♭7 of a blues scale do not, since its players mean them.
+ * ♭7 of a blues scale do not, since its players mean them, nor does the fourth of a chord there, which they pass through.
  * Source: how teachers commonly judge notes against chords.
  */
 export function notesOver(scale: Scale, chord: Chord): readonly FittedNote[] {
@@ -31,7 +33,9 @@ export function notesOver(scale: Scale, chord: Chord): readonly FittedNote[] {
     const wrongThird = (third === 4 && above === 3) || (third === 3 && above === 4);
     const rubs = chord.tones.some((tone) => pitchClass(semitone - tone) === 1);
     const isBlue = scale.group === 'blues' && BLUE_NOTES.includes(semitone);
-    const against: NoteFit = isBlue ? 'blue' : 'clash';
+    // The fourth of a chord is passed through in every blues.
+    const isPassed = scale.group === 'blues' && above === FOURTH;
+    const against: NoteFit = isBlue ? 'blue' : isPassed ? 'passing' : 'clash';
     const fit: NoteFit = chord.tones.includes(semitone) ? 'chord' : wrongThird || rubs ? against : 'passing';
     const why =
       fit !== 'clash' ? undefined : wrongThird ? 'the other third' : 'a semitone above a chord tone';
@@ -68,6 +72,9 @@ const AGAINST = Object.freeze({
   beyondSeven: 0.1,
 });
 
+/** Over how many chords it is said what rubs. */
+const NAMED = 3;
+
 /**
  * How a scale suits a progression: the share of chord tones it has, less what rubs in a bar, less foreign notes, less notes
  * beyond seven. Source: a rule that gives what teachers expect: major under plain triads, Mixolydian under sevenths,
@@ -75,9 +82,10 @@ const AGAINST = Object.freeze({
  */
 export function scaleFit(scale: Scale, { bars }: Progression): ScaleFit {
   const own = new Set(bars.flat().flatMap((chord) => chord.tones));
-  const rubbing = new Set<number>();
+  /** Degrees that rub, by the chord over which they do. */
+  const rubbing = new Map<string, readonly string[]>();
   let [had, all, rubs] = [0, 0, 0];
-  for (const [number, bar] of bars.entries()) {
+  for (const bar of bars) {
     for (const chord of bar) {
       const share = 1 / bar.length;
       for (const tone of chord.tones) {
@@ -85,9 +93,13 @@ export function scaleFit(scale: Scale, { bars }: Progression): ScaleFit {
         all += weight;
         if (scale.semitones.includes(tone)) had += weight;
       }
-      for (const { semitone, fit } of notesOver(scale, chord)) {
-        if (fit !== 'clash') continue;
-        rubbing.add(number);
+      const clashes = notesOver(scale, chord).filter(({ fit }) => fit === 'clash');
+      if (clashes.length > 0)
+        rubbing.set(
+          chord.name,
+          clashes.map(({ semitone }) => degreeText(scale.degrees[scale.semitones.indexOf(semitone)]!)),
+        );
+      for (const { semitone } of clashes) {
         rubs += share * (own.has(semitone) ? AGAINST.ownRub : AGAINST.rub);
       }
     }
@@ -99,9 +111,11 @@ export function scaleFit(scale: Scale, { bars }: Progression): ScaleFit {
     rubs / Math.max(1, bars.length) -
     AGAINST.foreign * foreign -
     AGAINST.beyondSeven * Math.max(0, scale.semitones.length - 7);
-  const where =
-    rubbing.size === 0 ? 'nothing clashes' : `clashes in ${rubbing.size} of ${counted(bars.length, 'bar')}`;
-  return { scale, covers, score, reason: `${where}, has ${Math.round(covers * 100)} % of the chord tones` };
+  const over = [...rubbing].map(([chord, degrees]) => `${degrees.join(' ')} over ${chord}`);
+  const passing = over.length === 0 ? 'nothing rubs' : `in passing only: ${over.slice(0, NAMED).join(', ')}`;
+  const more = over.length > NAMED ? ' …' : '';
+  const reason = `has ${Math.round(covers * 100)} % of the chord tones, ${passing}${more}`;
+  return { scale, covers, score, reason };
 }
 
 function isRootOrThird({ tones }: Chord, tone: PitchClass): boolean {

@@ -1,3 +1,4 @@
+import { isBlues } from '../harmony/scaleChords.ts';
 import type { Instrument } from '../instrument/instrument.ts';
 import { noteCode } from '../pitch/noteName.ts';
 import type { Pitch } from '../pitch/pitch.ts';
@@ -197,7 +198,7 @@ function easeOf(
   const plain = instrument.family.techniques[0]!.id;
   const comesPlain = (semitone: number) =>
     usable.some((way) => way.technique === plain && aboveHome(key, way.pitch) === semitone);
-  const tones = isBlues(key) ? [4, 9].filter((s) => !key.scale.semitones.includes(s)) : [];
+  const tones = isBlues(key.scale) ? [4, 9].filter((s) => !key.scale.semitones.includes(s)) : [];
   return (
     effort +
     lackingCost(lacking) +
@@ -207,7 +208,6 @@ function easeOf(
 }
 
 /** The minor pentatonic stands with the blues, but is music of its own, over minor chords. */
-const isBlues = ({ scale }: Key) => scale.group === 'blues' && scale.id !== 'minor-pentatonic';
 
 /** What counts on a set of pitches, each more than all that follow: notes of the scale it lacks, pitches outside the scale … */
 const PER_SHARE_OUTSIDE = 0.1;

@@ -1,4 +1,4 @@
-import { mainChords } from '../harmony/scaleChords.ts';
+import { isBlues, mainChords } from '../harmony/scaleChords.ts';
 import { tonesOf } from '../harmony/chord.ts';
 import { type PitchClass } from '../pitch/pitch.ts';
 import type { Way } from '../families/way.ts';
@@ -89,7 +89,7 @@ export function switchKeys(
 /** A blues keeps the tones of its chords beside its scale, such as 3 and 6. */
 function isKept(key: Key, semitone: PitchClass): boolean {
   const isInScale = key.indexOf[semitone] !== undefined;
-  return isInScale || (key.scale.group === 'blues' && tonesOf(mainChords(key.scale)).includes(semitone));
+  return isInScale || (isBlues(key.scale) && tonesOf(mainChords(key.scale)).includes(semitone));
 }
 
 /** Ways that a pupil would list: no technique that only works in the middle of a tune. */

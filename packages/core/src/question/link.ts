@@ -9,6 +9,7 @@ import type { Direction } from '../route/direction.ts';
 import {
   checkQuestion,
   defaultQuestion,
+  usualChords,
   usualDirection,
   type Question,
   type StoredQuestion,
@@ -44,7 +45,9 @@ export function questionToLink(question: StoredQuestion, family: Family): LinkPa
     play: question.scale,
     ...(rangeText(question.range) === rangeText(base.range) ? {} : { range: rangeText(question.range) }),
     ...(question.direction === usualDirection(question.pattern) ? {} : { dir: question.direction }),
-    ...(question.chords.join() === base.chords.join() ? {} : { over: question.chords.join(',') }),
+    ...(question.chords.join() === usualChords(question.scale).join()
+      ? {}
+      : { over: question.chords.join(',') }),
     ...(question.layer === base.layer ? {} : { layer: question.layer }),
     ...(question.pattern === base.pattern ? {} : { as: question.pattern }),
     ...(question.anchor === base.anchor ? {} : { anchor: String(question.anchor + 1) }),
@@ -70,7 +73,7 @@ export function questionFromLink(
     tonic: params['in'] ?? base.tonic,
     scale: params['play'] ?? base.scale,
     range: readRange(params['range']) ?? base.range,
-    chords: params['over']?.split(',') ?? base.chords,
+    chords: params['over']?.split(',') ?? usualChords(params['play'] ?? base.scale),
     layer: (params['layer'] ?? base.layer) as StoredQuestion['layer'],
     pattern: (params['as'] ?? base.pattern) as StoredQuestion['pattern'],
     direction: (params['dir'] ?? directionFor(params['as'])) as StoredQuestion['direction'],

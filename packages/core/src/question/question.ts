@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import type { Family, OwnKey } from '../families/contract.ts';
 import { parseChord, type Chord } from '../harmony/chord.ts';
-import { triadsOf } from '../harmony/scaleChords.ts';
+import { isBlues, triadsOf } from '../harmony/scaleChords.ts';
 import { LAYERS, type LayerId } from '../harmony/layer.ts';
 import { patternById, PATTERNS, type PatternId } from '../route/pattern.ts';
 import { noteCode, parseNote, type NoteName } from '../pitch/noteName.ts';
@@ -86,6 +86,26 @@ export function withPattern(
   return { pattern, direction: direction === usualDirection(before) ? usualDirection(pattern) : direction };
 }
 
+/** The chords that a scale is asked over when nobody says: a blues its three, all others home's. @param scale its id */
+export function usualChords(scale: string): readonly string[] {
+  const known = scaleById(scale);
+  return known.ok && isBlues(known.value) ? BLUES_CHORDS : HOME_CHORD;
+}
+
+const BLUES_CHORDS = Object.freeze(['1', '4', '5']);
+const HOME_CHORD = Object.freeze(['1']);
+
+/** A change of a question; with another scale the chords follow where they were the usual ones. */
+export function withUsualChords(
+  { scale, chords }: Pick<StoredQuestion, 'scale' | 'chords'>,
+  change: Partial<StoredQuestion>,
+): Partial<StoredQuestion> {
+  const isUsual = chords.join() === usualChords(scale).join();
+  return change.scale !== undefined && change.chords === undefined && isUsual
+    ? { ...change, chords: usualChords(change.scale) }
+    : change;
+}
+
 /**
  * The instrument's own scale up and down: over an octave where it lies best, or over all pitches of an instrument that has
  * only a set of them.
@@ -96,7 +116,7 @@ export function defaultQuestion(family: Family, own: OwnKey = C_MAJOR): StoredQu
     scale: own.ownScale,
     range: family.isPitchSet ? WHOLE_RANGE : BEST_OCTAVE,
     direction: usualDirection('straight'),
-    chords: ['1'],
+    chords: usualChords(own.ownScale),
     layer: 'scale',
     pattern: 'straight',
     anchor: 0,
@@ -125,7 +145,10 @@ export function checkQuestion(family: Family, stored: unknown): Result<Question>
       wrong: shown(stored['direction']),
       message: 'Play up, down, both, or down and up again.',
     });
-  const chords = take('chords', scale ? checkChords(stored['chords'] ?? ['1'], scale) : ok([]));
+  const chords = take(
+    'chords',
+    scale ? checkChords(stored['chords'] ?? usualChords(scale.id), scale) : ok([]),
+  );
   const layer = LAYERS.find(({ id }) => id === (stored['layer'] ?? 'scale'))?.id;
   if (!layer)
     problems.push({
