@@ -49,6 +49,8 @@ export interface TabDialect {
 export interface TabWriter<W extends Way> extends TabDialect {
   /** @param note the name of the way's note in the key that is played */
   write(this: void, way: W, note: NoteName): string;
+  /** Ways that sound together, from low to high, as players write them in one; undefined for those they do not. */
+  writeChord?(this: void, ways: readonly W[]): string | undefined;
 }
 
 /** A pitch and the cents by which it is off, from −50 to 50. */
@@ -239,6 +241,8 @@ export interface OpenLayout extends OwnKey {
   /** @param called as for `tab` */
   brief(way: Way, called?: NoteName): string;
   parseTab(text: string, dialect: string): Result<Way>;
+  /** Ways that sound together as one, in a dialect that has that; undefined elsewhere. */
+  chordTab(ways: readonly Way[], dialect: string): string | undefined;
   /** The notes of a chord that is typed as one, each as tab; undefined where it is none. */
   chordTyped(text: string): readonly string[] | undefined;
   scene(chip: (way: Way) => ChipText): Scene;

@@ -116,3 +116,31 @@ test.each([
   const read = readTabLine(ableInstrument(id, preset), text, known);
   expect(read.ok ? [] : read.problems.map((p) => [p.position, p.message])).toEqual([[position, message]]);
 });
+
+describe('chords are written as players write them, and read again', () => {
+  test.each([
+    ['diatonic', '60', 'signs', ['1d', '2d', '3d'], '−123'],
+    ['diatonic', '60', 'signs', ['1b', '3b', '4b'], '+134'],
+    ['diatonic', '60', 'arrows', ['1d', '2d', '3d'], '123↓'],
+    ['diatonic', '60', 'letters', ['1b', '2b', '3b', '4b'], '1234b'],
+    ['diatonic', '60', 'words', ['1d', '4d'], '1 4 draw'],
+    // Two figures might be one hole.
+    ['diatonic', '60', 'signs', ['1d', '4d'], '−1 + −4'],
+    ['diatonic', '60', 'signs', ['8b', '9b', '10b'], '+8 + +9 + +10'],
+    ['chromatic', '60-12', 'signs', ['1b', '2b', '3b'], '+123'],
+    ['dulcimer', 'd3-a3-d4', 'strings', ['bass.3', 'middle.3', 'melody.4'], '3-3-4'],
+    ['dulcimer', 'd3-a3-d4', 'strings', ['middle.6½', 'melody.4'], 'mid 6½ + mel 4'],
+    ['dulcimer', 'd3-a3-d4', 'columns', ['middle.6½', 'melody.4'], 'x-6½-4'],
+  ] as const)('%s %s in %s: %j', (family, preset, dialect, ids, text) => {
+    const instrument = ableInstrument(family, preset);
+    const ways = ids.map((id) => instrument.ways.find((way) => way.id === id)!);
+    const items = ways.flatMap((way, i): TabItem[] => [
+      ...(i > 0 ? [{ kind: 'with' } as const] : []),
+      { kind: 'way', way },
+    ]);
+    const line = [...items, { kind: 'bar' } as const, ...items];
+    const written = writeTabLine(instrument, line, dialect);
+    expect(written).toBe(`${text} | ${text}`);
+    expect(expectOk(readTabLine(instrument, written, dialect))).toEqual(line);
+  });
+});

@@ -28,17 +28,19 @@ const BRACES = 'Braces enclose one note that is only touched.';
 
 /**
  * Writes a line of tab: notes apart by the dialect's separator, `r` for a rest, `|` for a bar line, `+` between notes that
- * sound together, `{ }` round what is only touched.
+ * sound together and that the dialect does not write as one, `{ }` round what is only touched.
  * @param called names a pitch; as the instrument's own key has it when left out
  */
 export function writeTabLine(
   instrument: Instrument,
-  items: readonly TabItem[],
+  all: readonly TabItem[],
   dialect: string,
   called?: (pitch: Pitch) => NoteName,
 ): string {
   const { separator } = dialectOf(instrument.family, dialect);
+  const items = withChords(instrument, all, dialect);
   const written = items.map((item) => {
+    if (item.kind === 'chord') return item.text;
     if (item.kind === 'bar') return BAR;
     if (item.kind === 'rest') return REST;
     if (item.kind === 'with') return WITH;
@@ -53,6 +55,35 @@ export function writeTabLine(
     const beside = kind === 'bar' || before === 'bar' || kind === 'with' || before === 'with';
     return line + (beside ? ' ' : separator) + text;
   }, '');
+}
+
+/** Notes that sound together and are written as one. */
+interface WrittenChord {
+  readonly kind: 'chord';
+  readonly text: string;
+}
+
+function withChords(
+  instrument: Instrument,
+  items: readonly TabItem[],
+  dialect: string,
+): readonly (TabItem | WrittenChord)[] {
+  const found: (TabItem | WrittenChord)[] = [];
+  for (let at = 0; at < items.length; at += 1) {
+    const ways: Way[] = [];
+    let end = at;
+    for (let item = items[end]; item?.kind === 'way'; item = items[end]) {
+      ways.push(item.way);
+      end += 1;
+      if (items[end]?.kind !== 'with' || items[end + 1]?.kind !== 'way') break;
+      end += 1;
+    }
+    const text = ways.length > 1 ? instrument.chordTab(ways, dialect) : undefined;
+    const last = Math.max(at, end - 1);
+    found.push(...(text === undefined ? items.slice(at, last + 1) : [{ kind: 'chord' as const, text }]));
+    at = last;
+  }
+  return found;
 }
 
 /**

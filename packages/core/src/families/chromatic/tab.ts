@@ -1,3 +1,4 @@
+import { holesWriter } from '../kernel/holes.ts';
 import type { Spelling } from '../kernel/readLoosely.ts';
 import type { TabWriter } from '../contract.ts';
 import type { ChromaticWay } from './ways.ts';
@@ -10,6 +11,7 @@ export const dialects: readonly TabWriter<ChromaticWay>[] = Object.freeze([
     id: 'words',
     label: 'words: 4 draw, 4 draw slide',
     separator: ', ',
+    writeChord: holesWriter('words', 'open'),
     write: ({ hole, air, technique }) =>
       `${hole} ${air === 'out' ? 'blow' : 'draw'}${technique === 'slide' ? ' slide' : ''}`,
   },
@@ -17,18 +19,21 @@ export const dialects: readonly TabWriter<ChromaticWay>[] = Object.freeze([
     id: 'arrows',
     label: 'arrows: 4↓ 4↓▸',
     separator: '  ',
+    writeChord: holesWriter('arrows', 'open'),
     write: (way) => `${way.hole}${way.air === 'out' ? '↑' : '↓'}${slideMark(way)}`,
   },
   {
     id: 'signs',
     label: 'signs: −4 −4▸',
     separator: '  ',
+    writeChord: holesWriter('signs', 'open'),
     write: (way) => `${way.air === 'out' ? '+' : '−'}${way.hole}${slideMark(way)}`,
   },
   {
     id: 'letters',
     label: 'letters: 4d 4d▸',
     separator: '  ',
+    writeChord: holesWriter('letters', 'open'),
     write: (way) => `${way.hole}${way.air === 'out' ? 'b' : 'd'}${slideMark(way)}`,
   },
 ]);

@@ -1,3 +1,4 @@
+import { holesWriter } from '../kernel/holes.ts';
 import type { Spelling } from '../kernel/readLoosely.ts';
 import { notePitchClass, noteText, parseNote, type NoteName } from '../../pitch/noteName.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
@@ -43,28 +44,56 @@ export const dialects: readonly TabWriter<DiatonicWay>[] = Object.freeze([
     id: 'words',
     label: 'words: 4 draw, 3 draw ″',
     separator: ', ',
+    writeChord: holesWriter('words'),
     write: airWriter('words', byMarks),
   },
-  { id: 'arrows', label: 'arrows: 4↓ 3↓″', separator: '  ', write: airWriter('arrows', byMarks) },
-  { id: 'signs', label: 'signs: −4 −3″', separator: '  ', write: signWriter(byMarks) },
-  { id: 'letters', label: 'letters: 4d 3d″', separator: '  ', write: airWriter('letters', byMarks) },
+  {
+    id: 'arrows',
+    label: 'arrows: 4↓ 3↓″',
+    separator: '  ',
+    writeChord: holesWriter('arrows'),
+    write: airWriter('arrows', byMarks),
+  },
+  {
+    id: 'signs',
+    label: 'signs: −4 −3″',
+    separator: '  ',
+    writeChord: holesWriter('signs'),
+    write: signWriter(byMarks),
+  },
+  {
+    id: 'letters',
+    label: 'letters: 4d 3d″',
+    separator: '  ',
+    writeChord: holesWriter('letters'),
+    write: airWriter('letters', byMarks),
+  },
   {
     id: 'words-named',
     label: 'words, bends by note: 3 draw A',
     separator: ', ',
+    writeChord: holesWriter('words'),
     write: airWriter('words', byNote),
   },
   {
     id: 'arrows-named',
     label: 'arrows, bends by note: 3↓A',
     separator: '  ',
+    writeChord: holesWriter('arrows'),
     write: airWriter('arrows', byNote),
   },
-  { id: 'signs-named', label: 'signs, bends by note: −3A', separator: '  ', write: signWriter(byNote) },
+  {
+    id: 'signs-named',
+    label: 'signs, bends by note: −3A',
+    separator: '  ',
+    writeChord: holesWriter('signs'),
+    write: signWriter(byNote),
+  },
   {
     id: 'letters-named',
     label: 'letters, bends by note: 3dA',
     separator: '  ',
+    writeChord: holesWriter('letters'),
     write: airWriter('letters', byNote),
   },
 ]);

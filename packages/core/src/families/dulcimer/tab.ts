@@ -1,9 +1,15 @@
 import type { ChordSpelling, Spelling } from '../kernel/readLoosely.ts';
 import type { TabWriter } from '../contract.ts';
+import { STRINGS } from './tables.ts';
 import type { DulcimerWay } from './ways.ts';
 
 /** Middle and melody share their first letter, so a single letter would not tell them apart. */
 const SHORT = Object.freeze({ bass: 'bass', middle: 'mid', melody: 'mel' });
+
+/** `0-0-2`, from the bass; a string that is not played is x. */
+function fretsWritten(ways: readonly DulcimerWay[]): string {
+  return STRINGS.map((string) => ways.find(({ technique }) => technique === string)?.fret ?? 'x').join('-');
+}
 
 /** The ½ of a fret is never dropped. */
 export const dialects: readonly TabWriter<DulcimerWay>[] = Object.freeze([
@@ -12,6 +18,7 @@ export const dialects: readonly TabWriter<DulcimerWay>[] = Object.freeze([
     label: 'string and fret: mel 3, bass 0',
     separator: ', ',
     write: (way) => `${SHORT[way.technique]} ${way.fret}`,
+    writeChord: (ways) => (ways.length === STRINGS.length ? fretsWritten(ways) : undefined),
   },
   {
     id: 'columns',
@@ -19,6 +26,7 @@ export const dialects: readonly TabWriter<DulcimerWay>[] = Object.freeze([
     separator: '  ',
     write: ({ fret, technique }) =>
       ({ bass: `${fret}--`, middle: `-${fret}-`, melody: `--${fret}` })[technique],
+    writeChord: fretsWritten,
   },
   { id: 'words', label: 'words: melody string fret 6½', separator: ', ', write: (way) => way.words },
 ]);

@@ -1,7 +1,7 @@
 import type { Haste } from '../../time/noteTiming.ts';
 import type { EffortTerm } from '../effortTerm.ts';
 import type { ChordSpelling } from './readLoosely.ts';
-import { airOf, type Clash, type FingeredWay, type Hold, type Way } from '../way.ts';
+import { airOf, type Air, type Clash, type FingeredWay, type Hold, type Way } from '../way.ts';
 
 /** What harmonicas share: holes in a row before one mouth and one breath. */
 export interface HoleWay extends Way {
@@ -16,6 +16,12 @@ const MOUTH = 5;
 const SIGNS: Readonly<Record<string, string>> = Object.freeze({ '-': '-', '−': '-', '–': '-', '+': '+' });
 const ENDINGS: Readonly<Record<string, string>> = Object.freeze({ '↑': '+', b: '+', '↓': '-', d: '-' });
 
+/** Holes that one breath sounds, in words: `1 2 3 draw`; and how they are typed. */
+const HOLES_IN_WORDS: ChordSpelling = {
+  typed: /^(\d+(?: \d+)+) (blow|draw)$/,
+  notes: ([holes, air]) => holes!.split(' ').map((hole) => `${hole} ${air!}`),
+};
+
 /** Holes in one breath, a figure each: `-123`, `+134`, `123↓`; two figures are rather one hole that is not there. */
 export const HOLES_TYPED: readonly ChordSpelling[] = Object.freeze([
   {
@@ -26,7 +32,32 @@ export const HOLES_TYPED: readonly ChordSpelling[] = Object.freeze([
     typed: /^([1-9]{3,5})([↑↓bd])$/,
     notes: ([holes, air]) => [...holes!].map((hole) => ENDINGS[air!]! + hole),
   },
+  HOLES_IN_WORDS,
 ]);
+
+/** How the dialects of harmonicas write holes and their air. */
+const HOLES_WRITTEN = Object.freeze({
+  words: (holes: string, air: Air) => `${holes} ${air === 'out' ? 'blow' : 'draw'}`,
+  arrows: (holes: string, air: Air) => `${holes}${air === 'out' ? '↑' : '↓'}`,
+  signs: (holes: string, air: Air) => `${air === 'out' ? '+' : '−'}${holes}`,
+  letters: (holes: string, air: Air) => `${holes}${air === 'out' ? 'b' : 'd'}`,
+});
+
+/**
+ * Writes plain holes of one breath as one: in words any, elsewhere three to five of one figure each, which no single hole is
+ * taken for. @param plain id of the technique that has no sign of its own
+ */
+export function holesWriter(style: keyof typeof HOLES_WRITTEN, plain = 'plain') {
+  return (ways: readonly (HoleWay & { readonly air: Air })[]): string | undefined => {
+    const [first] = ways;
+    const isPlain = ways.every(({ technique, air }) => technique === plain && air === first!.air);
+    const fits = style === 'words' ? ways.length > 1 : ways.length >= 3 && ways.length <= 5;
+    const holes = ways.map(({ hole }) => hole).sort((a, b) => a - b);
+    if (!first || !isPlain || !fits || (style !== 'words' && holes.some((hole) => hole > 9)))
+      return undefined;
+    return HOLES_WRITTEN[style](holes.join(style === 'words' ? ' ' : ''), first.air);
+  };
+}
 
 /** One mouth covers neighbouring holes in one breath. */
 export function holesApart(low: FingeredWay<HoleWay>, high: FingeredWay<HoleWay>): Clash | undefined {
