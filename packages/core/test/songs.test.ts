@@ -192,3 +192,20 @@ test('one note that lacks does not put the easiest key behind keys of half-holes
   expect([here.missing, here.notes]).toEqual([1, 26]);
   expect(keys.slice(0, 2).map(({ keyName }) => keyName)).toContain('E');
 });
+
+test('a pitch that is written in two ways is called at each note as it is written there', () => {
+  const chromatic = songOf('C5 C#5 D5 Db5 | C5*4', {
+    keys: [{ at: 0, tonic: { letter: 'F', accidental: 0 }, scale: 'major' }],
+  });
+  const instrument = expectOk(openInstrument(specFromPreset('chromatic', '60-12')));
+  const { line } = songView(
+    instrument,
+    chromatic,
+    { ...plainPlan(families.chromatic), transpose: 0 },
+    { naming: 'key', dialect: 'signs' },
+  );
+  expect(line.map(({ bareNote, degree }) => `${bareNote} ${degree}`)).toEqual([
+    ...['C 5', 'C♯ ♯5', 'D 6', 'D♭ ♭6'],
+    'C 5',
+  ]);
+});

@@ -36,7 +36,7 @@ import { QUARTER, type Ticks } from '../time/ticks.ts';
 import { melodyLine, countingOfSong } from './songLine.ts';
 import { keyOfSongKey } from './songKey.ts';
 import { songChanges, type SongChange } from './songChanges.ts';
-import { songNamer } from './songNamer.ts';
+import { namesOtherwise, songNamer } from './songNamer.ts';
 import { songTab } from './songTab.ts';
 
 /** A song on an instrument: plain data, ready to cross a worker's border. */
@@ -163,6 +163,7 @@ function songReading(song: Song, naming: NotationOptions['naming']): Prepared['r
     keys.set(one, { key, name: songNamer(song, key, naming), home });
   }
   const known = new Map<string, Reading>();
+  const otherwise = namesOtherwise(song);
   return (onset) => {
     const at = holdingAt(song.keys, onset) ?? song.keys[0]!;
     const symbol = holdingAt(song.chords, onset)?.symbol ?? '';
@@ -174,7 +175,8 @@ function songReading(song: Song, naming: NotationOptions['naming']): Prepared['r
       roles: rolesOf(key.scale, [chordNamed(symbol, key.tonic) ?? home]),
     };
     known.set(both, reading);
-    return reading;
+    const here = otherwise.get(onset);
+    return here ? { ...reading, name: songNamer(song, key, naming, here) } : reading;
   };
 }
 
