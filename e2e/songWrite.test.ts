@@ -84,6 +84,17 @@ test('tab without a rhythm is given one by tapping to a count', async () => {
   expect(Math.abs(total - tapped)).toBeLessThan(0.6);
 });
 
+test('tab of another instrument is known by itself, said whose it is, and the song opens on that instrument', async () => {
+  page = await stage.page('/songs');
+  await click(page, 'Write one');
+  await page.waitForSelector('section:has(textarea) textarea');
+  // Fingerings of a whistle, whatever instrument was shown last.
+  await page.type('section:has(textarea) textarea', 'XXXXOO XXXOOO XXOOOO');
+  await sees(page, 'Taken for tab of E♭ whistle of the room');
+  await click(page, 'Keep it');
+  await page.waitForFunction(() => location.search.includes('on=5a3e5046-0000-4000-8000-000000000008'));
+});
+
 test('a note of the song is changed, for every arrangement, and changed back', async () => {
   page = await stage.page(`${songPath(2)}?${LOW_HARMONICA}`);
   await eventually(chips, (found) => expect(found.length).toBeGreaterThan(10));

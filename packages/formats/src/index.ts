@@ -12,5 +12,6 @@ export { FILE_FORMATS, FILE_LIMIT, readFile, type FileFormat, type FileRead } fr
 export { losses, writeFile, WRITTEN_FORMATS, type OnInstrument, type WrittenFormat } from './writeFile.ts';
 export type { Remark } from './remark.ts';
 export { textOf } from './text.ts';
+export { guessReading, type Guess } from './guessReading.ts';
 export { songOfPitches, type Step } from './songOfPitches.ts';
 export { appendDegree, STEP_LENGTHS, withoutLastDegree, type StepLength } from './degrees/appendDegree.ts';

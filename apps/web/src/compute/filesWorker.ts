@@ -3,6 +3,8 @@ import { expectOk, type Problem, type Result } from '@same-song/core';
 import { openInstrument, type InstrumentSpec } from '@same-song/core/instruments';
 import { readTabLine } from '@same-song/core/route';
 import {
+  guessReading,
+  type Guess,
   readDegrees,
   readFirstTune,
   readFile,
@@ -55,6 +57,11 @@ const api = {
       return [item.kind === 'missing' ? item.pitch : item.kind];
     });
     return counted(songOfPitches(steps));
+  },
+  /** What a text may be, if it is not what it was taken for: tab of which of some instruments, or degrees. */
+  guess(text: string, specs: readonly InstrumentSpec[]): Guess | undefined {
+    const opened = specs.map(openInstrument);
+    return guessReading(text, opened.every((one) => one.ok) ? opened.map(expectOk) : []);
   },
   file(name: string, bytes: Uint8Array): FileAnswer {
     return readFile(name, bytes);

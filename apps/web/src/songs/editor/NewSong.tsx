@@ -24,6 +24,7 @@ export function NewSong({ onDone, onBook, record }: NewSongProps) {
     <section className="split new-song card" aria-label={record ? `${record.title} as ABC` : 'A new song'}>
       <SongText state={state} />
       <div className="new-song-shown">
+        {state.taken?.kind === 'tab' && reading?.read && <TakenFor state={state} />}
         {reading && <Remarks reading={reading} text={text} record={record} onBook={onBook} />}
         {even && <Tapping key={text} song={even} onTapped={state.setTapped} />}
         {song ? (
@@ -34,6 +35,18 @@ export function NewSong({ onDone, onBook, record }: NewSongProps) {
         <SaveButtons state={state} />
       </div>
     </section>
+  );
+}
+
+/** Whose tab it is taken for, where it did not look like tab. */
+function TakenFor({ state: { tabFor } }: { readonly state: NewSongState }) {
+  const { instrument, family, dialect } = tabFor;
+  const written = family?.dialects.find(({ id }) => id === dialect)?.label;
+  if (!instrument || !written) return null;
+  return (
+    <p className="new-song-remark" role="status">
+      Taken for tab of {instrument.name}, in {written}.
+    </p>
   );
 }
 

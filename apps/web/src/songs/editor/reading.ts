@@ -87,6 +87,11 @@ export function readText(
   return inWorker<TextRead>(async (work) => work.text(kind, text, spec, dialect), LONGEST.text, signal);
 }
 
+/** The reading that explains most of a text. @param specs of the instruments whose tab it may be */
+export function guessText(text: string, specs: readonly InstrumentSpec[], signal?: AbortSignal) {
+  return inWorker(async (work) => work.guess(text, [...specs]), LONGEST.text, signal);
+}
+
 /** The songs of a file. @param signal aborted when they are not wanted any more */
 export async function readSongFile(file: File, signal?: AbortSignal) {
   const bytes = new Uint8Array(await file.arrayBuffer());

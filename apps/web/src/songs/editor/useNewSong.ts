@@ -7,6 +7,7 @@ import { instruments, songOf, songs, specOf, type SongRecord } from '../../api/r
 import { dialectOf, useSettings } from '../../api/settings.ts';
 import { useRecordActions } from '../../frame/useRecordActions.ts';
 import { kindOf, type TextKind } from './reading.ts';
+import { useGuess, type Taken } from './useGuess.ts';
 import { keepUnfinished, unfinishedSong } from './unfinished.ts';
 import { useTextReading } from './useTextReading.ts';
 
@@ -19,9 +20,12 @@ export function useNewSong(record: SongRecord | undefined, onDone: () => void) {
   const [text, setText] = useState(() => (record ? writeAbc(songOf(record)) : begun.text));
   const [title, setTitle] = useState(record?.title ?? begun.title);
   const [chosenKind, setKind] = useState<TextKind | undefined>(record && 'abc');
-  const kind = chosenKind ?? kindOf(text);
-  const tabFor = useTabInstrument();
+  const [taken, take] = useState<Taken | undefined>(undefined);
+  const kind = chosenKind ?? taken?.kind ?? kindOf(text);
+  const tabFor = useTabInstrument(chosenKind ? undefined : taken);
   const reading = useTextReading(text, kind, tabFor.spec, tabFor.dialect);
+  const guess = useGuess(reading, tabFor.ordered, chosenKind === undefined && !tabFor.isChosen);
+  useEffect(() => take(guess), [guess]);
   /** What was tapped to a text, and the text it was tapped to. */
   const [tapped, setTapped] = useState<{ readonly of: string; readonly song: Song } | undefined>(undefined);
   const song = useMemo((): Song | undefined => {
@@ -39,7 +43,11 @@ export function useNewSong(record: SongRecord | undefined, onDone: () => void) {
     }
     onDone();
   };
-  const { save, busy } = useSongSaving(record, { onChanged: onDone, onKept: leave });
+  const { save, busy } = useSongSaving(record, {
+    onChanged: onDone,
+    onKept: leave,
+    on: kind === 'tab' ? tabFor.instrument?.id : undefined,
+  });
   const isCurrent = reading?.of === text;
   return {
     record,
@@ -54,6 +62,8 @@ export function useNewSong(record: SongRecord | undefined, onDone: () => void) {
     song,
     /** Notes of one length, as those are that were typed without a rhythm; it can be tapped. */
     even: isCurrent && kind !== 'abc' && !record ? evenSong(reading.read?.song) : undefined,
+    /** It is not what it looked like: what it is taken for instead. */
+    taken: chosenKind === undefined ? taken : undefined,
     setTapped: (made: Song) => setTapped({ of: text, song: made }),
     canSave: song !== undefined && isCurrent && !busy,
     save: () => song && save(song),
@@ -64,24 +74,39 @@ export function useNewSong(record: SongRecord | undefined, onDone: () => void) {
 export type NewSongState = ReturnType<typeof useNewSong>;
 
 /** The instrument and the dialect that tab is read in. */
-function useTabInstrument() {
+function useTabInstrument(taken: Taken | undefined) {
   const { data: cabinet = [] } = instruments.useList();
   const { settings } = useSettings();
   const [chosen, choose] = useState<string | undefined>(undefined);
   const [chosenDialect, chooseDialect] = useState<string | undefined>(undefined);
-  const instrument = cabinet.find(({ id }) => id === (chosen ?? settings.lastInstrument)) ?? cabinet[0];
+  const last = cabinet.find(({ id }) => id === settings.lastInstrument) ?? cabinet[0];
+  const instrument = cabinet.find(({ id }) => id === (chosen ?? taken?.instrumentId)) ?? last;
+  const ordered = useMemo(
+    () => (last ? [last, ...cabinet.filter((one) => one !== last)] : []),
+    [cabinet, last],
+  );
   const family = instrument && familyById(instrument.family);
   const dialect =
-    family?.dialects.find(({ id }) => id === chosenDialect)?.id ??
+    family?.dialects.find(({ id }) => id === (chosenDialect ?? taken?.dialect))?.id ??
     (family ? dialectOf(settings, family) : '');
   const spec = useMemo(() => instrument && specOf(instrument), [instrument]);
-  return { cabinet, instrument, spec, family, dialect, choose, chooseDialect };
+  const isChosen = chosen !== undefined || chosenDialect !== undefined;
+  return { cabinet, ordered, instrument, spec, family, dialect, isChosen, choose, chooseDialect };
 }
 
 /** Keeps a new song and goes to it, or changes the one there is, whose notes keep their ids. */
 function useSongSaving(
   record: SongRecord | undefined,
-  { onChanged, onKept }: { readonly onChanged: () => void; readonly onKept: () => void },
+  {
+    onChanged,
+    onKept,
+    on,
+  }: {
+    readonly onChanged: () => void;
+    readonly onKept: () => void;
+    /** Id of the instrument on which a new song opens: the one whose tab it was. */
+    readonly on: string | undefined;
+  },
 ) {
   const navigate = useNavigate();
   const { keep, change, busy } = useRecordActions(songs);
@@ -102,7 +127,7 @@ function useSongSaving(
       // What the server does not take stays in the box.
       onKept: ({ id }) => {
         onKept();
-        void navigate(`/songs/${id}`);
+        void navigate(`/songs/${id}${on === undefined ? '' : `?on=${on}`}`);
       },
     });
   };
