@@ -38,7 +38,15 @@ export {
   waysOf,
   weightOf,
 } from '../practice/progress.ts';
-export { ARTICULATIONS, inRhythm, readRhythm, RHYTHMS, type TimedNote } from '../practice/rhythm.ts';
+export {
+  ARTICULATIONS,
+  feelOfRhythm,
+  inRhythm,
+  readRhythm,
+  rhythmAt,
+  RHYTHMS,
+  type TimedNote,
+} from '../practice/rhythm.ts';
 export { inRound, type Round, roundOf } from '../practice/round.ts';
 export {
   type BeatNow,

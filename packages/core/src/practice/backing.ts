@@ -1,6 +1,7 @@
 import type { Chord } from '../harmony/chord.ts';
 import { pitchClass, type Pitch, type PitchClass } from '../pitch/pitch.ts';
 import { degreeSemitones } from '../scale/degree.ts';
+import { felt, secondHalf, type Feel } from '../groove/feel.ts';
 import { hitsOf, type Form, type FormChord } from '../groove/form.ts';
 import { isDrum, type Groove, type Play } from '../groove/grooves.ts';
 
@@ -41,14 +42,10 @@ export interface BackingOptions {
   readonly groove: Groove;
   /** Counted beats a minute. */
   readonly perMinute: number;
+  /** How eighths are played; where it is left out, those are swung that the groove swings. */
+  readonly feel?: Feel | undefined;
   /** Pitch class of degree 1. */
   readonly home: PitchClass;
-}
-
-/** Swung eighths come at two thirds of a beat; from 120 a minute on they come earlier, and are nearly even at 300. */
-function lateEighth(perMinute: number): number {
-  const fast = Math.min(1, Math.max(0, (perMinute - 120) / 180));
-  return 2 / 3 - fast * (2 / 3 - 0.54);
 }
 
 /** Lowest pitches that a bass and a chord take. */
@@ -61,9 +58,10 @@ export function backing(form: Form, options: BackingOptions): Backing {
   const spans = form.chords;
   const last = form.bars.at(-1);
   const beats = last ? last.at + last.beats : 0;
-  const lateness = lateEighth(perMinute) - 1 / 2;
+  const late = secondHalf(options.feel ?? 'swung', perMinute);
   const events = hitsOf(form, () => groove).flatMap(({ hit, play, at, chord }): BackingEvent[] => {
-    const time = at + (hit.swung ? lateness : 0);
+    const isLate = hit.swung ?? (options.feel !== undefined && groove.divisions === 2);
+    const time = isLate ? felt(at, late) : at;
     const sound = { play, at: time * beat, seconds: hit.beats * beat, loud: hit.loud };
     const part = partOf(play);
     const pitches = part === 'drums' ? [0] : pitchesOf(play, spans, chord, home);

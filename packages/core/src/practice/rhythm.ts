@@ -1,3 +1,4 @@
+import { secondHalf, type Feel } from '../groove/feel.ts';
 import { fail, ok, shown, type Result } from '../result.ts';
 
 /** Lengths in counted beats, taken again and again by the notes of a line. */
@@ -33,6 +34,20 @@ export function readRhythm(text: string): Result<Rhythm> {
     lengths.push(length);
   }
   return ok(lengths);
+}
+
+/** How a rhythm is felt; undefined where what accompanies it may feel as it does. @param text its id or what is typed */
+export function feelOfRhythm(text: string): Feel | undefined {
+  const id = text.trim();
+  return id === 'swung' || id === 'dotted' ? id : undefined;
+}
+
+/** A rhythm at a tempo: swung eighths are less uneven the faster they are. @param perMinute counted beats */
+export function rhythmAt(text: string, perMinute: number): Result<Rhythm> {
+  const feel = feelOfRhythm(text);
+  if (feel === undefined) return readRhythm(text);
+  const second = secondHalf(feel, perMinute);
+  return ok([second, 1 - second]);
 }
 
 /** How the notes of a line are begun and held. */

@@ -1,3 +1,4 @@
+import type { Feel } from '../groove/feel.ts';
 import type { SpelledPitch } from '../pitch/spelledPitch.ts';
 import { soundingPitch } from '../pitch/spelledPitch.ts';
 import { fail, shown, type Result } from '../result.ts';
@@ -41,6 +42,8 @@ export type SongEdit =
   | { readonly kind: 'chord'; readonly at: Ticks; readonly symbol: string }
   /** Whether a phrase ends there. */
   | { readonly kind: 'phrase'; readonly at: Ticks; readonly ends: boolean }
+  /** How its eighths are played. */
+  | { readonly kind: 'feel'; readonly feel: Feel }
   /** Whether the song bears a tag. */
   | { readonly kind: 'tag'; readonly tag: string; readonly on: boolean };
 
@@ -119,6 +122,8 @@ function withEdit(song: Song, edit: SongEdit): Song {
       const others = song.phrases.filter((at) => at !== edit.at);
       return { ...song, phrases: edit.ends ? [...others, edit.at] : others };
     }
+    case 'feel':
+      return { ...song, feel: edit.feel };
     case 'tag': {
       const others = song.tags.filter((tag) => tag !== edit.tag);
       return { ...song, tags: edit.on ? [...others, edit.tag] : others };

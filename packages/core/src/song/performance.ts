@@ -1,3 +1,4 @@
+import type { Feel } from '../groove/feel.ts';
 import { parseChord } from '../harmony/chord.ts';
 import { notePitchClass, type NoteName } from '../pitch/noteName.ts';
 import { pitchClass, type Pitch } from '../pitch/pitch.ts';
@@ -7,6 +8,7 @@ import { barOffsets, metreAt } from './barOffset.ts';
 import { ornamented, withMarkedTouches } from './ornaments.ts';
 import { played } from './played.ts';
 import type { Sounding } from './sounding.ts';
+import { feelOf, feltTimes } from './songFeel.ts';
 import { barAt, barStarts, holdingAt, melodyOf, pitchedVoices, type Song, type Tempo } from './song.ts';
 import { melodyLine, songLine } from './songLine.ts';
 
@@ -20,6 +22,8 @@ export interface PerformanceOptions {
   readonly passage?: { readonly from: string; readonly to: string };
   /** Two bars are counted before it, less what stands before its first bar line. */
   readonly countIn: boolean;
+  /** How its eighths are played; as the song says it when left out. */
+  readonly feel?: Feel;
   /** The counted beats are heard throughout. */
   readonly click?: boolean;
 }
@@ -92,6 +96,7 @@ export function performance(song: Song, options: PerformanceOptions): Performanc
   const runs = runsOf(song, options);
   const clock = clockOf(song, options);
   const first = runs[0]?.from ?? 0;
+  const later = feltTimes(song, options.feel ?? feelOf(song), (at) => 60 / clock(at, at + QUARTER));
   const starts = barStarts(song);
   const offsets = barOffsets(song);
   const withinBar = (at: Ticks) => placeInMeasure(starts, offsets, at);
@@ -110,9 +115,10 @@ export function performance(song: Song, options: PerformanceOptions): Performanc
     .filter(({ id }) => id !== song.melody)
     .flatMap(songLine);
   for (const run of runs) {
+    const [since, until] = [later(run.from), later(run.to)];
     const place = (from: Ticks, length: Ticks) => {
-      const at = begin + clock(run.from, from);
-      return { at, seconds: begin + clock(run.from, Math.min(run.to, from + length)) - at };
+      const at = begin + clock(since, later(from));
+      return { at, seconds: begin + clock(since, Math.min(until, later(from + length))) - at };
     };
     const inRun = ({ onset }: { readonly onset: Ticks }) => onset >= run.from && onset < run.to;
     for (const { id, onset, length, pitch } of melody.filter(inRun))
@@ -135,7 +141,7 @@ export function performance(song: Song, options: PerformanceOptions): Performanc
         ...beatsFrom(song, from, to, offset).map(({ tick, ...beat }) => ({ ...beat, at: place(tick, 0).at })),
       );
     }
-    begin += clock(run.from, run.to);
+    begin += clock(since, until);
   }
   const last = bars.at(-1);
   const rest = last ? restBeforeLoop(song, last, { first, phase }) : { ticks: 0, beats: [] };

@@ -1,3 +1,4 @@
+import { FEELS } from '../groove/feel.ts';
 import * as v from 'valibot';
 import { LETTERS } from '../pitch/noteName.ts';
 import { fields, list, number, oneOf, text, whole, yesOrNo } from '../schema.ts';
@@ -157,6 +158,8 @@ export const SONG = fields({
   melody: ID,
   /** Rising by `at`; each holds until the next. */
   chords: list(CHORD, 5_000),
+  /** How its eighths are played, where that is told: its tags say it otherwise (`feelOf`). */
+  feel: v.exactOptional(oneOf(FEELS)),
   /** Where phrases end, so that breath or bellows may turn there; rising. */
   phrases: list(TIME, bars),
 });

@@ -82,13 +82,13 @@ const byTime = (a: { readonly at: number }, b: { readonly at: number }) => a.at 
 
 /** What accompanies a round, bar for bar. @param groove its id; empty for nothing */
 function accompaniment(
-  { form, home, a4 }: Playable,
+  { form, feel, home, a4 }: Playable,
   round: Round,
   perMinute: number,
   groove: string,
 ): readonly ScoreSound[] {
   if (groove === '' || !form) return [];
-  const { events } = backing(form, { groove: grooveById(groove), perMinute, home });
+  const { events } = backing(form, { groove: grooveById(groove), perMinute, home, feel });
   return events.flatMap((event): ScoreSound[] => {
     const at = inRound(round, form, (event.at * perMinute) / 60);
     return at === undefined ? [] : [soundOf({ ...event, at }, a4)];

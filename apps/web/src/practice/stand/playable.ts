@@ -1,6 +1,7 @@
 import type { Family, Instrument, Scene } from '@same-song/core/instruments';
 import type { PitchClass } from '@same-song/core/music';
 import type { Form, Round } from '@same-song/core/practice';
+import type { Feel } from '@same-song/core/song';
 import type { LineView } from '@same-song/core/route';
 
 /** A note of a round, its time, and the place of its bar. */
@@ -29,6 +30,8 @@ export interface Playable {
   readonly a4: number;
   /** What can be played along with it. */
   readonly form: Form | undefined;
+  /** How its eighths are played; where it does not matter, as what accompanies it has them. */
+  readonly feel: Feel | undefined;
   readonly home: PitchClass;
   /** What to mind with the techniques that are used. */
   readonly cautions: readonly string[];

@@ -10,7 +10,7 @@ import {
   signsText,
   usualTonic,
 } from '@same-song/core/music';
-import { formOf, inRhythm, readRhythm, roundOf } from '@same-song/core/practice';
+import { feelOfRhythm, formOf, inRhythm, rhythmAt, roundOf } from '@same-song/core/practice';
 import { chordOver, type MapView, type StoredQuestion } from '@same-song/core/route';
 import { fifthsOfSongKey } from '@same-song/core/song';
 import type { ItemRecord } from '../../api/records.ts';
@@ -67,14 +67,13 @@ function lineAsPlayable(
     readonly articulation: ItemRecord['how']['articulation'];
   },
 ): Playable {
-  const notes = inRhythm(
-    view.line.map(({ id }) => id),
-    expectOk(readRhythm(rhythm)),
-    articulation,
-  );
   const scale = expectOk(scaleById(question.scale));
   const home = expectOk(chordOver(scale, '1'));
-  const layOut = (perMinute: number) => roundOf({ notes, beatsPerBar: BEATS, perMinute, countIn: true });
+  const ids = view.line.map(({ id }) => id);
+  const layOut = (perMinute: number) => {
+    const notes = inRhythm(ids, expectOk(rhythmAt(rhythm, perMinute)), articulation);
+    return roundOf({ notes, beatsPerBar: BEATS, perMinute, countIn: true });
+  };
   const round = layOut(60);
   const tonic = expectOk(parseNote(question.tonic));
   return {
@@ -92,6 +91,7 @@ function lineAsPlayable(
     a4: chosen.spec.a4,
     instrument,
     form: formOf({ name: '', beats: BEATS, bars: round.bars.map(() => [home]) }),
+    feel: feelOfRhythm(rhythm),
     home: notePitchClass(tonic),
     cautions: view.cautions,
   };

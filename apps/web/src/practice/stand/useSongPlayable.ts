@@ -3,7 +3,7 @@ import { expectOk } from '@same-song/core';
 import { familyById, openInstrument, type Family } from '@same-song/core/instruments';
 import { notePitchClass, noteText } from '@same-song/core/music';
 import { songForm, songRound } from '@same-song/core/practice';
-import { plainPlan, type SongView } from '@same-song/core/song';
+import { feelOf, plainPlan, type SongView } from '@same-song/core/song';
 import { songOf, songs, type ItemRecord } from '../../api/records.ts';
 import { dialectOf, useSettings } from '../../api/settings.ts';
 import { useSongView } from '../../compute/computeSongs.ts';
@@ -75,6 +75,7 @@ function songAsPlayable(
     a4: chosen.spec.a4,
     instrument,
     form: songForm(song, round.stretches),
+    feel: feelOf(song),
     home: notePitchClass(song.keys[0]!.tonic),
     cautions: view.cautions,
   };

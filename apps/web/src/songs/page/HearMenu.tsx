@@ -1,19 +1,29 @@
 import Button from '@mui/material/Button';
 import Popover from '@mui/material/Popover';
 import { useRef, useState } from 'react';
-import { hasChords, hasRepeats, pitchedVoices, type Song } from '@same-song/core/song';
+import { feelOf, hasChords, hasRepeats, pitchedVoices, type Feel, type Song } from '@same-song/core/song';
 import { Check } from '../../controls/Check.tsx';
+import { Picklist } from '../../controls/Picklist.tsx';
 import type { Hearing } from './useSongPlayer.ts';
 
-/** What sounds along with the melody. */
+/** How eighths are played, as the song says it for every arrangement. */
+const FEEL_CHOICES: readonly { readonly id: Feel; readonly label: string }[] = [
+  { id: 'even', label: 'even' },
+  { id: 'swung', label: 'swung, two to one' },
+  { id: 'dotted', label: 'dotted, three to one' },
+];
+
+/** What sounds along with the melody, and how. */
 export function HearMenu({
   song,
   hearing,
   onHearing,
+  onFeel,
 }: {
   readonly song: Song;
   readonly hearing: Hearing;
   readonly onHearing: (hearing: Hearing) => void;
+  readonly onFeel: (feel: Feel) => void;
 }) {
   const [open, setOpen] = useState(false);
   const button = useRef<HTMLButtonElement>(null);
@@ -49,6 +59,7 @@ export function HearMenu({
                 onChange={(checked) => onHearing({ ...hearing, [name]: checked })}
               />
             ))}
+          <Picklist label="Its eighths" value={feelOf(song)} choices={FEEL_CHOICES} onChange={onFeel} />
         </div>
       </Popover>
     </>

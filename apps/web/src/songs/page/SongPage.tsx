@@ -95,7 +95,7 @@ function SongBody({ state, view }: { state: SongState; view: SongView }) {
   return (
     <div className={`song-screen paper-${screen.paper}`}>
       <div className="song-main">
-        <SongTools state={state} view={view} screen={screen} />
+        {record && <SongTools state={state} view={view} record={record} screen={screen} />}
         {isWriting && record && <NewSong record={record} onDone={() => screen.setIsWriting(false)} />}
         {isMoving && record && <SongMove state={state} view={view} />}
         <div className="song-paper-head">

@@ -5,6 +5,8 @@ import { lazyPart } from '../../frame/lazyPart.tsx';
 import { TempoField } from '../../controls/TempoField.tsx';
 import { HearMenu } from './HearMenu.tsx';
 import { PractiseSong } from './PractiseSong.tsx';
+import type { SongRecord } from '../../api/records.ts';
+import { useSongEdits } from './songEdits.ts';
 import type { SongState } from './useSong.ts';
 import type { SongScreen } from './useSongScreen.ts';
 
@@ -14,11 +16,13 @@ const SongFiles = lazyPart('Files', async () => (await import('./SongFiles.tsx')
 interface SongToolsProps {
   readonly state: SongState;
   readonly view: SongView;
+  readonly record: SongRecord;
   readonly screen: SongScreen;
 }
 
 /** What can be done with the song: hear it, draw it, write, move, practise and print it. */
-export function SongTools({ state, view, screen }: SongToolsProps) {
+export function SongTools({ state, view, record, screen }: SongToolsProps) {
+  const edit = useSongEdits(record);
   const { loop, setLoop } = state;
   const { player, perMinute, isDrawn, isWriting, isMoving } = screen;
   return (
@@ -27,7 +31,12 @@ export function SongTools({ state, view, screen }: SongToolsProps) {
         {player.playing ? 'Stop' : 'Play'}
       </Button>
       <TempoField tempo={perMinute} onTempo={screen.setPerMinute} />
-      <HearMenu song={view.song} hearing={screen.hearing} onHearing={screen.setHearing} />
+      <HearMenu
+        song={view.song}
+        hearing={screen.hearing}
+        onHearing={screen.setHearing}
+        onFeel={(feel) => edit([{ kind: 'feel', feel }], 'how its eighths are played')}
+      />
       <Button
         variant="text"
         aria-pressed={isDrawn}
