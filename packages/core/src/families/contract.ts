@@ -191,6 +191,8 @@ export interface FamilyDefinition<Layout, W extends Way> {
    * @param called the name of the way's note
    */
   brief(layout: Layout, way: W, called: NoteName): string;
+  /** The same where no place shows the side, if the brief text does not tell it: `bass 3`. */
+  briefAlone?(way: W): string;
   /**
    * Reads one note of tab; the problem's position is the index of the first wrong character. Left out, or where it gives
    * nothing, a note is looked up among what `tab` writes of all ways.
@@ -240,6 +242,8 @@ export interface OpenLayout extends OwnKey {
   tab(way: Way, dialect: string, called?: NoteName): string;
   /** @param called as for `tab` */
   brief(way: Way, called?: NoteName): string;
+  /** The brief text where no place shows the side. @param called as for `tab` */
+  briefAlone(way: Way, called?: NoteName): string;
   parseTab(text: string, dialect: string): Result<Way>;
   /** Ways that sound together as one, in a dialect that has that; undefined elsewhere. */
   chordTab(ways: readonly Way[], dialect: string): string | undefined;

@@ -115,6 +115,8 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
       tables: (key) => definition.tables?.(layout, key, ways) ?? [],
       tab: (way, dialect, note) => write(own(way), dialect, note),
       brief: (way, note = called(own(way))) => definition.brief(layout, own(way), note),
+      briefAlone: (way, note = called(own(way))) =>
+        definition.briefAlone?.(own(way)) ?? definition.brief(layout, own(way), note),
       chordTab: (chord, dialect) =>
         definition.dialects.find(({ id }) => id === dialect)?.writeChord?.(chord.map(own)),
       chordTyped: (text) => chordTyped(text, definition.chordSpellings ?? []),

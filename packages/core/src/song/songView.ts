@@ -210,7 +210,7 @@ export function songView(
         start: onset / QUARTER,
         note: name.withOctave(pitch),
         tab: instrument.tab(way!, notation.dialect, name.spelled(pitch)),
-        brief: instrument.brief(way!, name.spelled(pitch)),
+        brief: instrument.briefAlone(way!, name.spelled(pitch)),
       })),
       price: added.price,
     },

@@ -1,6 +1,6 @@
 import type { SongView } from '@same-song/core/song';
 import type { PlacedNote } from '../../scene/row/rowSize.ts';
-import { ADDED_ROOM } from './addedRoom.ts';
+import { columnRoom } from './addedRoom.ts';
 
 type AddedNotes = SongView['added']['notes'];
 
@@ -8,6 +8,7 @@ type AddedNotes = SongView['added']['notes'];
 interface Column {
   readonly start: number;
   readonly x: number;
+  readonly room: number;
   /** Lowest first. */
   readonly briefs: readonly string[];
 }
@@ -51,11 +52,14 @@ function columnsOf(
     const here = added.get(note.id) ?? [];
     for (const start of [...new Set(here.map((one) => one.start))].sort((a, b) => a - b)) {
       const place = x + ((right - x) * (start - note.start)) / Math.max(end - note.start, note.beats);
-      const before = columns.at(-1)?.x ?? -Infinity;
+      const together = here.filter((one) => one.start === start);
+      const before = columns.at(-1);
+      const least = before ? before.x + (before.room + columnRoom(together)) / 2 : -Infinity;
       columns.push({
         start,
-        x: start === note.start ? place : Math.max(place, before + ADDED_ROOM),
-        briefs: here.filter((one) => one.start === start).map(({ brief }) => brief),
+        x: Math.max(place, least),
+        room: columnRoom(together),
+        briefs: together.map(({ brief }) => brief),
       });
     }
   });

@@ -42,7 +42,7 @@ export function Systems(props: SystemsProps) {
   const { song, line } = view;
   const gutter = width >= WIDE ? GUTTER : 0;
   const room = Math.max(LEAST, width - gutter);
-  const systems = useMemo(() => systemsOf(song, room), [song, room]);
+  const systems = useMemo(() => systemsOf(song, room, view.added.notes), [song, room, view.added]);
   const notes = useMemo(() => byId(line), [line]);
   const secondNotes = useMemo(() => second && byId(second.view.line), [second]);
   const secondRow = useMemo(

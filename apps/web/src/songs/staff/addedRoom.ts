@@ -1,14 +1,13 @@
-import { ADDED_VOICE, type Song } from '@same-song/core/song';
+import type { SongView } from '@same-song/core/song';
 
-/** Room of what is added at one time for its chip, in CSS pixels. */
-export const ADDED_ROOM = 44;
+type Added = Pick<SongView['added']['notes'][number], 'brief' | 'start'>;
 
-/** Room that each note of a melody needs for what is added until the next begins, in CSS pixels. */
-export function addedRooms(
-  song: Song,
-): (note: { readonly onset: number; readonly length: number }) => number {
-  const voices = song.parts.flatMap((part) => part.voices);
-  const added = voices.find(({ id }) => id === ADDED_VOICE)?.notes ?? [];
-  const onsets = [...new Set(added.map(({ onset }) => onset))];
-  return ({ onset, length }) => ADDED_ROOM * onsets.filter((at) => at >= onset && at < onset + length).length;
+/** Room of a chip with a text, in CSS pixels: of two letters or a figure at least. */
+export function chipRoom({ brief }: Pick<Added, 'brief'>): number {
+  return Math.max(44, 8 * brief.length + 14);
+}
+
+/** Room of what begins together. */
+export function columnRoom(notes: readonly Pick<Added, 'brief'>[]): number {
+  return Math.max(0, ...notes.map(chipRoom));
 }

@@ -1,9 +1,9 @@
-import type { Song } from '@same-song/core/song';
+import type { Song, SongView } from '@same-song/core/song';
 import { writeAbc } from '@same-song/formats';
 import EngraverController from 'abcjs/src/write/engraver-controller.js';
 import Parser from 'abcjs/src/parse/abc_parse.js';
 import Svg from 'abcjs/src/write/svg.js';
-import { addedRooms } from './addedRoom.ts';
+import { columnRoom } from './addedRoom.ts';
 
 /** Its only style of its own, for marking text while dragging, which nothing here needs and the page's policy refuses. */
 Svg.prototype.insertStyles = () => undefined;
@@ -62,10 +62,10 @@ export function isEngraverReady(): boolean {
   return ready;
 }
 
-/** Bars of each system, so that nothing is set closer than it can be read. @param width in CSS pixels */
-export function systemsOf(song: Song, width: number): readonly number[] {
+/** Bars of each system, so that nothing is set closer than it can be read. @param width in CSS pixels @param added what is played with it */
+export function systemsOf(song: Song, width: number, added: AddedNotes = []): readonly number[] {
   const melody = song.parts.flatMap(({ voices }) => voices).find(({ id }) => id === song.melody)!;
-  const addedRoom = addedRooms(song);
+  const addedRoom = roomsUnder(added);
   let at = 0;
   const widths = song.bars.map(({ length }) => {
     const [from, to] = [at, (at += length)];
@@ -73,7 +73,7 @@ export function systemsOf(song: Song, width: number): readonly number[] {
     const each = notes.map((note) => {
       const { lyrics = [], length: ticks } = note;
       const words = Math.max(0, ...lyrics.map((syllable) => (syllable ? syllable.text.length * 8 + 12 : 0)));
-      return Math.max(words, addedRoom(note), LEAST_NOTE + (ticks / LONG_NOTE) * 14);
+      return Math.max(words, addedRoom.get(note.id) ?? 0, LEAST_NOTE + (ticks / LONG_NOTE) * 14);
     });
     return 26 + each.reduce((sum, one) => sum + one, 0);
   });
@@ -90,6 +90,26 @@ export function systemsOf(song: Song, width: number): readonly number[] {
     used += bar;
   });
   return systems;
+}
+
+type AddedNotes = SongView['added']['notes'];
+
+/** The engraver gives room by length, and not just where it is needed. */
+const UNEVEN = 1.2;
+
+/** Room that notes of a melody need for what is added until the next begins, by note, in CSS pixels. */
+function roomsUnder(added: AddedNotes): ReadonlyMap<string, number> {
+  const columns = new Map<string, Map<number, AddedNotes[number][]>>();
+  for (const note of added) {
+    const under = columns.get(note.under) ?? new Map<number, AddedNotes[number][]>();
+    columns.set(note.under, under);
+    under.set(note.start, [...(under.get(note.start) ?? []), note]);
+  }
+  const rooms = [...columns].map(([id, starts]) => {
+    const room = [...starts.values()].reduce((sum, notes) => sum + columnRoom(notes), 0);
+    return [id, starts.size > 1 ? UNEVEN * room : room] as const;
+  });
+  return new Map(rooms);
 }
 
 /** Room of a note for its chip, in CSS pixels; long notes get a little more. */

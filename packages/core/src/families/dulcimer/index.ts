@@ -25,7 +25,7 @@ import {
 } from './layout.ts';
 import { modeTable } from './modes.ts';
 import { presets } from './presets.ts';
-import { brief, chordSpellings, dialects, spellings } from './tab.ts';
+import { brief, briefAlone, chordSpellings, dialects, spellings } from './tab.ts';
 import { capabilityGroups, fingeringsFor, FINGERINGS, techniques, ways, type DulcimerWay } from './ways.ts';
 
 export const dulcimer = defineFamily<DulcimerLayout, DulcimerWay>({
@@ -69,6 +69,7 @@ export const dulcimer = defineFamily<DulcimerLayout, DulcimerWay>({
   tuning,
   withTuning,
   brief: (_, way) => brief(way),
+  briefAlone,
   diagram,
 });
 

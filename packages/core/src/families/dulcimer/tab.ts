@@ -50,6 +50,10 @@ export const chordSpellings: readonly ChordSpelling[] = Object.freeze([
   },
 ]);
 
+export function briefAlone({ technique, fret }: DulcimerWay): string {
+  return `${SHORT[technique]} ${fret}`;
+}
+
 export function brief({ fret }: DulcimerWay): string {
   return fret;
 }
