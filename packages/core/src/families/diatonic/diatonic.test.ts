@@ -1,3 +1,4 @@
+import { prefer, routeOf, wayIds } from '../../../test/instruments.ts';
 import { expectOk } from '../../result.ts';
 import { parsePitch } from '../../pitch/noteName.ts';
 import { openInstrument, specFromPreset, type Instrument } from '../../instrument/instrument.ts';
@@ -243,4 +244,15 @@ describe('bad layouts name their reed', () => {
         expect.objectContaining({ field, message: expect.stringContaining(message) }),
       );
   });
+});
+
+test.each([
+  ['C5 G4 C5 G4 C5 G4 C5', '4b 3b 4b 3b 4b 3b 4b'],
+  ['C4 E4 G4 C5', '1b 2b 3b 4b'],
+  // Among drawn notes the full one costs no turn.
+  ['D4 G4 B4', '1d 2d 3d'],
+])('under the best tone %s stays in one breath: %s', (names, ways) => {
+  const instrument = harmonica('C4');
+  const pitches = names.split(' ').map(pitch);
+  expect(wayIds(routeOf(instrument, pitches, prefer('diatonic', 'tone'))).join(' ')).toBe(ways);
 });

@@ -174,8 +174,8 @@ export const preferences: readonly PreferencePreset[] = [
   {
     id: 'tone',
     label: 'the best tone',
-    about: 'Full notes first, even where they cost a turn or a jump.',
-    weights: { tone: 4, turns: 0.2, jumps: 0.4 },
+    about: 'Full notes first, where they cost no more than a turn and a jump.',
+    weights: { tone: 4, turns: 0.7, jumps: 0.4 },
     avoid: [],
   },
   {
