@@ -216,6 +216,7 @@ figures('dulcimer', 'd3-a3-d4', [
   ['slides', ['melody.2/r'], 1, { from: ['melody.1/r'] }],
   ['slides', ['middle.1/r'], 0.5, { from: ['melody.1/r'] }],
   ['slides', ['melody.1/r'], 0, { from: ['melody.1/r'] }],
+  ['slides', ['melody.2/n'], 0, { from: ['melody.1/n'], options: { hand: 'noter' } }],
   ['slides', ['melody.2/m'], 0, { from: ['melody.1/r'] }],
   // A half fret and the next: the finger slides on.
   ['slides', ['melody.7/i'], 0, { from: ['melody.6½/i'] }],

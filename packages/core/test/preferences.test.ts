@@ -52,7 +52,7 @@ const AGREED: Readonly<Record<FamilyId, Readonly<Record<string, string>>>> = {
   dulcimer: {
     '': 'crossings 0.5, shifts 0.35, spans 0.5, slides 0.7, thumb 0.8, pick 0.3, off-melody 0.2',
     across: '',
-    noter: 'shifts 0.2, slides 0',
+    noter: 'shifts 0.2',
     melody: 'off-melody 6',
     chord: 'shifts 1.2, off-melody 6',
     'bass-string': '',

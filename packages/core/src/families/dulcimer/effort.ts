@@ -33,6 +33,9 @@ function slidesOn(before: FingeredWay<DulcimerWay>, after: FingeredWay<DulcimerW
   );
 }
 
+/** Id of the noter among the fingerings. */
+const NOTER = 'n';
+
 /** What the fingers that fret in both holds do: stay, slide on, go along their string, or go across to another. */
 function fingersAgain(from: Hold<DulcimerWay>, to: Hold<DulcimerWay>): { used: boolean; cost: number } {
   const again = { used: false, cost: 0 };
@@ -40,7 +43,8 @@ function fingersAgain(from: Hold<DulcimerWay>, to: Hold<DulcimerWay>): { used: b
     for (const before of from) {
       if (before.fingering === undefined || before.fingering !== after.fingering) continue;
       again.used = true;
-      if (slidesOn(before, after)) continue;
+      // A noter is there to slide.
+      if (slidesOn(before, after) || after.fingering === NOTER) continue;
       if (before.way.fret !== after.way.fret) again.cost += 1;
       else if (before.way.technique !== after.way.technique) again.cost += 0.5;
     }
@@ -142,9 +146,9 @@ export function remarks(line: readonly PlayedHold<DulcimerWay>[], options: Chose
     const pick = { noteId, mark: direction, text: `pick ${direction}`, routine: true };
     const move = handMove(carried, hold) ?? 0;
     const slid = hold.find((after) => line[i - 1]?.hold.some((before) => slidesOn(before, after)));
-    if (slid && slid.fingering !== 'n')
+    if (slid && slid.fingering !== NOTER)
       return [pick, { noteId, mark: 'sl', text: `Slide the finger on to fret ${slid.way.fret}.` }];
-    const noter = hold.some(({ fingering }) => fingering === 'n');
+    const noter = hold.some(({ fingering }) => fingering === NOTER);
     if (noter || Math.abs(move) <= 1) return [pick];
     const where = `${move > 0 ? 'up' : 'down'} to fret ${fretted(hold)[0]!.way.fret}`;
     return [pick, { noteId, mark: 'shift', text: `Move the hand ${where}.` }];
@@ -182,7 +186,7 @@ export const preferences: readonly PreferencePreset[] = [
     id: 'noter',
     label: 'noter and drones',
     about: 'The melody string alone, the others drone.',
-    weights: { shifts: 0.2, slides: 0 },
+    weights: { shifts: 0.2 },
     avoid: ['middle', 'bass'],
     playingOptions: { hand: 'noter' },
   },
