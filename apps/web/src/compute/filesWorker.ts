@@ -1,7 +1,8 @@
 import { expose } from 'comlink';
 import { expectOk, type Problem, type Result } from '@same-song/core';
 import { openInstrument, type InstrumentSpec } from '@same-song/core/instruments';
-import { readTabLine } from '@same-song/core/route';
+import { readTabLine, type Pin } from '@same-song/core/route';
+import { typedPins } from '@same-song/core/song';
 import {
   guessReading,
   type Guess,
@@ -23,6 +24,8 @@ export type TextRead =
       readonly value: Read;
       /** Tunes that the text holds: the song is the first of them. */
       readonly tunes: number;
+      /** Pins with which the notes of tab are played as they were typed. */
+      readonly pins?: readonly Pin[];
     }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
@@ -56,7 +59,12 @@ const api = {
       if (item.kind === 'touched') return [{ touched: item.way.pitch }];
       return [item.kind === 'missing' ? item.pitch : item.kind];
     });
-    return counted(songOfPitches(steps));
+    const read = songOfPitches(steps);
+    if (!read.ok) return read;
+    const typed = items.value.flatMap((item) =>
+      item.kind === 'way' ? [item.way.id] : item.kind === 'missing' ? [undefined] : [],
+    );
+    return { ...read, tunes: 1, pins: typedPins(instrument, read.value.song, typed) };
   },
   /** What a text may be, if it is not what it was taken for: tab of which of some instruments, or degrees. */
   guess(text: string, specs: readonly InstrumentSpec[]): Guess | undefined {

@@ -57,6 +57,7 @@ export { melodyLine } from '../song/songLine.ts';
 export { SONG_LIMITS } from '../song/songSchema.ts';
 export { feelOf } from '../song/songFeel.ts';
 export { FEELS, type Feel } from '../groove/feel.ts';
+export { typedPins } from '../song/typedPins.ts';
 export { songSheet } from '../song/songSheet.ts';
 export { type SongInKey, songTabs } from '../song/songTabs.ts';
 export { songTunings, type SongTuning } from '../song/songTunings.ts';

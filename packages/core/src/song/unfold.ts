@@ -21,8 +21,9 @@ export function unfold(song: Pick<Song, 'bars' | 'order' | 'metres'>): Unfolded 
   const { bars, order } = song;
   const remarks = new Set<string>();
   const played: number[] = [];
+  const numbers = barNumbers(song);
   for (const [from, to] of sectionsOf(bars, order ?? [], remarks)) {
-    walk(song, from, to, played, remarks);
+    walk(song, { from, to, numbers }, played, remarks);
     if (played.length >= PLAYED_BARS_LIMIT) break;
   }
   if (played.length >= PLAYED_BARS_LIMIT)
@@ -49,10 +50,10 @@ function sectionsOf(
   return begins[0]! > 0 ? [[0, begins[0]!], ...found] : found;
 }
 
+/** @param numbers of all bars, as musicians count */
 function walk(
-  song: Pick<Song, 'bars' | 'metres'>,
-  from: number,
-  to: number,
+  song: Pick<Song, 'bars'>,
+  { from, to, numbers }: { readonly from: number; readonly to: number; readonly numbers: readonly number[] },
   played: number[],
   remarks: Set<string>,
 ): void {
@@ -84,7 +85,7 @@ function walk(
     }
     played.push(at);
     if (!jumped && time < timesOf(bars, at, row, remarks)) {
-      if (!bars[start]!.repeatStart) remarks.add(assumedStart(barNumbers(song), at, start, from));
+      if (!bars[start]!.repeatStart) remarks.add(assumedStart(numbers, at, start, from));
       time += 1;
       at = start;
       continue;

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { familyById } from '@same-song/core/instruments';
-import { keepIds, type Song } from '@same-song/core/song';
+import { keepIds, plainPlan, planToLink, type Song } from '@same-song/core/song';
 import { writeAbc } from '@same-song/formats';
 import { instruments, songOf, songs, specOf, type SongRecord } from '../../api/records.ts';
 import { dialectOf, useSettings } from '../../api/settings.ts';
@@ -9,7 +9,7 @@ import { useRecordActions } from '../../frame/useRecordActions.ts';
 import { kindOf, type TextKind } from './reading.ts';
 import { useGuess, type Taken } from './useGuess.ts';
 import { keepUnfinished, unfinishedSong } from './unfinished.ts';
-import { useTextReading } from './useTextReading.ts';
+import { useTextReading, type TextReading } from './useTextReading.ts';
 
 /**
  * A song that is being written: its text, what is read of it, and keeping it.
@@ -46,7 +46,7 @@ export function useNewSong(record: SongRecord | undefined, onDone: () => void) {
   const { save, busy } = useSongSaving(record, {
     onChanged: onDone,
     onKept: leave,
-    on: kind === 'tab' ? tabFor.instrument?.id : undefined,
+    opens: kind === 'tab' ? openingLink(tabFor, reading) : '',
   });
   const isCurrent = reading?.of === text;
   return {
@@ -94,18 +94,29 @@ function useTabInstrument(taken: Taken | undefined) {
   return { cabinet, ordered, instrument, spec, family, dialect, isChosen, choose, chooseDialect };
 }
 
+/** Where a song that was typed as tab opens: on its instrument, with the ways that were typed. */
+function openingLink(
+  { instrument, family }: Pick<ReturnType<typeof useTabInstrument>, 'instrument' | 'family'>,
+  reading: TextReading | undefined,
+): string {
+  if (!instrument || !family) return '';
+  const pins = reading?.read ? reading.pins : [];
+  const plan = pins.length > 0 ? { ...plainPlan(family), transpose: 0, pins } : plainPlan(family);
+  return `?${new URLSearchParams({ on: instrument.id, ...planToLink(plan, family) }).toString()}`;
+}
+
 /** Keeps a new song and goes to it, or changes the one there is, whose notes keep their ids. */
 function useSongSaving(
   record: SongRecord | undefined,
   {
     onChanged,
     onKept,
-    on,
+    opens,
   }: {
     readonly onChanged: () => void;
     readonly onKept: () => void;
-    /** Id of the instrument on which a new song opens: the one whose tab it was. */
-    readonly on: string | undefined;
+    /** How a new song is opened: on the instrument whose tab it was, as it was typed. */
+    readonly opens: string;
   },
 ) {
   const navigate = useNavigate();
@@ -127,7 +138,7 @@ function useSongSaving(
       // What the server does not take stays in the box.
       onKept: ({ id }) => {
         onKept();
-        void navigate(`/songs/${id}${on === undefined ? '' : `?on=${on}`}`);
+        void navigate(`/songs/${id}${opens}`);
       },
     });
   };

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import { useDebounce } from 'use-debounce';
 import type { Problem } from '@same-song/core';
 import type { InstrumentSpec } from '@same-song/core/instruments';
+import type { Pin } from '@same-song/core/route';
 import type { Read } from '@same-song/formats';
 import { readText, type TextKind } from './reading.ts';
 
@@ -10,7 +11,12 @@ const PAUSE = 250;
 
 /** What became of a text; `of` is the text itself, which may have been typed on since. */
 export type TextReading = { readonly of: string } & (
-  | { readonly read: Read; readonly tunes: number; readonly problems?: undefined }
+  | {
+      readonly read: Read;
+      readonly tunes: number;
+      readonly pins: readonly Pin[];
+      readonly problems?: undefined;
+    }
   | { readonly read?: undefined; readonly problems: readonly Problem[] }
 );
 
@@ -37,7 +43,7 @@ export function useTextReading(
       (read) =>
         answer(
           read.ok
-            ? { of: settled, read: read.value, tunes: read.tunes }
+            ? { of: settled, read: read.value, tunes: read.tunes, pins: read.pins ?? [] }
             : { of: settled, problems: read.problems },
         ),
       (error: Error) => answer({ of: settled, problems: [{ field: '', wrong: '', message: error.message }] }),
