@@ -1,4 +1,4 @@
-import { families, type FamilyId } from '../src/families/index.ts';
+import { families, FAMILY_IDS, type FamilyId } from '../src/families/index.ts';
 import { openInstrument, specFromPreset } from '../src/instrument/instrument.ts';
 import { noteText } from '../src/pitch/noteName.ts';
 import { expectOk } from '../src/result.ts';
@@ -7,7 +7,7 @@ import { plainPlan } from '../src/song/arrangement.ts';
 import type { Song, SongNote } from '../src/song/song.ts';
 import { playedWith } from '../src/song/playedWith.ts';
 import { countingOfSong, melodyLine } from '../src/song/songLine.ts';
-import { songView, type SongView } from '../src/song/songView.ts';
+import { songAlternatives, songView, type SongView } from '../src/song/songView.ts';
 import { routingContext } from '../src/route/context.ts';
 import { quarters } from '../src/time/ticks.ts';
 import { songOf } from './samples/song.ts';
@@ -150,4 +150,22 @@ test('what is added ends where the bellows turn, and where it began an eighth is
       expect([note.id, note.way!.air]).toEqual([note.id, way!.air]);
   for (const { onset, length, way } of cut)
     expect(melody.find((one) => one.onset === onset + length)!.way!.air).not.toBe(way!.air);
+});
+
+test.each(FAMILY_IDS)('%s: with chords between its notes every other way of a note can be pinned', (id) => {
+  const family = families[id];
+  const instrument = expectOk(openInstrument(specFromPreset(id, family.presets[0]!.id)));
+  const notation = { naming: 'key', dialect: family.dialects[0]!.id } as const;
+  const plan = {
+    ...plainPlan(family),
+    adds: { style: 'rhythm', fullness: 'full', without: [] },
+  } as const;
+  for (const { id: noteId, wayId } of songView(instrument, WALTZ, plan, notation).line) {
+    const others = wayId === undefined ? [] : songAlternatives(instrument, WALTZ, plan, noteId);
+    for (const other of others) {
+      const pinned = { ...plan, pins: [{ noteId, wayId: other.wayId }] };
+      const note = songView(instrument, WALTZ, pinned, notation).line.find((one) => one.id === noteId);
+      expect([noteId, note?.wayId]).toEqual([noteId, other.wayId]);
+    }
+  }
 });

@@ -54,11 +54,19 @@ function settled(
   const holding = new Set(held.map(({ id }) => id));
   const byId = new Map(added.map((note) => [note.id, note]));
   const played = route.notes.filter(({ id }) => !holding.has(id));
-  const sounding = new Map<string, AddedNote>();
+  /** What begins together is let go together, as chords are written. */
+  const lengths = new Map<Ticks, Ticks>();
   played.forEach((note, i) => {
-    const one = byId.get(note.id);
-    if (one && note.way) sounding.set(note.id, { ...one, length: lasting(instrument, played, i) });
+    if (!note.way || !byId.has(note.id)) return;
+    const length = lasting(instrument, played, i);
+    lengths.set(note.onset, Math.min(length, lengths.get(note.onset) ?? length));
   });
+  const sounding = new Map(
+    played.flatMap(({ id, way, onset }) => {
+      const one = byId.get(id);
+      return one && way ? [[id, { ...one, length: lengths.get(onset)! }] as const] : [];
+    }),
+  );
   // A pin of the melody may leave no room for what was added.
   const notes = played.filter(({ id }) => !byId.has(id) || sounding.has(id));
   return { route: { ...route, notes }, added: sounding };
