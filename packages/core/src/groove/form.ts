@@ -51,49 +51,50 @@ export interface PlacedHit {
   readonly beats: number;
 }
 
+/** A drummer's phrase, in bars. */
+const PHRASE = 8;
+
 /**
- * A groove laid over the bars of a form, each bar begun anew, with its fill at the end. Grooves of two even beats are
- * felt in two where a bar has four. Rising bar by bar. @param grooveOf what each bar, by its number, is played in
+ * A groove laid over the bars of a form, each bar begun anew, with its fill in the last beat of every eighth bar and of the
+ * last. Grooves of two even beats are felt in two where a bar has four. Rising bar by bar.
+ * @param grooveOf what each bar, by its number, is played in
  */
 export function hitsOf(form: Form, grooveOf: (bar: number) => Groove): readonly PlacedHit[] {
   const { bars, chords } = form;
-  const last = bars.at(-1);
-  if (!last) return [];
-  const end = last.at + last.beats;
-  const { fill } = grooveOf(bars.length - 1);
-  const fillFrom = fill.length > 0 ? end - 1 : end;
   const bass = bassPlays(form);
   const placed: PlacedHit[] = [];
-  const add = (
-    hit: Hit,
-    at: number,
-    { bar, groove, beats }: { bar: number; groove: Groove; beats: number },
-  ) => {
-    const chord = chords.findLastIndex((span) => span.at <= at + 1e-9);
-    if (chord >= 0) placed.push({ hit, play: bass(hit.play, at, chord, groove), at, bar, chord, beats });
-  };
+  const upbeats = bars[0]?.before ? 1 : 0;
   for (const [number, bar] of bars.entries()) {
     const groove = grooveOf(number);
     const before = bar.before ?? 0;
     const measure = before + bar.beats;
     const slower = groove.beats === 2 && groove.divisions === 2 && measure === 4 ? 2 : 1;
+    const ends = number === bars.length - 1 || (number + 1 - upbeats) % PHRASE === 0;
+    const fillFrom = ends && groove.fill.length > 0 && bar.beats > 1 ? bar.beats - 1 : bar.beats;
+    const add = (hit: Hit, within: number, beats: number) => {
+      const at = bar.at + within;
+      const chord = chords.findLastIndex((span) => span.at <= at + 1e-9);
+      if (chord < 0 || (hit.toChange && !changesSoon(form, chord, at))) return;
+      placed.push({ hit, play: bass(hit.play, at, chord, groove), at, bar: number, chord, beats });
+    };
     for (let cycle = 0; cycle < measure; cycle += slower * groove.beats)
       for (const hit of groove.hits) {
         const within = cycle + slower * hit.at - before;
-        if (within < 0 || within >= bar.beats || (isDrum(hit.play) && bar.at + within >= fillFrom)) continue;
+        if (within < 0 || within >= bar.beats || (isDrum(hit.play) && within >= fillFrom)) continue;
         // An upbeat is the end of a bar: what carries a bar begins with the first whole one.
         if (before > 0 && CARRIES.includes(hit.play)) continue;
-        add(hit, bar.at + within, { bar: number, groove, beats: slower * hit.beats });
+        add(hit, within, slower * hit.beats);
       }
+    if (fillFrom < bar.beats) for (const hit of groove.fill) add(hit, fillFrom + hit.at, hit.beats);
   }
-  if (end > 1)
-    for (const hit of fill)
-      add(hit, fillFrom + hit.at, {
-        bar: bars.length - 1,
-        groove: grooveOf(bars.length - 1),
-        beats: hit.beats,
-      });
   return placed;
+}
+
+/** Whether another chord follows within a beat; after the last one the form begins again. */
+function changesSoon({ chords }: Form, index: number, at: number): boolean {
+  const now = chords[index]!;
+  const next = chords[(index + 1) % chords.length]!;
+  return next.chord.name !== now.chord.name && now.at + now.beats - at <= 1 + 1e-9;
 }
 
 /** What a bar stands on. */

@@ -26,6 +26,8 @@ export interface Hit {
   readonly loud: number;
   /** An off-beat eighth that comes late where the feel is swung. */
   readonly swung?: true;
+  /** Only where another chord follows at once. */
+  readonly toChange?: true;
 }
 
 /** How an accompaniment moves; it is repeated through bars of any length. */
@@ -39,7 +41,7 @@ export interface Groove {
   readonly hits: readonly Hit[];
   /** Every second bar of a chord has the fifth in the bass. */
   readonly alternates?: true;
-  /** In the last beats of a form, in place of its drums there. */
+  /** In the last beat of a form and of every eighth bar, in place of its drums there. */
   readonly fill: readonly Hit[];
 }
 
@@ -49,6 +51,7 @@ const late = (play: Play, at: number, beats: number, loud: number): Hit => ({
   ...hit(play, at, beats, loud),
   swung: true,
 });
+const intoChange = (at: number, beats: number): Hit => ({ ...hit('lead', at, beats, 0.7), toChange: true });
 const each = (count: number, made: (beat: number) => readonly Hit[]) =>
   Array.from({ length: count }, (_, beat) => made(beat)).flat();
 
@@ -157,7 +160,7 @@ export const GROOVES: readonly Groove[] = Object.freeze([
     divisions: 3,
     hits: [
       ...[hit('root', 0, 0.6, 1), hit('chord', 2 * third, 0.3, 0.7)],
-      ...[hit('fifth', 1, 0.6, 0.9), hit('chord', 1 + 2 * third, 0.3, 0.7)],
+      ...[hit('fifth', 1, 0.6, 0.9), hit('chord', 1 + 2 * third, 0.3, 0.7), intoChange(1 + 2 * third, 0.3)],
       ...[hit('kick', 0, 0.1, 0.9), hit('kick', 1, 0.1, 0.7)],
       ...each(2, (beat) => [hit('hat', beat + 2 * third, 0.05, 0.5)]),
     ],
@@ -174,6 +177,7 @@ export const GROOVES: readonly Groove[] = Object.freeze([
         hit('chord', 0.5, 0.35, 0.7),
         hit('fifth', 1, 0.45, 0.9),
         hit('chord', 1.5, 0.35, 0.7),
+        intoChange(1.5, 0.4),
       ],
       ...[
         hit('kick', 0, 0.1, 0.9),
@@ -195,6 +199,7 @@ export const GROOVES: readonly Groove[] = Object.freeze([
         hit('chord', 0.5, 0.3, 0.8),
         hit('fifth', 1, 0.45, 0.9),
         hit('chord', 1.5, 0.3, 0.8),
+        intoChange(1.5, 0.4),
       ],
       ...[
         hit('kick', 0, 0.1, 1),

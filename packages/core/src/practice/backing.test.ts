@@ -105,16 +105,47 @@ test('a waltz has root and fifth in turn while a chord lasts', () => {
 });
 
 test('where the chord changes within a bar the bass takes its root', () => {
-  const jig = basses('1,5 1', 2, 'jig').map(({ at, pitch }) => [at, pitch]);
-  expect(jig).toEqual([
+  const steady = (text: string) => basses(text, 2, 'jig').filter(({ play }) => play !== 'lead');
+  expect(steady('1,5 1').map(({ at, pitch }) => [at, pitch])).toEqual([
     [0, 36],
     [1, 43],
     [2, 36],
     [3, 43],
   ]);
-  const changes = basses('1,4 1', 2, 'jig').map(({ pitch }) => pitch);
+  const changes = steady('1,4 1').map(({ pitch }) => pitch);
   // C2, F2 at the change, C2 and its fifth.
   expect(changes).toEqual([36, 41, 36, 43]);
+});
+
+test.each([
+  ['jig', 2 / 3],
+  ['reel', 1 / 2],
+  ['march', 1 / 2],
+])('in a %s the bass leads into another chord, and into the same one it does not', (groove, within) => {
+  const leads = basses('1 1 4 4', 2, groove).filter(({ play }) => play === 'lead');
+  // C2 goes to F2 from E2, F2 back to C2 from D2; nothing between the bars of one chord.
+  expect(leads.map(({ at, pitch }) => [at, pitch])).toEqual([
+    [expect.closeTo(3 + within), 40],
+    [expect.closeTo(7 + within), 38],
+  ]);
+});
+
+test('drums have a fill in the last beat of every eighth bar, an upbeat not counted, and at the end', () => {
+  const fills = (count: number, upbeat: boolean) => {
+    const bars = Array.from({ length: count }, (_, i) => ({ at: 4 * i, beats: 4 }));
+    const [chord] = form('1').chords;
+    const long = {
+      bars: upbeat
+        ? [{ at: 0, beats: 1, before: 3 }, ...bars.map((bar) => ({ ...bar, at: bar.at + 1 }))]
+        : bars,
+      chords: [{ ...chord!, beats: 4 * count + (upbeat ? 1 : 0) }],
+    };
+    const { events } = backing(long, { groove: grooveById('reel'), perMinute: 60, home: 0 });
+    // A reel has no snare but in its fill.
+    return [...new Set(events.filter(({ play }) => play === 'snare').map(({ at }) => Math.floor(at)))];
+  };
+  expect(fills(20, false)).toEqual([31, 63, 79]);
+  expect(fills(10, true)).toEqual([32, 40]);
 });
 
 test('bars of other lengths repeat or cut the groove, and nothing sounds past their end', () => {
