@@ -179,7 +179,7 @@ test('a chord chart: a chord by name or notes, every hold with its fingers, what
   await page.waitForSelector('a[href*="/keys/holds"]');
   await page.goto(`${stage.address}/keys/holds?on=5a3e5046-0000-4000-8000-000000000012&in=C&play=major`);
   await sees(page, 'C is C E G.');
-  await shows(page, 'section[aria-label="C"] tbody tr:first-child', 'bass 0 + mid 0 + mel 2');
+  await shows(page, 'section[aria-label="C"] tbody tr:first-child', '0-0-2');
   const field = (await page.waitForSelector('main input[placeholder]')) as ElementHandle<HTMLInputElement>;
   await field.click({ count: 3 });
   await field.type('H7');
