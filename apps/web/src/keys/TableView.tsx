@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import type { Family } from '@same-song/core/instruments';
 import type { KeyCell } from '@same-song/core/route';
+import { lazyPart } from '../frame/lazyPart.tsx';
 import { Loading } from '../controls/Loading.tsx';
 import { useKeyTable } from '../compute/compute.ts';
 import { scaleChoices } from '../question/KeyWords.tsx';
@@ -10,13 +11,15 @@ import { PickerPopover } from '../question/WordPicker.tsx';
 import { CellDetail } from './CellDetail.tsx';
 import { scaleName, tonicText } from './cellWords.ts';
 import { KeyGrid } from './KeyGrid.tsx';
-import { OctaveStrips } from './OctaveStrips.tsx';
 import { Check } from '../controls/Check.tsx';
 import { FigureTools } from '../controls/FigureTools.tsx';
 import { Picklist } from '../controls/Picklist.tsx';
 import { ownKeyOf } from '../question/reference.ts';
 import type { KeysViewProps } from './keysView.ts';
 import { EASIEST, FEWEST_SETTINGS, heatOf, orderedRows, SCALE_SETS, shownScales } from './tableShape.ts';
+
+/** A chart, of what the table says in figures. */
+const OctaveStrips = lazyPart('The octaves', async () => (await import('./OctaveStrips.tsx')).OctaveStrips);
 
 interface Filter {
   readonly id: string;

@@ -2,11 +2,14 @@ import Button from '@mui/material/Button';
 import { Link } from 'react-router';
 import { counted } from '@same-song/core';
 import { LinkButton } from '../../controls/LinkButton.tsx';
+import { lazyPart } from '../../frame/lazyPart.tsx';
 import { useShortcuts } from '../../frame/shortcuts.ts';
 import type { Practice } from '../usePracticeData.ts';
-import { PlanRows } from './PlanRows.tsx';
 import { TodaySentence } from './TodaySentence.tsx';
 import { usePlanOfDay } from './usePlanOfDay.ts';
+
+/** Without a plan nobody drags its rows. */
+const PlanRows = lazyPart('The plan', async () => (await import('./PlanRows.tsx')).PlanRows);
 
 /** The plan of the day: what to play in the minutes at hand, and why; to be changed as one likes. */
 export function TodayView({ practice }: { readonly practice: Practice }) {
