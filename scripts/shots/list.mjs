@@ -28,7 +28,7 @@ export const SHOTS = [
   { name: 'songs', path: '/songs', ready: '.record-table' },
   {
     name: 'song',
-    path: `/songs/${id(502)}?on=${LOW_E_FLAT}&by=5&at=n3`,
+    path: `/songs/${id(502)}?on=${id(11)}&adds=rhythm-medium&at=n3`,
     ready: '.note-row [role="option"]',
   },
   {
