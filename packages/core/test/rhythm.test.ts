@@ -102,6 +102,24 @@ describe('bass and chords in the rhythm of the dance, by hand', () => {
     expect(lengths('light')).toEqual([3, 3, 3, 3]);
     expect(new Set(lengths('medium'))).toEqual(new Set([1]));
   });
+
+  test('what rings by itself rings on while its hand plays elsewhere, until its own string is struck', () => {
+    const low = songOf('G3 B3 A3 | G3 G2 B3', {
+      metres: [{ at: 0, count: 3, unit: 4 }],
+      keys: [{ at: 0, tonic: { letter: 'G', accidental: 0 }, scale: 'major' }],
+      chords: [{ at: 0, symbol: 'G' }],
+    });
+    const [first, second] = addedNotes(played('harp', 'c-34', low, 'light'));
+    // The left hand has the tune too; in the second bar D3 is the bass, which nothing else strikes.
+    expect([first!.length, second!.length].map((length) => length / quarters(1))).toEqual([3, 3]);
+    const struck = songOf('G3 G2 A3', {
+      ...low,
+      bars: low.bars.slice(0, 1),
+      parts: songOf('G3 G2 A3').parts,
+    });
+    const [cut] = addedNotes(played('harp', 'c-34', struck, 'light'));
+    expect(cut!.length).toBe(quarters(1));
+  });
 });
 
 function routed(id: FamilyId, preset: string, song: Song, company: Company) {
@@ -135,6 +153,36 @@ test.each([
     expect(way!.air).toBe(held.way!.air);
     expect(way).not.toBe(held.way);
   }
+});
+
+test('on an Anglo the tune is taken so that every beat of a waltz has its bass or chord', () => {
+  const waltz = songOf('E5*2 G5 | C6*2 G5 | A5*2 F5 | D5*3 | B4*3 | C5*3', {
+    metres: [{ at: 0, count: 3, unit: 4 }],
+    chords: [
+      { at: 0, symbol: 'C' },
+      { at: quarters(6), symbol: 'F' },
+      { at: quarters(9), symbol: 'Dm' },
+      { at: quarters(12), symbol: 'G7' },
+      { at: quarters(15), symbol: 'C' },
+    ],
+  });
+  const { added } = routed('anglo', 'C-G-sharp-on-push', waltz, {
+    style: 'rhythm',
+    fullness: 'full',
+    without: [],
+  });
+  const beats = new Set(added.map(({ onset }) => onset / quarters(1)));
+  expect([...beats]).toEqual(Array.from({ length: 18 }, (_, beat) => beat));
+});
+
+test('a tongue rings on while its hand strikes others', () => {
+  const drum = songOf('D5 F5 D5 | F5 D5 F5', {
+    metres: [{ at: 0, count: 3, unit: 4 }],
+    keys: [{ at: 0, tonic: { letter: 'B', accidental: -1 }, scale: 'major' }],
+    chords: [{ at: 0, symbol: 'Bb' }],
+  });
+  const { added } = routed('drum', 'bb-major-15', drum, { style: 'rhythm', fullness: 'light', without: [] });
+  expect(added.map(({ length }) => length / quarters(1))).toEqual([3, 3]);
 });
 
 test('what is added ends where the bellows turn, and where it began an eighth is written as long as it sounds', () => {

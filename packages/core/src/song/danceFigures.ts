@@ -1,7 +1,6 @@
 import type { Figure } from '../families/figure.ts';
 import type { RouteNote } from '../route/route.ts';
 import { positionAt } from '../time/metre.ts';
-import { QUARTER } from '../time/ticks.ts';
 import type { ChosenFigure } from './figure.ts';
 import { holdingAt, type Song } from './song.ts';
 import { metresOfSong } from './songLine.ts';
@@ -31,7 +30,7 @@ export function danceFigures(
     const isEven = metre.divisions === 2 && metre.beats % 2 === 0;
     const isStrong = within === 0 && (metre.divisions === 3 || (isEven && beat % 2 === 0));
     const wanted = [
-      ...(isStrong ? [...LONG, ...(isEven && note.length === QUARTER ? SHORT : [])] : []),
+      ...(isStrong ? [...LONG, ...(isEven ? SHORT : [])] : []),
       ...(isRepeated ? [APART] : []),
     ];
     if (wanted.length === 0) return [];
