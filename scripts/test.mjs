@@ -10,23 +10,28 @@ needNode();
 await needPackages();
 await needChromium();
 
+const [ONE, TWO] = ['--maxWorkers=1', '--maxWorkers=2'];
+/** What is played to the ear in time is not heard in time where another browser is at work beside it. */
+const BY_ITSELF = 'e2e/earUses';
+
 const folder = mkdtempSync(join(tmpdir(), 'same-song-test-'));
 const total = await runChecks();
 await jest('unit and API tests', ['core', 'formats', 'server', 'web']);
 await needBuild();
-await jest('browser tests', ['browser']);
+await jest('browser tests', ['browser'], [TWO, '--testPathIgnorePatterns', BY_ITSELF]);
+await jest('browser tests that play in time', ['browser'], [ONE, '--testPathPatterns', BY_ITSELF]);
 
 rmSync(folder, { recursive: true, force: true });
 process.stdout.write(`${total.passed} passed, ${total.failed} failed\n`);
 process.exitCode = total.failed === 0 ? 0 : 1;
 
-/** Runs Jest, two files at a time on two cores as on many, and adds its counts; a run that ends badly without a failed test counts as one failure. */
-async function jest(name, projects) {
+/** Runs Jest, two files at a time at most on two cores as on many, and adds its counts; a run that ends badly without a failed test counts as one failure. */
+async function jest(name, projects, options = [TWO]) {
   say(name);
-  const outputFile = join(folder, `${projects[0]}.json`);
+  const outputFile = join(folder, `${name.replaceAll(' ', '-')}.json`);
   const code = await runTool(
     'jest',
-    ['--selectProjects', ...projects, '--json', `--outputFile=${outputFile}`, '--maxWorkers=2'],
+    ['--selectProjects', ...projects, '--json', `--outputFile=${outputFile}`, ...options],
     {
       stdio: ['ignore', 'ignore', 'inherit'],
     },
