@@ -29,10 +29,7 @@ export function danceFigures(
     const { beat, within } = positionAt(metre, note.onset - at);
     const isEven = metre.divisions === 2 && metre.beats % 2 === 0;
     const isStrong = within === 0 && (metre.divisions === 3 || (isEven && beat % 2 === 0));
-    const wanted = [
-      ...(isStrong ? [...LONG, ...(isEven ? SHORT : [])] : []),
-      ...(isRepeated ? [APART] : []),
-    ];
+    const wanted = [...(isStrong ? [...LONG, ...(isEven ? SHORT : [])] : []), ...(isRepeated ? [APART] : [])];
     if (wanted.length === 0) return [];
     const here = figuresAt(note).map(({ id }) => id);
     const figure = wanted.find((id) => here.includes(id));
