@@ -34,6 +34,13 @@ export interface Figure<W extends Way = Way> {
   readonly lengths?: { readonly from: number; readonly below?: number };
 }
 
+/**
+ * When the fingers of a roll flick, in quarters after its note began, and how long the note is at least: a long roll fills
+ * three eighths, a short one begins with its first flick. Source: as rolls are taught.
+ */
+export const LONG_ROLL = Object.freeze({ from: 3 / 2, first: 1 / 2, second: 1 });
+export const SHORT_ROLL = Object.freeze({ from: 1, second: 1 / 2 });
+
 /** Words for what is touched in a line of tab, each in braces before its note. */
 export const FIGURE_SIGNS = Object.freeze(['cut', 'strike', 'roll', 'cran', 'warble'] as const);
 export type FigureSign = (typeof FIGURE_SIGNS)[number];

@@ -1,3 +1,4 @@
+import { LONG_ROLL, SHORT_ROLL } from '../families/figure.ts';
 import { soundingPitch } from '../pitch/spelledPitch.ts';
 import { LEISURE } from '../time/noteTiming.ts';
 import { QUARTER, type Ticks } from '../time/ticks.ts';
@@ -61,9 +62,6 @@ export function ornamented(
 /** What is shorter than this is not sounded, in seconds. */
 const SHORTEST = 0.005;
 
-/** From this length on a roll is a long one. */
-const LONG_ROLL: Ticks = (3 * QUARTER) / 2;
-
 /**
  * A note whose sign says that it is ornamented, with what is then touched where nothing else is said: in a roll the steps
  * of the key above and below, in a trill the one above again and again.
@@ -77,8 +75,9 @@ export function withMarkedTouches(note: SongNote, length: Ticks, key: SongKey): 
   const below = stepOf(pitch, fifths, -1);
   if (marks.includes('trill'))
     return { ...note, touches: toAndFro(above, length, (LEISURE * length) / QUARTER) };
-  const strike = { pitch: below, after: length >= LONG_ROLL ? QUARTER : QUARTER / 2 };
-  return length >= LONG_ROLL
-    ? { ...note, touches: [{ pitch: above, after: QUARTER / 2 }, strike] }
+  const isLong = length >= LONG_ROLL.from * QUARTER;
+  const strike = { pitch: below, after: (isLong ? LONG_ROLL : SHORT_ROLL).second * QUARTER };
+  return isLong
+    ? { ...note, touches: [{ pitch: above, after: LONG_ROLL.first * QUARTER }, strike] }
     : { ...note, grace: [...(note.grace ?? []), above], touches: [strike] };
 }

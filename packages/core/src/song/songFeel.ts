@@ -1,6 +1,5 @@
-import type { Feel } from '../groove/feel.ts';
+import { felt, secondHalf, type Feel } from '../groove/feel.ts';
 import { barLength } from '../time/metre.ts';
-import { felt, secondHalf } from '../groove/feel.ts';
 import { QUARTER, type Ticks } from '../time/ticks.ts';
 import { barOffsets, metreAt } from './barOffset.ts';
 import { barAt, barStarts, melodyOf, type Song } from './song.ts';

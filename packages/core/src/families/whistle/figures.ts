@@ -1,5 +1,5 @@
-import { figureWith, type Figure, type Touch } from '../figure.ts';
-import { CRAN_FINGERS, CUT_FINGER, LONG_NOTE, SHORT_NOTE } from './tables.ts';
+import { figureWith, LONG_ROLL, SHORT_ROLL, type Figure, type Touch } from '../figure.ts';
+import { CRAN_FINGERS, CUT_FINGER } from './tables.ts';
 import type { WhistleWay } from './ways.ts';
 
 /**
@@ -74,18 +74,18 @@ function rolls(
       words: `long ${sign}: ${words}`,
       before: [],
       within: [
-        { ...one, after: 1 / 2 },
-        { ...two, after: 1 },
+        { ...one, after: LONG_ROLL.first },
+        { ...two, after: LONG_ROLL.second },
       ],
-      lengths: { from: LONG_NOTE },
+      lengths: { from: LONG_ROLL.from },
     },
     {
       ...how,
       id: `short-${sign}`,
       words: `short ${sign}: ${words}`,
       before: [one],
-      within: [{ ...two, after: 1 / 2 }],
-      lengths: { from: SHORT_NOTE, below: LONG_NOTE },
+      within: [{ ...two, after: SHORT_ROLL.second }],
+      lengths: { from: SHORT_ROLL.from, below: LONG_ROLL.from },
     },
   ];
 }

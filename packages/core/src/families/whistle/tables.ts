@@ -64,6 +64,3 @@ export type Bore = (typeof BORES)[number];
 export const CUT_FINGER = 3;
 /** The fingers of a cran on the lowest note, which no finger can strike. */
 export const CRAN_FINGERS: readonly number[] = Object.freeze([3, 4]);
-/** Quarters of the shortest note for a long roll, and for a short one. */
-export const LONG_NOTE = 1.5;
-export const SHORT_NOTE = 1;
