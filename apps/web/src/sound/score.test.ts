@@ -157,6 +157,30 @@ test('so many rounds are played and told, with marks of their own, and then it e
   expect(told.at(-1)).toBeUndefined();
 });
 
+test('sounds of every second round are heard in theirs, and those of the last when it is over', () => {
+  const chord = { kind: 'chord', at: 1, seconds: 1 } as const;
+  play({
+    sounds: [
+      { ...chord, hz: 200, in: 'even' },
+      { ...chord, hz: 300, in: 'odd' },
+      { ...chord, at: 3, hz: 400, in: 'last' },
+    ],
+    loop: true,
+    rounds: 3,
+    rings: 1,
+  });
+  until(17.9);
+  expect(struck.map(([hz, at]) => [hz, at])).toEqual([
+    [200, 1],
+    [300, 3],
+    [200, 5],
+    [400, 7],
+  ]);
+  expect(told).toEqual([]);
+  until(18.3);
+  expect(told).toEqual([undefined]);
+});
+
 test('a part is made softer or silent while it plays', () => {
   const volumes = { chord: 1 };
   play({ loop: true }, { volumeOf: (kind) => (kind === 'chord' ? volumes.chord : 1) });

@@ -14,6 +14,8 @@ export interface ScoreSound {
   /** From 0 to 1, beside how loud its kind is; 1 when left out. */
   readonly loud?: number;
   readonly noteId?: string | undefined;
+  /** Of a loop, the rounds in which it is heard, counted from 0: every second one, or when the last is over; all when left out. */
+  readonly in?: 'even' | 'odd' | 'last';
 }
 
 /** Something to be told at a time, such as which beat it is. */
@@ -34,6 +36,8 @@ export interface Score<M = never> {
   readonly mute: boolean;
   /** Rounds after which a loop ends; never when left out. */
   readonly rounds?: number;
+  /** Seconds after its end in which the last round rings out. */
+  readonly rings?: number;
 }
 
 /** What is told while a score sounds. */
@@ -101,10 +105,14 @@ export function scheduleScore<M = never>(
     const volume = LOUDNESS[kind] * loud * (listener.volumeOf?.(kind) ?? 1);
     if (volume > 0) parts.strike(kind, hz, seconds, time, Math.min(1, volume));
   };
+  const isLast = (played: number) => !score.loop || played + 1 === score.rounds;
+  const isHeard = ({ in: rounds }: ScoreSound, played: number) =>
+    rounds === 'last' ? isLast(played) : rounds === undefined || (rounds === 'odd') === (played % 2 === 1);
   /** @param played rounds before this one: its times are counted from the first, so that nothing adds up */
   const round = (sounds: readonly ScoreSound[], marks: readonly ScoreMark<M>[], played: number) => {
     const from = zero + played * length;
     for (const sound of sounds) {
+      if (!isHeard(sound, played)) continue;
       const time = from + sound.at;
       if (time - AHEAD <= clock.now()) strike(sound, time);
       else at(time - AHEAD, () => strike(sound, time));
@@ -115,7 +123,7 @@ export function scheduleScore<M = never>(
       at(time, () => listener.onMark?.(mark.mark, performance.now() + 1000 * (time - clock.now())));
     }
     const end = from + score.ends;
-    if (!score.loop || played + 1 === score.rounds) return at(end + 0.05, onEnd);
+    if (isLast(played)) return at(end + (score.rings ?? 0) + 0.05, onEnd);
     at(end, () => listener.onRound?.(played + 1));
     at(end - 2 * AHEAD, () => round(again, marksAgain, played + 1));
   };

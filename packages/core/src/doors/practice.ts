@@ -1,7 +1,14 @@
 /** Rounds, drills, jams, plans and the log. */
 
 export { daysBetween, daysWhere, type DayOf } from '../practice/days.ts';
-export { backing, type Backing, type BackingChord, type BackingEvent } from '../practice/backing.ts';
+export {
+  backing,
+  ending,
+  type Backing,
+  type BackingChord,
+  type BackingEvent,
+  type BackingOptions,
+} from '../practice/backing.ts';
 export { type Form, formOf } from '../groove/form.ts';
 export { drillById, drillFits, drillRound, DRILLS } from '../practice/drill.ts';
 export { type DrillNote, type DrillQuestion, isPlayable, playedAnswer } from '../practice/drillQuestion.ts';

@@ -54,12 +54,25 @@ export interface PlacedHit {
 /** A drummer's phrase, in bars. */
 const PHRASE = 8;
 
+/** Which of the two versions of a groove a bar has; phrases begin where bars are counted from. */
+export type VersionOf = (bar: number) => 'hits' | 'otherwise';
+
+/** Every phrase of eight bars in the other version than the one before. @param from version of the first */
+export function inTurn(from: 0 | 1): VersionOf {
+  return (bar) => ((from + Math.floor(bar / PHRASE)) % 2 === 0 ? 'hits' : 'otherwise');
+}
+
 /**
  * A groove laid over the bars of a form, each bar begun anew, with its fill in the last beat of every eighth bar and of the
  * last. Grooves of two even beats are felt in two where a bar has four. Rising bar by bar.
  * @param grooveOf what each bar, by its number, is played in
+ * @param versionOf in which version; bars without an upbeat are counted
  */
-export function hitsOf(form: Form, grooveOf: (bar: number) => Groove): readonly PlacedHit[] {
+export function hitsOf(
+  form: Form,
+  grooveOf: (bar: number) => Groove,
+  versionOf: VersionOf = () => 'hits',
+): readonly PlacedHit[] {
   const { bars, chords } = form;
   const bass = bassPlays(form);
   const placed: PlacedHit[] = [];
@@ -78,7 +91,7 @@ export function hitsOf(form: Form, grooveOf: (bar: number) => Groove): readonly 
       placed.push({ hit, play: bass(hit.play, at, chord, groove), at, bar: number, chord, beats });
     };
     for (let cycle = 0; cycle < measure; cycle += slower * groove.beats)
-      for (const hit of groove.hits) {
+      for (const hit of groove[versionOf(Math.max(0, number - upbeats))]) {
         const within = cycle + slower * hit.at - before;
         if (within < 0 || within >= bar.beats || (isDrum(hit.play) && within >= fillFrom)) continue;
         // An upbeat is the end of a bar: what carries a bar begins with the first whole one.

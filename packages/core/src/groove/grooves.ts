@@ -39,6 +39,8 @@ export interface Groove {
   /** Into how many parts its beats are felt. */
   readonly divisions: 2 | 3;
   readonly hits: readonly Hit[];
+  /** The same dance otherwise, for every second phrase, so that a long accompaniment is not one phrase again and again. */
+  readonly otherwise: readonly Hit[];
   /** Every second bar of a chord has the fifth in the bass. */
   readonly alternates?: true;
   /** In the last beat of a form and of every eighth bar, in place of its drums there. */
@@ -83,6 +85,19 @@ export const GROOVES: readonly Groove[] = Object.freeze([
       ],
       ...each(4, (beat) => [hit('hat', beat, 0.05, 0.5), hit('hat', beat + 0.5, 0.05, 0.35)]),
     ],
+    otherwise: [
+      // The bass walks in quarters, the chords come a little before the third beat.
+      ...[
+        hit('root', 0, 0.9, 1),
+        hit('fifth', 1, 0.9, 0.8),
+        hit('root', 2, 0.9, 0.9),
+        hit('lead', 3, 0.9, 0.8),
+      ],
+      ...[hit('chord', 1, 0.4, 0.7), hit('chord', 1.5, 0.4, 0.8), hit('chord', 3, 0.5, 0.8)],
+      ...[hit('kick', 0, 0.1, 1), hit('snare', 1, 0.1, 0.9), hit('kick', 1.5, 0.1, 0.7)],
+      ...[hit('kick', 2, 0.1, 0.9), hit('snare', 3, 0.1, 0.9)],
+      ...each(4, (beat) => [hit('hat', beat + 0.5, 0.05, 0.45)]),
+    ],
     fill: FILL_EVEN,
   },
   {
@@ -112,6 +127,27 @@ export const GROOVES: readonly Groove[] = Object.freeze([
       ],
       ...each(4, (beat) => [hit('hat', beat, 0.05, 0.5), late('hat', beat + 0.5, 0.05, 0.35)]),
     ],
+    otherwise: [
+      // The bass in two, a chord on the first beat and its answer before the third.
+      ...[
+        hit('root', 0, 1.4, 1),
+        late('root', 1.5, 0.3, 0.6),
+        hit('fifth', 2, 1.4, 0.9),
+        late('lead', 3.5, 0.3, 0.7),
+      ],
+      ...[hit('chord', 0, 0.5, 0.7), late('chord', 1.5, 0.3, 0.8)],
+      ...[
+        hit('kick', 0, 0.1, 1),
+        hit('snare', 1, 0.1, 0.9),
+        hit('kick', 2, 0.1, 0.9),
+        hit('snare', 3, 0.1, 0.9),
+      ],
+      ...each(2, (half) => [
+        hit('hat', 2 * half, 0.05, 0.5),
+        hit('hat', 2 * half + 1, 0.05, 0.5),
+        late('hat', 2 * half + 1.5, 0.05, 0.35),
+      ]),
+    ],
     fill: FILL_THREES,
   },
   {
@@ -134,6 +170,15 @@ export const GROOVES: readonly Groove[] = Object.freeze([
         [0, third, 2 * third].map((at) => hit('hat', beat + at, 0.05, at === 0 ? 0.5 : 0.3)),
       ),
     ],
+    otherwise: [
+      // Chords on the first and third of each beat.
+      ...[hit('root', 0, 1.5, 1), hit('root', 1 + 2 * third, 0.3, 0.6), hit('fifth', 2, 1.5, 0.9)],
+      ...[hit('lead', 3 + 2 * third, 0.3, 0.7)],
+      ...each(4, (beat) => [hit('chord', beat, 0.6, 0.7), hit('chord', beat + 2 * third, 0.28, 0.5)]),
+      ...[hit('kick', 0, 0.1, 1), hit('snare', 1, 0.1, 0.8), hit('kick', 1 + 2 * third, 0.1, 0.6)],
+      ...[hit('kick', 2, 0.1, 0.8), hit('snare', 3, 0.1, 0.8)],
+      ...each(4, (beat) => [hit('hat', beat, 0.05, 0.5), hit('hat', beat + 2 * third, 0.05, 0.3)]),
+    ],
     fill: FILL_THREES,
   },
   {
@@ -151,6 +196,16 @@ export const GROOVES: readonly Groove[] = Object.freeze([
       ],
       ...[hit('kick', 0, 0.1, 0.9), hit('hat', 1, 0.05, 0.5), hit('hat', 2, 0.05, 0.5)],
     ],
+    otherwise: [
+      // The chord on the second beat is held.
+      ...[hit('root', 0, 0.9, 1), hit('chord', 1, 1.6, 0.7), hit('lead', 2.5, 0.4, 0.6)],
+      ...[
+        hit('kick', 0, 0.1, 0.9),
+        hit('hat', 1, 0.05, 0.5),
+        hit('hat', 2, 0.05, 0.4),
+        hit('hat', 2.5, 0.05, 0.3),
+      ],
+    ],
     fill: FILL_EVEN,
   },
   {
@@ -163,6 +218,18 @@ export const GROOVES: readonly Groove[] = Object.freeze([
       ...[hit('fifth', 1, 0.6, 0.9), hit('chord', 1 + 2 * third, 0.3, 0.7), intoChange(1 + 2 * third, 0.3)],
       ...[hit('kick', 0, 0.1, 0.9), hit('kick', 1, 0.1, 0.7)],
       ...each(2, (beat) => [hit('hat', beat + 2 * third, 0.05, 0.5)]),
+    ],
+    otherwise: [
+      // Chords on the second and third eighths.
+      ...[hit('root', 0, 0.3, 1), hit('chord', third, 0.3, 0.5), hit('chord', 2 * third, 0.3, 0.7)],
+      ...[
+        hit('fifth', 1, 0.3, 0.9),
+        hit('chord', 1 + third, 0.3, 0.5),
+        hit('chord', 1 + 2 * third, 0.3, 0.7),
+      ],
+      intoChange(1 + 2 * third, 0.3),
+      ...[hit('kick', 0, 0.1, 0.9), hit('kick', 1, 0.1, 0.7)],
+      ...each(2, (beat) => [hit('hat', beat + third, 0.05, 0.3), hit('hat', beat + 2 * third, 0.05, 0.5)]),
     ],
     fill: FILL_THREES,
   },
@@ -186,6 +253,13 @@ export const GROOVES: readonly Groove[] = Object.freeze([
         hit('hat', 1.5, 0.05, 0.5),
       ],
     ],
+    otherwise: [
+      // Each chord is struck twice.
+      ...each(2, (beat) => [hit('chord', beat + 0.5, 0.2, 0.7), hit('chord', beat + 0.75, 0.2, 0.5)]),
+      ...[hit('root', 0, 0.45, 1), hit('fifth', 1, 0.45, 0.9), intoChange(1.5, 0.4)],
+      ...each(2, (beat) => [hit('hat', beat + 0.5, 0.05, 0.5), hit('hat', beat + 0.75, 0.05, 0.35)]),
+      ...[hit('kick', 0, 0.1, 0.9), hit('kick', 1, 0.1, 0.7)],
+    ],
     fill: FILL_EVEN,
   },
   {
@@ -208,6 +282,13 @@ export const GROOVES: readonly Groove[] = Object.freeze([
         hit('snare', 1.5, 0.1, 0.5),
       ],
     ],
+    otherwise: [
+      // The drum rolls into each beat.
+      ...[hit('root', 0, 0.45, 1), hit('chord', 0.5, 0.3, 0.8)],
+      ...[hit('fifth', 1, 0.45, 0.9), hit('chord', 1.5, 0.3, 0.8), intoChange(1.5, 0.4)],
+      ...[hit('kick', 0, 0.1, 1), hit('kick', 1, 0.1, 0.9)],
+      ...each(2, (beat) => [hit('snare', beat + 0.5, 0.1, 0.5), hit('snare', beat + 0.75, 0.1, 0.35)]),
+    ],
     fill: FILL_EVEN,
   },
   {
@@ -216,6 +297,10 @@ export const GROOVES: readonly Groove[] = Object.freeze([
     beats: 1,
     divisions: 2,
     hits: [hit('drone', 0, 0.95, 0.8), hit('hat', 0, 0.05, 0.35)],
+    otherwise: [
+      // Twice a beat, the second softer.
+      ...[hit('drone', 0, 0.45, 0.8), hit('drone', 0.5, 0.45, 0.5), hit('hat', 0, 0.05, 0.35)],
+    ],
     fill: [],
   },
 ]);

@@ -6,7 +6,7 @@ import { quarters } from '../time/ticks.ts';
 import { formOf } from '../groove/form.ts';
 import { GROOVES, grooveById } from '../groove/grooves.ts';
 import { songForm } from '../song/songForm.ts';
-import { backing, type BackingEvent } from './backing.ts';
+import { backing, ending, type BackingEvent } from './backing.ts';
 
 const form = (text: string, beats = 4) => formOf(expectOk(parseProgression('', text, beats)));
 const of = (events: readonly BackingEvent[], part: BackingEvent['part']) =>
@@ -146,6 +146,46 @@ test('drums have a fill in the last beat of every eighth bar, an upbeat not coun
   };
   expect(fills(20, false)).toEqual([31, 63, 79]);
   expect(fills(10, true)).toEqual([32, 40]);
+});
+
+test('every second phrase of eight bars has the other version of a groove, and a form may begin with it', () => {
+  const chords = (version: 0 | 1) =>
+    of(
+      backing(form('1 '.repeat(17).trim(), 2), {
+        groove: grooveById('reel'),
+        perMinute: 60,
+        home: 0,
+        version,
+      }).events,
+      'chords',
+    )
+      .filter(({ pitch }) => pitch === 52)
+      .map(({ at }) => at);
+  const inBar = (version: 0 | 1, bar: number) =>
+    chords(version)
+      .filter((at) => Math.floor(at / 2) === bar)
+      .map((at) => at - 2 * bar);
+  // Once after each beat, then twice: bars 1 and 8, 9 and 16, and 17 as at first.
+  for (const bar of [0, 7, 16]) expect(inBar(0, bar)).toEqual([0.5, 1.5]);
+  for (const bar of [8, 15]) expect(inBar(0, bar)).toEqual([0.5, 0.75, 1.5, 1.75]);
+  expect(inBar(1, 0)).toEqual([0.5, 0.75, 1.5, 1.75]);
+  expect(inBar(1, 8)).toEqual([0.5, 1.5]);
+});
+
+test('a form that is over ends on the chord of home, as the form has it, for four beats', () => {
+  const end = (text: string) =>
+    ending(form(text), { groove: grooveById('shuffle'), perMinute: 120, home: 7 });
+  const pitches = (text: string) =>
+    end(text)
+      .filter(({ part }) => part !== 'drums')
+      .map(({ pitch }) => pitch);
+  // In G: G2 below G3 B3 D4 and, in a blues of sevenths, F3.
+  expect(pitches('1 4 5')).toEqual([43, 55, 59, 62]);
+  expect(pitches('4 1 7 5')).not.toContain(53);
+  expect(pitches('17 47 57')).toEqual([43, 55, 59, 62, 53]);
+  expect(end('1 5').map(({ at, seconds, play }) => (play === 'kick' ? at : seconds))).toEqual([
+    0, 2, 2, 2, 2,
+  ]);
 });
 
 test('bars of other lengths repeat or cut the groove, and nothing sounds past their end', () => {

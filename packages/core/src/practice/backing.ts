@@ -2,7 +2,7 @@ import type { Chord } from '../harmony/chord.ts';
 import { pitchClass, type Pitch, type PitchClass } from '../pitch/pitch.ts';
 import { degreeSemitones } from '../scale/degree.ts';
 import { felt, secondHalf, type Feel } from '../groove/feel.ts';
-import { hitsOf, type Form, type FormChord } from '../groove/form.ts';
+import { hitsOf, inTurn, type Form, type FormChord } from '../groove/form.ts';
 import { isDrum, type Groove, type Play } from '../groove/grooves.ts';
 
 /** What an accompaniment is made of. */
@@ -46,6 +46,8 @@ export interface BackingOptions {
   readonly feel?: Feel | undefined;
   /** Pitch class of degree 1. */
   readonly home: PitchClass;
+  /** Which of the two versions of the groove the first phrase of eight bars has; the first when left out. */
+  readonly version?: 0 | 1;
 }
 
 /** Lowest pitches that a bass and a chord take. */
@@ -59,7 +61,8 @@ export function backing(form: Form, options: BackingOptions): Backing {
   const last = form.bars.at(-1);
   const beats = last ? last.at + last.beats : 0;
   const late = secondHalf(options.feel ?? 'swung', perMinute);
-  const events = hitsOf(form, () => groove).flatMap(({ hit, play, at, chord }): BackingEvent[] => {
+  const placed = hitsOf(form, () => groove, inTurn(options.version ?? 0));
+  const events = placed.flatMap(({ hit, play, at, chord }): BackingEvent[] => {
     const isLate = hit.swung ?? (options.feel !== undefined && groove.divisions === 2);
     const time = isLate ? felt(at, late) : at;
     const sound = { play, at: time * beat, seconds: hit.beats * beat, loud: hit.loud };
@@ -77,6 +80,32 @@ export function backing(form: Form, options: BackingOptions): Backing {
     })),
     seconds: beats * beat,
   };
+}
+
+/** How long the last chord of all is held, in counted beats. */
+const ENDING_BEATS = 4;
+
+/**
+ * The ending of a form that went round and is over: home's chord, as the form has it, on the beat after its last. Times are
+ * counted from the end of the form.
+ */
+export function ending({ chords }: Form, { perMinute, home }: BackingOptions): readonly BackingEvent[] {
+  const homeChord = chords.find(({ chord }) => chord.tones[0] === 0)?.chord;
+  const tones = homeChord?.tones ?? [0, 7];
+  const seconds = (ENDING_BEATS * 60) / perMinute;
+  const strike = (play: 'root' | 'chord' | 'kick', pitch: Pitch, loud: number): BackingEvent => ({
+    part: partOf(play),
+    play,
+    at: 0,
+    seconds: play === 'kick' ? 0.1 : seconds,
+    pitch,
+    loud,
+  });
+  return [
+    strike('kick', 0, 1),
+    strike('root', from(LOWEST.bass, home), 1),
+    ...tones.map((tone) => strike('chord', from(LOWEST.chords, tone + home), 0.8)),
+  ];
 }
 
 function partOf(play: Play): BackingPart {

@@ -55,16 +55,13 @@ export function useJam({ practice, item, begin, rest, told }: OnStand) {
   const [tempo, setTempo] = useState(item.how.tempo);
   const [mix, setMix] = useState(USUAL_MIX);
   const [stopAfter, setStopAfter] = useState(0);
-  const form = useMemo(
-    () =>
-      context &&
-      backing(context.form, {
-        groove: grooveById(groove),
-        perMinute: tempo,
-        home: notePitchClass(context.key.tonic),
-      }),
-    [context, groove, tempo],
-  );
+  const under = useMemo(() => {
+    if (!context) return undefined;
+    const how = { groove: grooveById(groove), perMinute: tempo, home: notePitchClass(context.key.tonic) };
+    const versions = [backing(context.form, how), backing(context.form, { ...how, version: 1 })] as const;
+    return { how, versions };
+  }, [context, groove, tempo]);
+  const form = under?.versions[0];
   const stages = useStages(context?.stages ?? []);
   const keys = context ? [notePitchClass(context.key.tonic)] : [];
   const { state, send } = useRoundMachine({
@@ -73,10 +70,16 @@ export function useJam({ practice, item, begin, rest, told }: OnStand) {
     mode: 'loops',
     subject: form,
     lay: () =>
-      form &&
+      context &&
+      under &&
       family &&
       chosen && {
-        score: jamScore(form, { beats, perMinute: tempo, a4: chosen.spec.a4, rounds: stopAfter }),
+        score: jamScore(context.form, under.versions, {
+          beats,
+          how: under.how,
+          a4: chosen.spec.a4,
+          rounds: stopAfter,
+        }),
         timbre: family.timbre,
       },
     volumeOf: (kind) => volumeIn(mix, kind),

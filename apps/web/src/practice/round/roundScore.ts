@@ -69,7 +69,9 @@ export function roundScore(
     { at: round.ends, mark: { kind: 'end' } },
   ];
   return {
-    sounds: [...melody, ...clicks, ...accompaniment(playable, round, perMinute, groove)].sort(byTime),
+    sounds: [...melody, ...clicks, ...accompaniment(playable, round, { perMinute, groove, loop })].sort(
+      byTime,
+    ),
     marks: marks.sort(byTime),
     begins: round.begins,
     ends: round.ends,
@@ -78,21 +80,38 @@ export function roundScore(
   };
 }
 
-const byTime = (a: { readonly at: number }, b: { readonly at: number }) => a.at - b.at;
+export const byTime = (a: { readonly at: number }, b: { readonly at: number }) => a.at - b.at;
 
 /** What accompanies a round, bar for bar. @param groove its id; empty for nothing */
 function accompaniment(
   { form, feel, home, a4 }: Playable,
   round: Round,
-  perMinute: number,
-  groove: string,
+  {
+    perMinute,
+    groove,
+    loop,
+  }: { readonly perMinute: number; readonly groove: string; readonly loop: boolean },
 ): readonly ScoreSound[] {
   if (groove === '' || !form) return [];
-  const { events } = backing(form, { groove: grooveById(groove), perMinute, home, feel });
-  return events.flatMap((event): ScoreSound[] => {
-    const at = inRound(round, form, (event.at * perMinute) / 60);
-    return at === undefined ? [] : [soundOf({ ...event, at }, a4)];
+  return inVersions(loop, (version) => {
+    const { events } = backing(form, { groove: grooveById(groove), perMinute, home, feel, version });
+    return events.flatMap((event): ScoreSound[] => {
+      const at = inRound(round, form, (event.at * perMinute) / 60);
+      return at === undefined ? [] : [soundOf({ ...event, at }, a4)];
+    });
   });
+}
+
+/** An accompaniment whose groove begins in its other version every second round, where it goes round. */
+export function inVersions(
+  loops: boolean,
+  sounds: (version: 0 | 1) => readonly ScoreSound[],
+): readonly ScoreSound[] {
+  if (!loops) return sounds(0);
+  return [
+    ...sounds(0).map((sound) => ({ ...sound, in: 'even' as const })),
+    ...sounds(1).map((sound) => ({ ...sound, in: 'odd' as const })),
+  ];
 }
 
 /** How an accompaniment's event sounds. */
