@@ -248,7 +248,9 @@ describe('bad layouts name their reed', () => {
 
 test.each([
   ['C5 G4 C5 G4 C5 G4 C5', '4b 3b 4b 3b 4b 3b 4b'],
+  ['C5 G4 C5 G4 C5 G4', '4b 3b 4b 3b 4b 3b'],
   ['C4 E4 G4 C5', '1b 2b 3b 4b'],
+  ['E4 G4', '2b 2d'],
   // Among drawn notes the full one costs no turn.
   ['D4 G4 B4', '1d 2d 3d'],
 ])('under the best tone %s stays in one breath: %s', (names, ways) => {

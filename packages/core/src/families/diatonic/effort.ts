@@ -175,7 +175,7 @@ export const preferences: readonly PreferencePreset[] = [
     id: 'tone',
     label: 'the best tone',
     about: 'Full notes first, where they cost no more than a turn and a jump.',
-    weights: { tone: 4, turns: 0.7, jumps: 0.4 },
+    weights: { tone: 2.6, turns: 0.7, jumps: 0.4 },
     avoid: [],
   },
   {
