@@ -99,6 +99,8 @@ export interface FamilyDefinition<Layout, W extends Way> {
   readonly timbre: Timbre;
   /** Said of a pitch no way reaches: `no reed reaches it`. */
   readonly absent: string;
+  /** What would have to be fitted for a pitch, where builders do: `fret 8½`; undefined for nothing. */
+  wouldFit?(layout: Layout, pitch: Pitch): string | undefined;
   /** What an element is called when one is changed: `reed`. */
   readonly element: string;
   /** What is set for a key, where something is: `lever`. */
@@ -226,6 +228,7 @@ export interface OpenLayout extends OwnKey {
   clash(low: FingeredWay, high: FingeredWay): Clash | undefined;
   holdClash(hold: Hold): Clash | undefined;
   carry(before: string, hold: Hold): string;
+  wouldFit(pitch: Pitch): string | undefined;
   heeded(carried: string, hold: Hold): string;
   changes(line: readonly PlayedHold[]): readonly SettingChange[];
   remarks(line: readonly PlayedHold[], options: ChosenOptions): readonly Remark[];

@@ -101,6 +101,7 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
       clash: (low, high) => definition.clash(layout, low as FingeredWay<W>, high as FingeredWay<W>),
       holdClash: (hold) => definition.holdClash?.(layout, hold as Hold<W>),
       carry: (before, hold) => definition.carry?.(layout, before, hold as Hold<W>) ?? '',
+      wouldFit: (pitch) => definition.wouldFit?.(layout, pitch),
       heeded: (carried, hold) => definition.heeded?.(layout, carried, hold as Hold<W>) ?? carried,
       changes: (line) => definition.changes?.(layout, line as readonly PlayedHold<W>[]) ?? [],
       remarks: (line, options) =>

@@ -32,7 +32,14 @@ export function missingReason(instrument: Instrument, avoid: ReadonlySet<string>
   const sounding = ways.find((way) => way.able && !avoid.has(way.technique));
   if (sounding) throw new Error(`missingReason: ${sounding.id} sounds ${pitch}`);
   const easiest = [...ways].sort((a, b) => Number(b.able) - Number(a.able) || rank(a) - rank(b))[0];
-  if (!easiest) return { ...outside(instrument, pitch, absent), wayId: undefined };
+  if (!easiest) {
+    const nowhere = outside(instrument, pitch, absent);
+    const fitted = nowhere.reason === 'gap' ? instrument.wouldFit(pitch) : undefined;
+    return { ...nowhere, text: fitted ? `needs ${fitted}` : nowhere.text, wayId: undefined };
+  }
+  const fitted = instrument.wouldFit(pitch);
+  // What nobody may play, another string for instance, is not what such a player would wish for.
+  if (easiest.able && fitted) return { reason: 'preference', wayId: easiest.id, text: `needs ${fitted}` };
   const text = `needs ${easiest.needs ?? `${techniques[rank(easiest)]!.needs} on ${easiest.place}`}`;
   return { reason: easiest.able ? 'preference' : 'capability', wayId: easiest.id, text };
 }

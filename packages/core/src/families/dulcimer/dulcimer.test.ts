@@ -57,6 +57,23 @@ test('the noter school stays on the melody string and uses the noter; fingers ar
   expect(route('melody').map((n) => n.fingering)).toEqual([undefined, 'r', 'm', 'i']);
 });
 
+test('a note that only half a fret would give names it, before a string that is not to be left', () => {
+  const lacking = (preset: string, preference: string, pitch: number) =>
+    routeOf(open(preset), [pitch], {
+      preset: preference,
+      weights: {},
+      playingOptions: {},
+    }).notes[0]!.missing?.text;
+  // C5 over A3 is 15 semitones: fret 8½; the bass string has it on 13.
+  expect(lacking('d3-a3-a3', 'noter', 72)).toBe('needs fret 8½');
+  // With the frets there it lies on 8½ of a melody string in D.
+  expect(lacking('d-a-d-extra', 'noter', 77)).toBeUndefined();
+  // A♯3 lies under D4, between the open string A3 and its fret 1.
+  expect(lacking('d3-a3-d4', 'across', 58)).toBe('no fret gives it');
+  // F4 over D4 is fret 1½, and no other string has it.
+  expect(lacking('d3-a3-d4', 'across', 65)).toBe('needs fret 1½');
+});
+
 test('picking goes out on even pulses and in on odd ones, or all out', () => {
   const line = [62, 64, 66, 67];
   const remarks = routeOf(open('d3-a3-d4'), line, {

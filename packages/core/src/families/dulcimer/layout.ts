@@ -293,3 +293,12 @@ export function withTuning(layout: DulcimerLayout, cents: readonly number[]): Re
   const capo = frets.some((fret) => fret.name === layout.capo) ? layout.capo : '0';
   return ok({ ...layout, frets, capo });
 }
+
+/** The fret, not fitted, at which the melody string would sound a pitch. */
+export function fretLacking(layout: DulcimerLayout, pitch: Pitch): string | undefined {
+  const semitones = pitch - layout.strings.melody;
+  const fret = ALL_FRETS.find((one) => one.semitones === semitones);
+  if (!fret || semitones <= capoAt(layout) || layout.frets.some(({ name }) => name === fret.name))
+    return undefined;
+  return `fret ${fret.name}`;
+}
