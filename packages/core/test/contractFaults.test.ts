@@ -219,16 +219,17 @@ const FAULTS: readonly (readonly [rules: readonly Rule[], faults: readonly Fault
         'whistle',
         ({ terms }) => ({
           terms: [...terms, term({ between: (_from, _to, at) => at.carried.length })],
-          carry: (_layout, before) => (before.length < 2 ? `${before}x` : before),
-          heeded: () => '',
+          carries: [
+            { carry: (before: string) => (before.length < 2 ? `${before}x` : before), heeded: () => '' },
+          ],
         }),
         'planted to xxxxxx heeds more than it says: “”',
       ],
       [
         'something left behind that grows',
         'whistle',
-        () => ({ carry: (_, before) => `${before}x` }),
-        'twice leaves something else behind than once',
+        () => ({ carries: [{ carry: (before: string) => `${before}x` }] }),
+        'three times leaves something else behind than twice',
       ],
       [
         'a preference of an unknown term',

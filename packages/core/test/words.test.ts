@@ -166,7 +166,13 @@ test.each([
     { hands: 'right' },
     { '15down': 'R1 R2 R3 R4', '14down': 'R1 R2 R3 R4', '*15down': 'L1 L2 L3 L4 R1 R2 R3 R4' },
   ],
-  ['harp', 'c-34', {}, { '15down': 'R1 R2 R3 R4', '14down': 'L1 L2 L3 L4' }],
+  // Either hand within a fifth of middle C, the 15th string.
+  [
+    'harp',
+    'c-34',
+    {},
+    { '15down': 'L1 L2 L3 L4 R1 R2 R3 R4', '19down': 'R1 R2 R3 R4', '10down': 'L1 L2 L3 L4' },
+  ],
   ['drum', 'c-major-8', {}, { t1: 'L R' }],
   ['drum', 'c-major-8', { hands: 'left' }, { t1: 'L' }],
   ['custom', 'bells-8', { hands: 'right' }, { p3: 'R' }],

@@ -1,3 +1,4 @@
+import type { CarriedPart } from './carried.ts';
 import type { NoteName } from '../pitch/noteName.ts';
 import type { Pitch, PitchClass } from '../pitch/pitch.ts';
 import type { Result } from '../result.ts';
@@ -155,18 +156,10 @@ export interface FamilyDefinition<Layout, W extends Way> {
   clash(layout: Layout, low: FingeredWay<W>, high: FingeredWay<W>): Clash | undefined;
   /** Why a whole hold, whose pairs do not clash, cannot sound. */
   holdClash?(layout: Layout, hold: Hold<W>): Clash | undefined;
-  /**
-   * What a hold leaves behind for later notes, as a short text of which few different ones must come out; terms of the
-   * next hold read it. For example the place of the hand, which an open string leaves where it was.
-   * @param before what was left behind before it, '' at the start of a line
-   */
-  carry?(layout: Layout, before: string, hold: Hold<W>): string;
+  /** What a line leaves behind for later notes, if anything. */
+  readonly carries?: readonly CarriedPart<W>[];
   /** What a way's note is called where no key is asked; left out where it is as in the major key of `home`. */
   nameOf?(layout: Layout, way: W): NoteName;
-  /**
-   * What of the text left behind matters to a hold: texts of which the same matters cost the same. All of it when left out.
-   */
-  heeded?(layout: Layout, carried: string, hold: Hold<W>): string;
   /** What is set otherwise along a line that has been chosen, in the order of the notes that need it. */
   changes?(layout: Layout, line: readonly PlayedHold<W>[]): readonly SettingChange[];
   /** What to do at single notes of a line that has been chosen. */
@@ -227,9 +220,13 @@ export interface OpenLayout extends OwnKey {
   readonly terms: readonly EffortTerm[];
   clash(low: FingeredWay, high: FingeredWay): Clash | undefined;
   holdClash(hold: Hold): Clash | undefined;
+  /** What a line leaves behind; empty where that is nothing. */
+  readonly carries: readonly CarriedPart[];
+  /** All of it after a hold, as one text, which terms read. @param before the same before it, '' at the start of a line */
   carry(before: string, hold: Hold): string;
-  wouldFit(pitch: Pitch): string | undefined;
+  /** What of it matters to a hold. */
   heeded(carried: string, hold: Hold): string;
+  wouldFit(pitch: Pitch): string | undefined;
   changes(line: readonly PlayedHold[]): readonly SettingChange[];
   remarks(line: readonly PlayedHold[], options: ChosenOptions): readonly Remark[];
   figures(way: Way, key: Key): readonly Figure[];

@@ -1,6 +1,7 @@
 import { ownNamer } from '../scale/namer.ts';
 import { sceneOf, type Diagram } from '../scene/diagram.ts';
 import { fail, ok, type Result } from '../result.ts';
+import { joinCarried, splitCarried, type CarriedPart } from './carried.ts';
 import type { Face, Family, FamilyDefinition, OpenLayout } from './contract.ts';
 import { withArticle } from '../words.ts';
 import { chordTyped, readLoosely } from './kernel/readLoosely.ts';
@@ -63,6 +64,8 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
     let diagram: Diagram<W> | undefined;
     /** Layouts as they are set for keys, each opened once. */
     const settled = new Map<string, OpenLayout>();
+    // As with terms: they are only ever given its own ways.
+    const carries: readonly CarriedPart[] = (definition.carries as readonly CarriedPart[] | undefined) ?? [];
     const own = (way: Way): W => {
       byId ??= new Map(ways.map((w) => [w.id, w]));
       const found = byId.get(way.id);
@@ -100,9 +103,16 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
       terms: definition.terms,
       clash: (low, high) => definition.clash(layout, low as FingeredWay<W>, high as FingeredWay<W>),
       holdClash: (hold) => definition.holdClash?.(layout, hold as Hold<W>),
-      carry: (before, hold) => definition.carry?.(layout, before, hold as Hold<W>) ?? '',
+      carries,
+      carry: (before, hold) => {
+        const texts = splitCarried(before, carries.length);
+        return joinCarried(carries.map((part, i) => part.carry(texts[i]!, hold)));
+      },
+      heeded: (carried, hold) => {
+        const texts = splitCarried(carried, carries.length);
+        return joinCarried(carries.map((part, i) => part.heeded?.(texts[i]!, hold) ?? texts[i]!));
+      },
       wouldFit: (pitch) => definition.wouldFit?.(layout, pitch),
-      heeded: (carried, hold) => definition.heeded?.(layout, carried, hold as Hold<W>) ?? carried,
       changes: (line) => definition.changes?.(layout, line as readonly PlayedHold<W>[]) ?? [],
       remarks: (line, options) =>
         definition.remarks?.(layout, line as readonly PlayedHold<W>[], options) ?? [],

@@ -58,12 +58,13 @@ export interface KeyCell {
   readonly settings: readonly string[];
 }
 
-/** Contexts to route in, for one instrument, prepared once for each way that it is set. */
+/** Contexts to rank keys in, for one instrument, prepared once for each way that it is set. */
 export function contextsFor(preferences: Preferences): (instrument: Instrument) => RoutingContext {
   const known = new Map<Instrument, RoutingContext>();
   let first: RoutingContext | undefined;
   return (instrument) => {
-    const context = known.get(instrument) ?? routingContext(instrument, preferences, first);
+    const context =
+      known.get(instrument) ?? routingContext(instrument, preferences, { shared: first, isRough: true });
     first ??= context;
     known.set(instrument, context);
     return context;

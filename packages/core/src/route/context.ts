@@ -40,11 +40,17 @@ export function usableWays(instrument: Instrument, chosen?: ResolvedPreferences)
   return instrument.ways.filter((way) => way.able && !chosen?.avoid.has(way.technique));
 }
 
-/** @param shared context of the same instrument, set for another key, under the same preferences */
+/**
+ * @param options `shared`: context of the same instrument, set for another key, under the same preferences; `isRough`: lines
+ * are only ranked, and what is fine in what they leave behind is not minded
+ */
 export function routingContext(
   instrument: Instrument,
   preferences: Preferences,
-  shared?: RoutingContext,
+  {
+    shared,
+    isRough = false,
+  }: { readonly shared?: RoutingContext | undefined; readonly isRough?: boolean } = {},
 ): RoutingContext {
   const chosen = shared?.chosen ?? resolvePreferences(instrument.family, preferences);
   const costs = shared?.costs ?? costTable(instrument, chosen);
@@ -57,7 +63,7 @@ export function routingContext(
   for (const way of usable.filter((one) => !isRedundant(one)))
     byPitch.set(way.pitch, [...(byPitch.get(way.pitch) ?? []), way]);
   const pitches = [...byPitch.keys()];
-  const states = shared?.states ?? stateTable(instrument, costs);
+  const states = shared?.states ?? stateTable(instrument, costs, isRough);
   const choices = new Map<Pitch, Choices>();
   const open = (pitch: Pitch, inChord: boolean) => fingered(byPitch.get(pitch) ?? [], inChord);
   return {

@@ -5,6 +5,7 @@ import type { NoteTiming } from '../time/noteTiming.ts';
 import type { AirKind } from '../families/air.ts';
 import { airOf } from '../families/way.ts';
 import { AIR_STATES, moveAir, type AirMove, type AirUse } from './airState.ts';
+import { carriedTexts, NUMBERS } from './carriedTexts.ts';
 import type { CostTable } from './costs.ts';
 
 /**
@@ -80,10 +81,7 @@ export const CHORD_STATES_LIMIT: StatesLimit = Object.freeze({ states: 32, kept:
 /** Where every state minds the air there are many that hardly differ: the routes tried cost a thousandth more at most. */
 export const AIR_STATES_LIMIT: StatesLimit = Object.freeze({ states: 48, kept: 12 });
 
-/** More than there are ever holds, or choices of them, in one table: so two numbers make one exact number. */
-const HOLDS = 2 ** 20;
-
-export function stateTable(instrument: Instrument, costs: CostTable): StateTable {
+export function stateTable(instrument: Instrument, costs: CostTable, isRough: boolean): StateTable {
   const numbers = new Map<string, number>();
   const choices = new Map<string, Choices>();
   const choicesByWays = new Map<string, Choices>();
@@ -93,10 +91,7 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
   const timesOf = new WeakMap<NoteTiming, number>();
   const own = new Map<string, readonly number[]>();
   const ownByHold = new Map<string, Map<number, number>>();
-  const texts: string[] = [''];
-  const textNumbers = new Map<string, number>([['', 0]]);
-  const carriedOn = new Map<number, number>();
-  const heededBy = new Map<number, number>();
+  const left = carriedTexts(instrument.carries, isRough);
   const stepCosts = new Map<string, Map<number, Map<number, number>>>();
 
   const nameOf = (hold: Hold) =>
@@ -112,18 +107,6 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
     return number;
   };
 
-  /** What the line leaves behind after a hold (place of the hand, levers), by number of the hold. */
-  const carry = (before: number, number: number, hold: Hold): number => {
-    const key = before * HOLDS + number;
-    const known = carriedOn.get(key);
-    if (known !== undefined) return known;
-    const text = instrument.carry(texts[before]!, hold);
-    const found = textNumbers.get(text) ?? texts.push(text) - 1;
-    textNumbers.set(text, found);
-    carriedOn.set(key, found);
-    return found;
-  };
-
   /** Costs of steps to a hold that are known, for all timings at which steps cost the same. */
   const knownCosts = (number: number, timing: NoteTiming) => {
     const timingKey = costs.stepCacheKey(timing);
@@ -134,28 +117,16 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
     return known;
   };
 
-  /** What of the text that was left behind matters to a hold, by its number in the table. */
-  const heeded = (carried: number, number: number, hold: Hold): number => {
-    const key = carried * HOLDS + number;
-    const known = heededBy.get(key);
-    if (known !== undefined) return known;
-    const text = instrument.heeded(texts[carried]!, hold);
-    const found = textNumbers.get(text) ?? texts.push(text) - 1;
-    textNumbers.set(text, found);
-    heededBy.set(key, found);
-    return found;
-  };
-
   const stepCost = (
     known: Map<number, number>,
     from: State,
     to: Hold,
     { timing, matters }: { readonly timing: NoteTiming; readonly matters: number },
   ) => {
-    const key = matters * HOLDS + from.number;
+    const key = matters * NUMBERS + from.number;
     let cost = known.get(key);
     if (cost === undefined) {
-      cost = costs.step(from.hold, to, texts[from.carried]!, timing);
+      cost = costs.step(from.hold, to, left.text(from.carried), timing);
       known.set(key, cost);
     }
     return cost;
@@ -168,7 +139,7 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
       id: sets.size,
       next: new Map<number, Entered>(),
       states,
-      carried: (state: number) => texts[states[state]!.carried]!,
+      carried: (state: number) => left.text(states[state]!.carried),
     };
     sets.set(name, known);
     return known;
@@ -194,7 +165,7 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
   const start = ({ holds, numbers: held }: Choices, { timing, air }: When): Entered => {
     const states = holds.map((hold, i): State => {
       const { state: filled } = moved(0, hold, air);
-      return { hold, number: held[i]!, carried: carry(0, held[i]!, hold), filled };
+      return { hold, number: held[i]!, carried: left.after(0, held[i]!, hold), filled };
     });
     const set = setOf(states);
     const cost = holds.map((hold, i) => {
@@ -225,8 +196,8 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
       const state = before.states[b]!;
       // States that differ only in the air stand one after the other.
       if (last?.number !== state.number || last.carried !== state.carried) {
-        if (last?.carried !== state.carried) matters = heeded(state.carried, number, hold);
-        carried = carry(state.carried, number, hold);
+        if (last?.carried !== state.carried) matters = left.heeded(state.carried, number, hold);
+        carried = left.after(state.carried, number, hold);
         cost = stepCost(known, state, hold, { timing, matters });
         last = state;
       }
@@ -247,7 +218,7 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
     // In an order that does not depend on what the table was asked before, so that ties are always decided alike.
     return [...targets.values()].sort(
       ({ state: one }, { state: two }) =>
-        (texts[one.carried]! < texts[two.carried]! ? -1 : Number(one.carried !== two.carried)) ||
+        (left.text(one.carried) < left.text(two.carried) ? -1 : Number(one.carried !== two.carried)) ||
         one.filled - two.filled,
     );
   };
@@ -327,7 +298,7 @@ export function stateTable(instrument: Instrument, costs: CostTable): StateTable
     },
     enter(before, open, when) {
       const known = before?.next ?? beginnings;
-      const key = timeNumber(when) * HOLDS + open.id;
+      const key = timeNumber(when) * NUMBERS + open.id;
       let found = known.get(key);
       if (!found) {
         found = before ? expand(before, open, when) : start(open, when);

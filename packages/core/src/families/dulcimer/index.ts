@@ -60,7 +60,7 @@ export const dulcimer = defineFamily<DulcimerLayout, DulcimerWay>({
   ways,
   fingeringsFor: (_, way, chosen) => fingeringsFor(way, chosen),
   clash: (_, low, high) => clash(low, high),
-  carry: (_, before, hold) => carry(before, hold),
+  carries: [{ carry }],
   remarks: (_, line, chosen) => remarks(line, chosen),
   figures,
   sideOf: (_, { way }) => ({ bass: 'above', middle: 'level', melody: 'below' })[way.technique] as 'above',

@@ -1,57 +1,46 @@
-import { EVEN_HAND, type EffortTerm, type PlayingOption, type PreferencePreset } from '../effortTerm.ts';
+import {
+  EVEN_HAND,
+  type Circumstances,
+  type EffortTerm,
+  type PlayingOption,
+  type PreferencePreset,
+} from '../effortTerm.ts';
 import type { Hold, PlayedHold, Remark } from '../way.ts';
 import { LEISURE } from '../../time/noteTiming.ts';
-import {
-  HANDS,
-  handOf,
-  isSameString,
-  naturalStrings,
-  nearestStep,
-  neighbours,
-  type HandStep,
-} from './hand.ts';
+import { fingerOf, handOf, isSameString, naturalStrings, neighbours, type Finger } from './hand.ts';
 import type { HarpLayout } from './layout.ts';
 import { leverChanges, leversSetBefore, leversToMove } from './levers.ts';
-import { SPLIT, type HarpWay } from './ways.ts';
+import { handMoves, wasStruckBefore, readCarried, type HandMoves } from './placement.ts';
+import { NEAR_SPLIT, SPLIT, type HarpWay } from './ways.ts';
 
-/** Strings by which two fingers are off their natural distance, up to which the hand only stretches; judgement. */
-const STRETCH = 2;
+/** On two rows both hands lie on all strings; judgement. */
+const ON_TWO_ROWS = 0.57;
 
-/** Strings that a finger reaches over the thumb or the thumb under a finger; farther the hand is placed anew; judgement. */
-const CROSSING = 2;
+/** What it counts that the other hand goes on where both lie side by side; judgement. */
+const BETWEEN_ROWS = 0.375;
 
-type HandMove = 'again' | 'crossed' | 'stretch' | 'moves';
+/** What a string counts as that was struck in the last note but one: it has rung for a while; judgement. */
+const STRUCK_BEFORE = 0.1;
 
-/** What one hand does from hold to hold: the nearest two strings that it plays decide. */
-function handMove({ sameString, strings, fingers, natural }: HandStep): readonly [HandMove, number] {
-  if (fingers === 0) return ['again', sameString ? 0.5 : 1];
-  if (strings === 0) return ['stretch', 0];
-  if (Math.sign(strings) !== Math.sign(fingers))
-    return [Math.abs(strings) <= CROSSING ? 'crossed' : 'moves', 1];
-  // Fingers that lie on more strings than they are, up to a third and a fourth from thumb to index, are placed naturally.
-  const off = Math.max(0, Math.abs(strings) - natural, Math.abs(fingers) - Math.abs(strings));
-  return off <= STRETCH ? ['stretch', off] : ['moves', 1];
-}
-
-/** What the hands do from hold to hold; four terms ask it one after the other, so the last answer is kept. */
-function handMoves(from: Hold<HarpWay>, to: Hold<HarpWay>): Readonly<Record<HandMove, number>> {
-  if (last?.from !== from || last.to !== to) {
-    const moves = { again: 0, crossed: 0, stretch: 0, moves: 0 };
-    for (const hand of HANDS) {
-      const step = nearestStep(hand, from, to);
-      if (!step) continue;
-      const [kind, cost] = handMove(step);
-      moves[kind] += cost;
-    }
-    last = { from, to, moves };
-  }
+/** What the hands do from hold to hold; several terms ask it one after the other, so the last answer is kept. */
+function movesBetween(from: Hold<HarpWay>, to: Hold<HarpWay>, carried: string): HandMoves {
+  if (last?.from !== from || last.to !== to || last.carried !== carried)
+    last = { from, to, carried, moves: handMoves(readCarried(carried), from, to) };
   return last.moves;
 }
 
-let last: { from: Hold<HarpWay>; to: Hold<HarpWay>; moves: Readonly<Record<HandMove, number>> } | undefined;
+let last:
+  | {
+      readonly from: Hold<HarpWay>;
+      readonly to: Hold<HarpWay>;
+      readonly carried: string;
+      readonly moves: HandMoves;
+    }
+  | undefined;
 
-const handTerm = (kind: HandMove) => ({
-  between: (from: Hold<HarpWay>, to: Hold<HarpWay>) => handMoves(from, to)[kind],
+const handTerm = (kind: keyof HandMoves) => ({
+  between: (from: Hold<HarpWay>, to: Hold<HarpWay>, { carried }: Circumstances<HarpLayout>) =>
+    movesBetween(from, to, carried)[kind],
 });
 
 export const terms: readonly EffortTerm<HarpLayout, HarpWay>[] = [
@@ -61,7 +50,8 @@ export const terms: readonly EffortTerm<HarpLayout, HarpWay>[] = [
     about: 'Levers moved during the line.',
     tally: 'sum',
     weight: 3,
-    between: (_from: Hold<HarpWay>, to: Hold<HarpWay>, { carried }) => leversToMove(carried, to),
+    between: (_from: Hold<HarpWay>, to: Hold<HarpWay>, { carried }) =>
+      leversToMove(readCarried(carried).levers, to),
   },
   {
     id: 'before',
@@ -70,7 +60,8 @@ export const terms: readonly EffortTerm<HarpLayout, HarpWay>[] = [
     tally: 'sum',
     weight: 0.2,
     atStart: (to: Hold<HarpWay>) => leversSetBefore('', to),
-    between: (_from: Hold<HarpWay>, to: Hold<HarpWay>, { carried }) => leversSetBefore(carried, to),
+    between: (_from: Hold<HarpWay>, to: Hold<HarpWay>, { carried }) =>
+      leversSetBefore(readCarried(carried).levers, to),
   },
   {
     id: 'hurry',
@@ -79,22 +70,23 @@ export const terms: readonly EffortTerm<HarpLayout, HarpWay>[] = [
     tally: 'sum',
     weight: 4,
     haste: { within: LEISURE, atLeisure: 0, atOnce: 1 },
-    between: (_from: Hold<HarpWay>, to: Hold<HarpWay>, { carried }) => leversToMove(carried, to),
+    between: (_from: Hold<HarpWay>, to: Hold<HarpWay>, { carried }) =>
+      leversToMove(readCarried(carried).levers, to),
   },
   {
     id: 'moves',
     label: 'the hand placed anew',
-    about: 'Leaps beyond what the hand spans from where it lies.',
+    about: 'Fingers put down together on the strings of the notes to come.',
     tally: 'sum',
-    weight: 1,
+    weight: 0.6,
     ...handTerm('moves'),
   },
   {
     id: 'crossed',
     label: 'fingers crossed',
-    about: 'A finger over the thumb or the thumb under a finger.',
+    about: 'A finger over the thumb or the thumb under a finger, where the hand is placed anew.',
     tally: 'sum',
-    weight: 0.6,
+    weight: 0.3,
     ...handTerm('crossed'),
   },
   {
@@ -121,15 +113,44 @@ export const terms: readonly EffortTerm<HarpLayout, HarpWay>[] = [
     ...handTerm('again'),
   },
   {
+    id: 'back',
+    label: 'fingers put back',
+    about: 'A finger put back on a string that it plucked before, while the hand lies as it is.',
+    tally: 'sum',
+    weight: 0.2,
+    ...handTerm('back'),
+  },
+  {
+    id: 'ring',
+    label: 'on the ring finger',
+    about: 'Notes of the weakest finger; it decides only between hands that lie alike.',
+    tally: 'notes',
+    weight: 0.04,
+    onWay: (finger) => (fingerOf(finger) === 4 ? 1 : 0),
+  },
+  {
+    id: 'handed',
+    label: 'handed to the other hand',
+    about: 'One hand goes on where only the other one played, on two rows less: there both lie side by side.',
+    tally: 'sum',
+    weight: 0.8,
+    between(from: Hold<HarpWay>, to: Hold<HarpWay>) {
+      const hands = from.map(handOf);
+      if (to.some((finger) => hands.includes(handOf(finger)))) return 0;
+      return to[0]?.way.row ? BETWEEN_ROWS : 1;
+    },
+  },
+  {
     id: 'sides',
     label: 'on the other hand’s side',
-    about: 'Notes above middle C in the left hand, or below it in the right.',
+    about: 'Notes above middle C in the left hand, or below it in the right; near it less.',
     tally: 'notes',
     weight: 0.7,
     onWay(finger, { options }) {
-      const isAbove = finger.way.pitch >= SPLIT;
-      if (handOf(finger) === 'L') return isAbove ? 1 : 0;
-      return isAbove || options['hands'] === 'right' ? 0 : 1;
+      const beyond = SPLIT - finger.way.pitch;
+      const on = finger.way.row ? ON_TWO_ROWS : 1;
+      if (handOf(finger) === 'L') return on * sideCost(1 - beyond);
+      return options['hands'] === 'right' ? 0 : on * sideCost(beyond);
     },
   },
   {
@@ -138,13 +159,21 @@ export const terms: readonly EffortTerm<HarpLayout, HarpWay>[] = [
     about: 'A string struck again while it still rings.',
     tally: 'sum',
     weight: 0.8,
-    between(from: Hold<HarpWay>, to: Hold<HarpWay>) {
+    between(from: Hold<HarpWay>, to: Hold<HarpWay>, { carried }) {
       let count = 0;
-      for (const after of to) for (const before of from) if (isSameString(before, after)) count += 1;
+      for (const after of to) {
+        if (from.some((before) => isSameString(before, after))) count += 1;
+        else if (after.way.row && wasStruckBefore(readCarried(carried).struck, after)) count += STRUCK_BEFORE;
+      }
       return count;
     },
   },
 ];
+
+/** @param beyond semitones from the nearest note of a hand's own side; 0 or less on its side */
+function sideCost(beyond: number): number {
+  return Math.min(1, Math.max(0, beyond) / NEAR_SPLIT.below);
+}
 
 /** For how many notes more a string is taken to ring on; judgement. */
 const RINGS = 8;

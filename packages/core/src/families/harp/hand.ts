@@ -18,36 +18,6 @@ export function fingerOf({ fingering }: Finger): number {
 
 const ZERO = '0'.charCodeAt(0);
 
-/** A finger of one hold and one of the next, of the same hand. */
-export interface HandStep {
-  readonly sameString: boolean;
-  /** Strings upwards. */
-  readonly strings: number;
-  /** Fingers towards the thumb. */
-  readonly fingers: number;
-  /** Most strings that lie naturally between the two fingers. */
-  readonly natural: number;
-}
-
-/** From hold to hold, the step of a hand between the two of its strings that lie nearest each other; none where it rests. */
-export function nearestStep(hand: HandId, from: Hold<HarpWay>, to: Hold<HarpWay>): HandStep | undefined {
-  let nearest = Infinity;
-  let step: HandStep | undefined;
-  for (const after of to) {
-    if (handOf(after) !== hand) continue;
-    for (const before of from) {
-      if (handOf(before) !== hand) continue;
-      const strings = after.way.string - before.way.string;
-      if (Math.abs(strings) >= nearest) continue;
-      nearest = Math.abs(strings);
-      const fingers = fingerOf(before) - fingerOf(after);
-      const natural = fingers > 0 ? naturalStrings(before, after) : naturalStrings(after, before);
-      step = { sameString: isSameString(before, after), strings, fingers, natural };
-    }
-  }
-  return step;
-}
-
 export function isSameString(a: Finger, b: Finger): boolean {
   return a.way.string === b.way.string && a.way.row === b.way.row;
 }
@@ -61,8 +31,11 @@ export function neighbours(hold: Hold<HarpWay>): readonly (readonly [Finger, Fin
   });
 }
 
-/** Strings from one finger to the next that a hand spans with ease. Source: up to a third, and a fourth from thumb to index. */
-const NATURAL: Readonly<Record<number, number>> = Object.freeze({ 1: 3, 2: 2, 3: 2 });
+/**
+ * Strings from a finger to the next towards the ring finger that a hand spans with ease. Source: up to a third, and a fourth
+ * from thumb to index.
+ */
+export const NATURAL: Readonly<Record<number, number>> = Object.freeze({ 1: 3, 2: 2, 3: 2 });
 
 /** Strings that lie naturally between two fingers of a hand. */
 export function naturalStrings(low: Finger, high: Finger): number {
@@ -72,7 +45,7 @@ export function naturalStrings(low: Finger, high: Finger): number {
 }
 
 /** Most strings between two fingers of one hand: a tenth. */
-const SPAN = 9;
+export const SPAN = 9;
 
 /** A string sounds one pitch; a finger plucks one string; hands and fingers do not cross. */
 export function clash(low: Finger, high: Finger): Clash | undefined {

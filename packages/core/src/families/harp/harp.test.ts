@@ -1,7 +1,7 @@
 import { questionOf, routeOf } from '../../../test/instruments.ts';
 import { openInstrument, specFromPreset, type Instrument } from '../../instrument/instrument.ts';
 import { mapView } from '../../map/mapView.ts';
-import { noteText, parseNote } from '../../pitch/noteName.ts';
+import { noteText, parseNote, parsePitch } from '../../pitch/noteName.ts';
 import { pitchClass } from '../../pitch/pitch.ts';
 import { expectOk } from '../../result.ts';
 import { evenLine, scaleLine, type LineNote } from '../../route/line.ts';
@@ -257,6 +257,29 @@ test.each([
 ])('%s is placed in groups of four: %j', (_, pitches, fingers) => {
   const route = routeOf(open('c-34').forKey(keyIn('C')), pitches, prefer('even'));
   expect(route.notes.map((note) => note.fingering).join(' ')).toBe(fingers);
+});
+
+// Each hand is placed on the strings to come, at most four, and the fingers fall on them in any order.
+test.each([
+  ['three strings to and fro', 'G4 B4 G4 D5 G4 B4 G4', 'R3 R2 R3 R1 R3 R2 R3'],
+  ['broken thirds', 'C4 E4 D4 F4 E4 G4 F4 A4', 'R4 R2 R3 R1 R4 R2 R3 R1'],
+  ['fours', 'C4 D4 E4 F4 D4 E4 F4 G4 E4 F4 G4 A4', 'R4 R3 R2 R1 R4 R3 R2 R1 R4 R3 R2 R1'],
+  ['an arpeggio up and down', 'C4 E4 G4 C5 G4 E4 C4', 'R4 R3 R2 R1 R2 R3 R4'],
+  ['a scale through middle C', 'G3 A3 B3 C4 D4 E4 F4 G4', 'L4 L3 L2 L1 R4 R3 R2 R1'],
+  ['one note below middle C among others', 'B3 D4 G4 B4', 'R4 R3 R2 R1'],
+])('%s, %s, is placed as it is taught: %s', (_, line, fingers) => {
+  const pitches = line.split(' ').map((text) => expectOk(parsePitch(text)));
+  const route = routeOf(open('c-34').forKey(keyIn('C')), pitches, prefer('even'));
+  expect(route.notes.map((note) => note.fingering).join(' ')).toBe(fingers);
+});
+
+test('double-strung, everything ringing: strings that come again at once are struck in the other row', () => {
+  const pitches = [60, 64, 60, 64];
+  const route = routeOf(open('c-23-double').forKey(keyIn('C')), pitches, prefer('ringing'));
+  const rows = route.notes.map((note) => note.way!.id[0]);
+  expect([rows[0], rows[1]]).not.toEqual([rows[2], rows[3]]);
+  expect(new Set([rows[0], rows[2]]).size).toBe(2);
+  expect(new Set([rows[1], rows[3]]).size).toBe(2);
 });
 
 test.each([

@@ -23,6 +23,7 @@ import {
   type HarpLayout,
 } from './layout.ts';
 import { carry, heeded, leverChanges } from './levers.ts';
+import { HANDS_LYING } from './placement.ts';
 import { presets } from './presets.ts';
 import { BASES, SHARPS_ORDER, type BaseId } from './tables.ts';
 import { brief, dialects, parseTab } from './tab.ts';
@@ -68,8 +69,7 @@ export const harp = defineFamily<HarpLayout, HarpWay>({
   ways,
   fingeringsFor: (_, way, chosen, inChord) => fingeringsFor(way, chosen, inChord),
   clash: (_, low, high) => clash(low, high),
-  carry: (_, before, hold) => carry(before, hold),
-  heeded: (_, carried, hold) => heeded(carried, hold),
+  carries: [{ carry, heeded }, HANDS_LYING],
   changes: leverChanges,
   remarks,
   figures,

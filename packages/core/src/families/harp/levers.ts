@@ -1,6 +1,7 @@
 import { nameAt, type HarpLayout } from './layout.ts';
 import { handOf, type Finger } from './hand.ts';
 import type { Hold, PlayedHold, SettingChange } from '../way.ts';
+import { readCarried } from './placement.ts';
 import type { HarpWay } from './ways.ts';
 
 /**
@@ -73,8 +74,9 @@ export function leverChanges(
   layout: HarpLayout,
   line: readonly PlayedHold<HarpWay>[],
 ): readonly SettingChange[] {
-  return line.flatMap(({ hold, noteIds, onset, carried }, i): SettingChange[] =>
-    hold.flatMap((finger, n) => {
+  return line.flatMap(({ hold, noteIds, onset, carried: before }, i): SettingChange[] => {
+    const carried = readCarried(before).levers;
+    return hold.flatMap((finger, n) => {
       const { way } = finger;
       if (!isSetBefore(carried, way) && !mustMove(carried, way)) return [];
       const { letter, octave } = nameAt(layout, way.string);
@@ -91,8 +93,8 @@ export function leverChanges(
           hand: 'left hand',
         },
       ];
-    }),
-  );
+    });
+  });
 }
 
 /** The last hold before another that sounds a string; undefined where the string has not sounded. */

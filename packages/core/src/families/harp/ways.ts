@@ -126,7 +126,10 @@ export const FINGERINGS: readonly Fingering[] = Object.freeze(
 /** Middle C: below it the left hand plays when the hands share the strings. */
 export const SPLIT = 60;
 
-/** The melody keeps to its hand; in a chord the other hand may help. */
+/** Semitones from the split up to which a hand may play on the other one’s side: the right one a fifth below, the left one a third above. */
+export const NEAR_SPLIT = Object.freeze({ below: 7, above: 4 });
+
+/** The melody keeps to its hand but near the split; in a chord the other hand may help. */
 export function fingeringsFor(
   { row, pitch }: HarpWay,
   options: ChosenOptions,
@@ -134,6 +137,7 @@ export function fingeringsFor(
 ): readonly string[] {
   const shared = options['hands'] !== 'right';
   const hand = row ?? (shared && pitch < SPLIT ? 'L' : 'R');
-  const both = inChord && row === undefined;
+  const isNear = shared && pitch >= SPLIT - NEAR_SPLIT.below && pitch < SPLIT + NEAR_SPLIT.above;
+  const both = row === undefined && (inChord || isNear);
   return FINGERINGS.filter(({ id }) => both || id.startsWith(hand)).map(({ id }) => id);
 }

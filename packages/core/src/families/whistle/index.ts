@@ -51,7 +51,7 @@ export const whistle = defineFamily<WhistleLayout, WhistleWay>({
   capabilityGroups,
   ways,
   clash: () => ({ reason: 'voices', text: 'a whistle sounds one note at a time' }),
-  carry: (_, before, hold) => carry(before, hold),
+  carries: [{ carry }],
   figures,
   sideOf: (_, { way }) => (way.register === 'low' ? 'below' : 'above'),
   facts,
