@@ -12,7 +12,7 @@ const AGREED: Readonly<Record<FamilyId, Readonly<Record<string, string>>>> = {
     '': 'turns 0.5, jumps 0.7, bends 1, middles 1.2, highs 1, overs 1.6, over-run 1.5, breath 0.2, tone 0.4, blocks 0.4, habit 4, long-air 1.5',
     even: '',
     beginner: 'jumps 1.2',
-    tone: 'tone 4, turns 0.7, jumps 0.4',
+    tone: 'tone 2.6, turns 0.7, jumps 0.4',
     air: 'turns 4, jumps 0.3',
     'no-overs': '',
     reach: 'highs 0.5, overs 0.8, over-run 0.6',
@@ -60,7 +60,7 @@ const AGREED: Readonly<Record<FamilyId, Readonly<Record<string, string>>>> = {
     'melody-string': '',
   },
   harp: {
-    '': 'flips 3, before 0.2, hurry 4, moves 1, crossed 0.6, stretch 0.5, again 1.4, sides 0.7, cut 0.8',
+    '': 'flips 3, before 0.2, hurry 4, moves 0.6, crossed 0.3, stretch 0.5, again 1.4, back 0.2, ring 0.04, handed 0.8, sides 0.7, cut 0.8',
     even: '',
     ringing: 'cut 6',
     placed: 'moves 4, stretch 0.2',

@@ -65,7 +65,7 @@ export function defineFamily<Layout, W extends Way>(definition: FamilyDefinition
     /** Layouts as they are set for keys, each opened once. */
     const settled = new Map<string, OpenLayout>();
     // As with terms: they are only ever given its own ways.
-    const carries: readonly CarriedPart[] = (definition.carries as readonly CarriedPart[] | undefined) ?? [];
+    const carries: readonly CarriedPart[] = definition.carries ?? [];
     const own = (way: Way): W => {
       byId ??= new Map(ways.map((w) => [w.id, w]));
       const found = byId.get(way.id);

@@ -58,13 +58,16 @@ export interface KeyCell {
   readonly settings: readonly string[];
 }
 
-/** Contexts to rank keys in, for one instrument, prepared once for each way that it is set. */
-export function contextsFor(preferences: Preferences): (instrument: Instrument) => RoutingContext {
+/** Contexts to route in, for one instrument, prepared once for each way that it is set. @param isRough only to rank many lines */
+export function contextsFor(
+  preferences: Preferences,
+  isRough: boolean,
+): (instrument: Instrument) => RoutingContext {
   const known = new Map<Instrument, RoutingContext>();
   let first: RoutingContext | undefined;
   return (instrument) => {
     const context =
-      known.get(instrument) ?? routingContext(instrument, preferences, { shared: first, isRough: true });
+      known.get(instrument) ?? routingContext(instrument, preferences, { shared: first, isRough });
     first ??= context;
     known.set(instrument, context);
     return context;

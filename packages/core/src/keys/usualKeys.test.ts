@@ -28,8 +28,11 @@ test.each([
 test('a minor pentatonic asks for no chord of the blues: its own drum is among the first two', () => {
   const drum = open('drum', 'a-minor-five-13');
   const of = (base: Instrument) =>
-    keyCell(base, keyOf(scale('minor-pentatonic'), note('A')), contextsFor(defaultPreferences(base.family)))
-      .ease;
+    keyCell(
+      base,
+      keyOf(scale('minor-pentatonic'), note('A')),
+      contextsFor(defaultPreferences(base.family), true),
+    ).ease;
   const harps = ['62', '55', '60'].map((preset) => of(open('diatonic', preset)));
   expect(harps.filter((ease) => ease < of(drum))).toHaveLength(0);
 });

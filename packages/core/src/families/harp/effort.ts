@@ -7,7 +7,7 @@ import {
 } from '../effortTerm.ts';
 import type { Hold, PlayedHold, Remark } from '../way.ts';
 import { LEISURE } from '../../time/noteTiming.ts';
-import { fingerOf, handOf, isSameString, naturalStrings, neighbours, type Finger } from './hand.ts';
+import { fingerOf, handOf, isSameString, naturalStrings, neighbours } from './hand.ts';
 import type { HarpLayout } from './layout.ts';
 import { leverChanges, leversSetBefore, leversToMove } from './levers.ts';
 import { handMoves, wasStruckBefore, readCarried, type HandMoves } from './placement.ts';

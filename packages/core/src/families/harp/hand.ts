@@ -5,7 +5,7 @@ import type { HarpWay } from './ways.ts';
 export type Finger = FingeredWay<HarpWay>;
 
 export const HANDS = Object.freeze(['L', 'R'] as const);
-type HandId = (typeof HANDS)[number];
+export type HandId = (typeof HANDS)[number];
 
 export function handOf({ fingering }: Finger): HandId {
   return fingering?.startsWith('L') ? 'L' : 'R';

@@ -1,6 +1,6 @@
 import { splitCarried, type CarriedPart } from '../carried.ts';
 import type { Hold } from '../way.ts';
-import { fingerOf, HANDS, handOf, NATURAL, SPAN, type Finger } from './hand.ts';
+import { fingerOf, handOf, NATURAL, SPAN, type Finger, type HandId } from './hand.ts';
 import type { HarpWay } from './ways.ts';
 
 /**
@@ -21,8 +21,6 @@ interface HandNote {
   readonly finger: number;
   readonly string: number;
 }
-
-type HandId = (typeof HANDS)[number];
 
 /** Fingers of a hand. */
 const FINGERS = 4;
