@@ -309,6 +309,30 @@ describe('an English concertina plays chords under E5 G5 C6 G5 A5 | F5 A5 G5 B5,
   });
 });
 
+/**
+ * On a C harmonica 1 and 4 are an octave apart blown and drawn, so are 3 and 7 drawn; F5 and A5 (5 and 6 draw) have none. A
+ * is the fifth of D minor, whose root 4 draw goes with it across one hole.
+ */
+test.each([
+  ['light', ['C4', undefined, undefined, undefined, 'C4']],
+  ['medium', ['C4', 'D4', undefined, 'B4', 'C4']],
+  ['full', ['C4', 'D4', 'D5', 'B4', 'C4']],
+] as const)('the melody in octaves on a harmonica, %s: %j', (fullness, below) => {
+  const tune = songOf('C5*1/2 D5*1/2 A5*1/2 B5*1/2 | C5', {
+    metres: [{ at: 0, count: 2, unit: 4 }],
+    chords: [
+      { at: 0, symbol: 'C' },
+      { at: quarters(1), symbol: 'Dm' },
+      { at: quarters(2), symbol: 'C' },
+    ],
+  });
+  const instrument = expectOk(openInstrument(specFromPreset('diatonic', '60')));
+  const plan = { ...plainPlan(families.diatonic), adds: company('octaves', fullness) };
+  const view = songView(instrument, tune, plan, { naming: 'key', dialect: 'signs' });
+  const added = view.line.map(({ id }) => view.added.notes.find(({ under }) => under === id)?.note);
+  expect(added).toEqual(below);
+});
+
 test('chord style on a dulcimer: the tune stays on its string, in holds that a hand spans', () => {
   const tune = songOf('A4*4 | D5*4 | E5*4', {
     chords: ['G', 'D', 'G'].map((symbol, bar) => ({ at: quarters(4 * bar), symbol })),

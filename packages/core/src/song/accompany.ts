@@ -23,14 +23,15 @@ import { spelledForSong } from './transpose.ts';
 
 /**
  * What is played with the melody: chords with its notes, bass and chords in the rhythm of its dance, chords one note after
- * the other, or the notes of the song's other voices that begin with its own.
+ * the other, the melody itself an octave below, or the notes of the song's other voices that begin with its own.
  */
-export const STYLES = Object.freeze(['chords', 'rhythm', 'broken', 'written'] as const);
+export const STYLES = Object.freeze(['chords', 'rhythm', 'broken', 'octaves', 'written'] as const);
 export type Style = (typeof STYLES)[number];
 
 /**
  * How much of it: of chords a note at each change, two on every beat, three with every note; in rhythm the bass, with two
- * notes of the chord, with three; broken on the beats, or between them too. Other voices are played whole.
+ * notes of the chord, with three; broken on the beats, or between them too; octaves on the beats, with every note, or with
+ * a tone of the chord where there is none. Other voices are played whole.
  */
 export const FULLNESSES = Object.freeze(['light', 'medium', 'full'] as const);
 export type Fullness = (typeof FULLNESSES)[number];
@@ -68,6 +69,7 @@ export function accompaniment(
     chords: () => chordsUnder(context, song, line, fullness),
     rhythm: () => rhythmUnder(context, song, line, fullness),
     broken: () => brokenUnder(context, song, line, fullness),
+    octaves: () => octavesUnder(context, song, line, fullness),
     written: () => voicesUnder(context, song, line),
   }[style]();
   const left = new Set(without);
@@ -111,6 +113,27 @@ function chordsUnder(
   const onsets = [...new Set(line.map(({ onset }) => onset))];
   const wanted = wantedAt(song, fullness, onsets, bassUnder(context, song, line));
   return withNotes(context, song, line, { wanted, most: MOST[fullness] });
+}
+
+/** Semitones below a note within which a tone of the chord goes with it in place of its octave, the widest first. */
+const SPLITS: readonly number[] = Object.freeze([11, 10, 9, 8, 7, 6, 5, 4, 3]);
+
+/** The melody an octave below, as far as both sound together; in full, with a tone of the chord where they do not. */
+function octavesUnder(
+  context: RoutingContext,
+  song: Song,
+  line: readonly LineNote[],
+  fullness: Fullness,
+): readonly AddedNote[] {
+  const isOnBeat = beatsOf(song);
+  const wanted = ({ onset, pitch }: LineNote) => {
+    if (fullness === 'light' && !isOnBeat(onset)) return [];
+    const belongs = (tone: Pitch) => isChordTone(song, onset, tone);
+    const splits =
+      fullness === 'full' && belongs(pitch) ? SPLITS.map((by) => pitch - by).filter(belongs) : [];
+    return [[pitch - 12, ...splits]];
+  };
+  return withNotes(context, song, line, { wanted, most: 1 });
 }
 
 /** Notes of the other voices that begin with the melody. */
@@ -222,6 +245,15 @@ function addedAt(note: LineNote, onset: Ticks, length: Ticks, pitch: Pitch): Add
   return { id: `${note.id}+${pitch}@${onset - note.onset}`, under: note.id, pitch, onset, length };
 }
 
+/** Whether a time falls on a beat. */
+function beatsOf(song: Song): (onset: Ticks) => boolean {
+  const metres = metresOfSong(song);
+  return (onset) => {
+    const { at, metre } = holdingAt(metres, onset)!;
+    return positionAt(metre, onset - at).within === 0;
+  };
+}
+
 /** Which pitches are wanted with a note: for each tone of a chord those that it can be, the one wanted most first. */
 function wantedAt(
   song: Song,
@@ -230,10 +262,11 @@ function wantedAt(
   bass: BassAt,
 ): (note: LineNote) => readonly (readonly Pitch[])[] {
   const metres = metresOfSong(song);
+  const isOnBeat = beatsOf(song);
   const changes = new Set(song.chords.flatMap(({ at }) => onsets.find((onset) => onset >= at) ?? []));
   return ({ onset, pitch, length }) => {
-    const { at, metre } = holdingAt(metres, onset)!;
-    const onBeat = positionAt(metre, onset - at).within === 0;
+    const { metre } = holdingAt(metres, onset)!;
+    const onBeat = isOnBeat(onset);
     // A short note beside the chord passes over it.
     const passes = length < metre.beat && !isChordTone(song, onset, pitch);
     const often = fullness === 'full' || (fullness === 'medium' && onBeat);

@@ -18,6 +18,7 @@ export const COMPANY: Readonly<Record<Style | 'none', { readonly label: string; 
   chords: { label: 'chords with it', about: 'notes of the chord that begin with those of the melody' },
   rhythm: { label: 'bass and chords in rhythm', about: 'as the dance of its metre has them' },
   broken: { label: 'broken chords', about: 'one note after the other, rising from the root' },
+  octaves: { label: 'octaves', about: 'the melody an octave below, where both sound together' },
   written: { label: 'its other voices', about: 'those notes of them that begin with the melody' },
 };
 
@@ -30,6 +31,11 @@ export const HOW_MUCH: Readonly<Record<Style, Partial<Record<Fullness, string>>>
   },
   rhythm: { light: 'the bass alone', medium: 'two notes over the bass', full: 'three notes over the bass' },
   broken: { light: 'on the beats', full: 'between the beats too' },
+  octaves: {
+    light: 'on the beats',
+    medium: 'with every note',
+    full: 'with every note, or a tone of the chord',
+  },
   written: {},
 };
 
@@ -43,10 +49,13 @@ export function howMuchChoices(company: Company): readonly Choice[] {
   return keysOf(amounts).map((id) => ({ id, label: amounts[id]!, current: id === howMuch(company) }));
 }
 
-/** Chords are needed for some of it, other voices for some. */
+/** Chords are needed for some of it, other voices for some; an octave needs nothing. */
 export function companyChoices(song: Song | null | undefined, now: Style | undefined): readonly Choice[] {
   const voices = song ? pitchedVoices(song) : [];
-  const hasMore = (id: string) => (id === 'written' ? voices.length > 1 : (song?.chords.length ?? 0) > 0);
+  const hasMore = (id: Style) => {
+    if (id === 'octaves') return true;
+    return id === 'written' ? voices.length > 1 : (song?.chords.length ?? 0) > 0;
+  };
   return keysOf(COMPANY)
     .filter((id) => id === 'none' || hasMore(id))
     .map((id) => ({ id, ...COMPANY[id], current: id === (now ?? 'none') }));

@@ -273,6 +273,31 @@ test.each([
   expect(route.notes.map((note) => note.fingering).join(' ')).toBe(fingers);
 });
 
+// A harp in E♭ has A♭ on its A strings, lever down, and on its G strings, lever up.
+test.each([
+  // Every string of B major but A is set up: both G up and A down sound G♯, and it is written G.
+  ['B', 'major', ['G♯4', 'G♯3'], ['G♯4', 'G♯3']],
+  // A minor has A up and G down; its G♯ is a lever to flip, of the G string.
+  ['A', 'natural-minor', ['A4', 'G♯4', 'A4'], ['A4', 'G♯4', 'A4']],
+  ['Eb', 'major', ['G4', 'Ab4'], ['G4', 'A♭4']],
+])('in %s %s %j is taken on the strings of its letters: %j', (tonic, scale, notes, strings) => {
+  const pitches = notes.map((text) => expectOk(parsePitch(text)));
+  for (const preset of ['eb-34', 'eb-23-double']) {
+    const instrument = open(preset).forKey(keyIn(tonic, scale));
+    const written = routeOf(
+      instrument,
+      pitches.map((p) => (preset === 'eb-34' ? p : p + 12)),
+      prefer('even'),
+    );
+    const names = written.notes.map(({ way }) => instrument.brief(way!).replace(/^[LR] /, ''));
+    const up =
+      preset === 'eb-34'
+        ? strings
+        : strings.map((name) => name.slice(0, -1) + String(Number(name.at(-1)) + 1));
+    expect(names).toEqual(up);
+  }
+});
+
 test('double-strung, everything ringing: strings that come again at once are struck in the other row', () => {
   const pitches = [60, 64, 60, 64];
   const route = routeOf(open('c-23-double').forKey(keyIn('C')), pitches, prefer('ringing'));

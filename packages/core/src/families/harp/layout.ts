@@ -32,6 +32,8 @@ export interface HarpLayout {
   readonly double: boolean;
   /** Pitch classes (levers down) of the strings whose levers are set up before playing. */
   readonly up: readonly PitchClass[];
+  /** Of pitch classes that strings of two letters sound, lever up or down, the letter by which the key calls them; not stored. */
+  readonly called?: ReadonlyMap<PitchClass, string>;
 }
 
 export interface HarpString {
@@ -89,10 +91,42 @@ const THIRDS: readonly number[] = Object.freeze([4, 3]);
 
 /**
  * The pitch classes of the strings to raise so that tonic and fifth are there, then the third, then most notes of the
- * key, with as few levers up as that takes, and among equals with as few notes as may be that are not the key's; as
- * text, `5 0 7`. Only strings whose raised note belongs to the key are tried.
+ * key, each on the string of its letter where that gives it, with as few levers up as that takes, and among equals with as few notes as may be that are not the key's; behind
+ * them the letters by which the key calls what strings of two letters sound; as text, `5 0 7;8G`. Only strings whose raised
+ * note belongs to the key are tried.
  */
-export function settingFor({ strings }: HarpLayout, key: Key): string {
+export function settingFor(layout: HarpLayout, key: Key): string {
+  return [leversFor(layout, key), ...lettersOf(layout, key)].join(';');
+}
+
+/** The letters of a key for what strings of two letters sound: `8G`. */
+function lettersOf(layout: HarpLayout, key: Key): readonly string[] {
+  return [...lettersByClass(layout)].flatMap(([pc, letters]) => {
+    const { letter } = key.names[pitchClass(pc - key.home)]!;
+    return letters.size > 1 && letters.has(letter) ? [`${pc}${letter}`] : [];
+  });
+}
+
+/** Letters of the strings that sound each pitch class, lever up or down. */
+function lettersByClass(layout: HarpLayout): ReadonlyMap<PitchClass, ReadonlySet<string>> {
+  let known = LETTERS_BY_CLASS.get(layout.strings);
+  if (!known) {
+    const found = new Map<PitchClass, Set<string>>();
+    for (const [i, { pitch, lever }] of layout.strings.entries())
+      for (const sounding of lever ? [pitch, pitch + 1] : [pitch]) {
+        const letters = found.get(pitchClass(sounding)) ?? new Set();
+        found.set(pitchClass(sounding), letters.add(nameAt(layout, i).letter));
+      }
+    known = found;
+    LETTERS_BY_CLASS.set(layout.strings, known);
+  }
+  return known;
+}
+
+const LETTERS_BY_CLASS = new WeakMap<HarpLayout['strings'], ReadonlyMap<PitchClass, ReadonlySet<string>>>();
+
+function leversFor(layout: HarpLayout, key: Key): string {
+  const { strings } = layout;
   // Sets of pitch classes as bits, since every choice is tried for every key of a table.
   const bit = (pitch: number) => 1 << pitchClass(pitch);
   const bits = (semitones: readonly number[]) => semitones.reduce((set, s) => set | bit(key.home + s), 0);
@@ -101,24 +135,31 @@ export function settingFor({ strings }: HarpLayout, key: Key): string {
     all: bits(key.scale.semitones),
     first: bits(own(TONIC_AND_FIFTH)),
     next: bits(own(THIRDS).slice(0, 1)),
+    named: strings.reduce((set, { pitch }, i) => {
+      const raised = pitchClass(pitch + 1 - key.home);
+      const isNamed =
+        key.scale.semitones.includes(raised) && key.names[raised]!.letter === nameAt(layout, i).letter;
+      return isNamed ? set | bit(pitch) : set;
+    }, 0),
   };
   const down = strings.reduce((set, { pitch }) => set | bit(pitch), 0);
   const known = SETTINGS.get(strings) ?? new Map<number, string>();
   SETTINGS.set(strings, known);
-  const asked = (wanted.all << 4) | pitchClass(key.home);
+  const asked = (wanted.named << 16) | (wanted.all << 4) | pitchClass(key.home);
   const setting = known.get(asked) ?? bestSetting(down, wanted);
   known.set(asked, setting);
   return setting;
 }
 
-/** Settings by the notes wanted, as bits, and the home. */
+/** Settings by the notes wanted and the strings named, as bits, and the home. */
 const SETTINGS = new WeakMap<HarpLayout['strings'], Map<number, string>>();
 
-/** Notes of a key as bits: all, those to save first and those to save next. */
+/** Notes of a key as bits: all, those to save first and those to save next; and strings whose raised note it calls by their letter. */
 interface Wanted {
   readonly all: number;
   readonly first: number;
   readonly next: number;
+  readonly named: number;
 }
 
 /** @param down what the strings sound with all levers down, as bits */
@@ -133,7 +174,8 @@ function bestSetting(down: number, wanted: Wanted): string {
       1_000_000 * count(sounding & wanted.first) +
       100_000 * count(sounding & wanted.next) +
       1000 * count(sounding & wanted.all) -
-      20 * count(set) -
+      20 * count(set) +
+      30 * count(set & wanted.named) -
       count(sounding & ~wanted.all);
     if (score > best.score) best = { set, score };
     // The next larger set of open strings.
@@ -145,7 +187,9 @@ function bestSetting(down: number, wanted: Wanted): string {
 }
 
 export function withSetting(layout: HarpLayout, setting: string): HarpLayout {
-  return { ...layout, up: setting === '' ? [] : setting.split(' ').map(Number) };
+  const [levers = '', ...letters] = setting.split(';');
+  const called = letters.map((text) => [Number(text.slice(0, -1)), text.slice(-1)] as const);
+  return { ...layout, up: levers === '' ? [] : levers.split(' ').map(Number), called: new Map(called) };
 }
 
 /** Twelve bits. */

@@ -1,3 +1,4 @@
+import { pitchClass } from '../../pitch/pitch.ts';
 import type { Letter } from '../../pitch/noteName.ts';
 import type { ChosenOptions } from '../effortTerm.ts';
 import type { Can, GroupOfPlaces } from '../layoutPart.ts';
@@ -33,17 +34,17 @@ export interface HarpWay extends Way {
 export function ways(layout: HarpLayout, can: Can): readonly HarpWay[] {
   const rows = layout.double ? (['L', 'R'] as const) : [undefined];
   const texts = textsOf(layout);
-  // Sounds as the strings are set; each in the first row, since the rows are alike.
-  const setAt = new Map<number, string>();
-  for (const [string, { pitch }] of layout.strings.entries()) {
-    const up = isUp(layout, string);
-    setAt.set(up ? pitch + 1 : pitch, stringIdOf(rows[0], string) + (up ? 'up' : 'down'));
-  }
+  // In the first row, since the rows are alike.
+  const first = placesFirst(layout);
   const wayOf = (row: HarpWay['row'], string: number, lever: 'down' | 'up'): HarpWay => {
     const { letter, words, names } = texts[string]!;
     const pitch = layout.strings[string]!.pitch + (lever === 'up' ? 1 : 0);
     const set = isUp(layout, string) === (lever === 'up');
     const stringId = stringIdOf(row, string);
+    const otherId = (other: Place | undefined) =>
+      other && (other.string !== string || other.lever !== lever)
+        ? stringIdOf(rows[0], other.string) + other.lever
+        : undefined;
     return {
       id: stringId + lever,
       pitch,
@@ -52,7 +53,9 @@ export function ways(layout: HarpLayout, can: Can): readonly HarpWay[] {
       air: undefined,
       words: (row ? ROW_WORDS[row] : '') + words[lever],
       able: set || can('flip', letter),
-      redundantTo: set ? undefined : setAt.get(pitch),
+      redundantTo: otherId(
+        set ? first.ownSet.get(pitch) : (first.set.get(pitch) ?? first.ownFlip.get(pitch)),
+      ),
       string,
       leverPlace: string + (row === 'R' ? layout.strings.length : 0),
       lever,
@@ -66,6 +69,31 @@ export function ways(layout: HarpLayout, can: Can): readonly HarpWay[] {
       return lever ? [down, wayOf(row, string, 'up')] : [down];
     }),
   );
+}
+
+/** A string with its lever. */
+interface Place {
+  readonly string: number;
+  readonly lever: 'down' | 'up';
+}
+
+/**
+ * Where pitches are taken first: on a string as it is set; and among several that are set, or several to flip, on the one
+ * that has the letter by which the key calls it.
+ */
+function placesFirst(layout: HarpLayout) {
+  const set = new Map<number, Place>();
+  const ownSet = new Map<number, Place>();
+  const ownFlip = new Map<number, Place>();
+  for (const [string, { pitch: open, lever: hasLever }] of layout.strings.entries())
+    for (const lever of hasLever ? (['down', 'up'] as const) : (['down'] as const)) {
+      const pitch = open + (lever === 'up' ? 1 : 0);
+      const isSet = isUp(layout, string) === (lever === 'up');
+      if (isSet) set.set(pitch, { string, lever });
+      if (layout.called?.get(pitchClass(pitch)) === nameAt(layout, string).letter)
+        (isSet ? ownSet : ownFlip).set(pitch, { string, lever });
+    }
+  return { set: new Map([...set, ...ownSet]), ownSet, ownFlip };
 }
 
 interface StringTexts {
