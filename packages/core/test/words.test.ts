@@ -166,12 +166,17 @@ test.each([
     { hands: 'right' },
     { '15down': 'R1 R2 R3 R4', '14down': 'R1 R2 R3 R4', '*15down': 'L1 L2 L3 L4 R1 R2 R3 R4' },
   ],
-  // Either hand within a fifth of middle C, the 15th string.
+  // Either hand from a fifth below middle C, the 15th string, to a third above it.
   [
     'harp',
     'c-34',
     {},
-    { '15down': 'L1 L2 L3 L4 R1 R2 R3 R4', '19down': 'R1 R2 R3 R4', '10down': 'L1 L2 L3 L4' },
+    {
+      '10down': 'L1 L2 L3 L4',
+      '11down': 'L1 L2 L3 L4 R1 R2 R3 R4',
+      '16down': 'L1 L2 L3 L4 R1 R2 R3 R4',
+      '17down': 'R1 R2 R3 R4',
+    },
   ],
   ['drum', 'c-major-8', {}, { t1: 'L R' }],
   ['drum', 'c-major-8', { hands: 'left' }, { t1: 'L' }],

@@ -45,7 +45,7 @@ export function naturalStrings(low: Finger, high: Finger): number {
 }
 
 /** Most strings between two fingers of one hand: a tenth. */
-export const SPAN = 9;
+const SPAN = 9;
 
 /** A string sounds one pitch; a finger plucks one string; hands and fingers do not cross. */
 export function clash(low: Finger, high: Finger): Clash | undefined {

@@ -1,4 +1,4 @@
-import { questionOf, routeOf } from '../../../test/instruments.ts';
+import { fingered, questionOf, routeOf } from '../../../test/instruments.ts';
 import { openInstrument, specFromPreset, type Instrument } from '../../instrument/instrument.ts';
 import { mapView } from '../../map/mapView.ts';
 import { noteText, parseNote, parsePitch } from '../../pitch/noteName.ts';
@@ -296,6 +296,17 @@ test.each([
         : strings.map((name) => name.slice(0, -1) + String(Number(name.at(-1)) + 1));
     expect(names).toEqual(up);
   }
+});
+
+test('a natural hand is remembered with all its strings, one that stretches only with its last', () => {
+  const instrument = open('c-34');
+  const lying = (...texts: readonly string[]) =>
+    texts
+      .reduce((carried, text) => instrument.carry(carried, [fingered(instrument, text)]), '')
+      .split('/')[1];
+  // From the 17th string, Q, seven strings up to the 24th, X, lie naturally from ring finger to thumb; nine do not.
+  expect(lying('17down/R4', '24down/R1')).toBe('|X..Q1');
+  expect(lying('17down/R4', '26down/R1')).toBe('|Z...1');
 });
 
 test('double-strung, everything ringing: strings that come again at once are struck in the other row', () => {

@@ -1,6 +1,6 @@
 import { splitCarried, type CarriedPart } from '../carried.ts';
 import type { Hold } from '../way.ts';
-import { fingerOf, handOf, NATURAL, SPAN, type Finger, type HandId } from './hand.ts';
+import { fingerOf, handOf, NATURAL, type Finger, type HandId } from './hand.ts';
 import type { HarpWay } from './ways.ts';
 
 /**
@@ -267,7 +267,7 @@ function offNatural(strings: Placement['strings'], at: number, string: number): 
       const next = strings[other];
       if (next === undefined) continue;
       const apart = (string - next) * towards;
-      if (apart <= 0 || apart > SPAN) return undefined;
+      if (apart <= 0) return undefined;
       off += Math.max(0, apart - natural, Math.abs(other - at) - apart);
       break;
     }
