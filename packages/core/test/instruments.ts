@@ -89,6 +89,9 @@ export function fingered(instrument: Instrument, text: string): FingeredWay {
   return { way, fingering };
 }
 
+/** What a term costs: term, ways sounded, cost, and what comes before or surrounds them. */
+export type Figure = readonly [term: string, to: readonly string[], cost: number, around?: Around];
+
 /** What surrounds a cost; everything at rest when left out. */
 export interface Around {
   /** Ways held before, written as by `fingered`. */

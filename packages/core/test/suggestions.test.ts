@@ -11,7 +11,7 @@ import { keyOf, scaleById, type Key } from '../src/scale/scale.ts';
 
 const key = (scale: string, tonic: string) => keyOf(expectOk(scaleById(scale)), expectOk(parseNote(tonic)));
 const cellOf = (instrument: Instrument, of: Key) =>
-  keyCell(instrument, of, contextsFor(defaultPreferences(instrument.family), true));
+  keyCell(instrument, of, contextsFor(defaultPreferences(instrument.family), { isRough: true }));
 const first = (id: FamilyId) => expectOk(openInstrument(specFromPreset(id, families[id].presets[0]!.id)));
 
 /** Every setting of all options that are set by hand and borne, one option after the other, this instrument left out. */

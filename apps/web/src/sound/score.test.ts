@@ -161,9 +161,9 @@ test('sounds of every second round are heard in theirs, and those of the last wh
   const chord = { kind: 'chord', at: 1, seconds: 1 } as const;
   play({
     sounds: [
-      { ...chord, hz: 200, in: 'even' },
-      { ...chord, hz: 300, in: 'odd' },
-      { ...chord, at: 3, hz: 400, in: 'last' },
+      { ...chord, hz: 200, heardIn: 'even' },
+      { ...chord, hz: 300, heardIn: 'odd' },
+      { ...chord, at: 3, hz: 400, heardIn: 'last' },
     ],
     loop: true,
     rounds: 3,

@@ -15,7 +15,7 @@ export interface ScoreSound {
   readonly loud?: number;
   readonly noteId?: string | undefined;
   /** Of a loop, the rounds in which it is heard, counted from 0: every second one, or when the last is over; all when left out. */
-  readonly in?: 'even' | 'odd' | 'last';
+  readonly heardIn?: 'even' | 'odd' | 'last';
 }
 
 /** Something to be told at a time, such as which beat it is. */
@@ -106,7 +106,7 @@ export function scheduleScore<M = never>(
     if (volume > 0) parts.strike(kind, hz, seconds, time, Math.min(1, volume));
   };
   const isLast = (played: number) => !score.loop || played + 1 === score.rounds;
-  const isHeard = ({ in: rounds }: ScoreSound, played: number) =>
+  const isHeard = ({ heardIn: rounds }: ScoreSound, played: number) =>
     rounds === 'last' ? isLast(played) : rounds === undefined || (rounds === 'odd') === (played % 2 === 1);
   /** @param played rounds before this one: its times are counted from the first, so that nothing adds up */
   const round = (sounds: readonly ScoreSound[], marks: readonly ScoreMark<M>[], played: number) => {

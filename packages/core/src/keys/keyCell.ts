@@ -61,7 +61,7 @@ export interface KeyCell {
 /** Contexts to route in, for one instrument, prepared once for each way that it is set. @param isRough only to rank many lines */
 export function contextsFor(
   preferences: Preferences,
-  isRough: boolean,
+  { isRough = false }: { readonly isRough?: boolean } = {},
 ): (instrument: Instrument) => RoutingContext {
   const known = new Map<Instrument, RoutingContext>();
   let first: RoutingContext | undefined;

@@ -16,7 +16,7 @@ export function keyTable(
   scales: readonly Scale[],
   preferences: Preferences,
 ): KeyTable {
-  const contextFor = contextsFor(preferences, true);
+  const contextFor = contextsFor(preferences, { isRough: true });
   const rows = Array.from({ length: 12 }, (_, pc) =>
     scales.map((scale) => keyCell(instrument, keyOf(scale, usualTonic(scale, pc)), contextFor)),
   );

@@ -68,7 +68,7 @@ function suggestion(
   settings: readonly Adjustment[],
   todo: readonly string[],
 ): Suggestion {
-  const contextFor = contextsFor(defaultPreferences(instrument.family), true);
+  const contextFor = contextsFor(defaultPreferences(instrument.family), { isRough: true });
   const set = instrument.forKey(key).settings.map((setting) => setting.on);
   return {
     spec: instrument.spec,

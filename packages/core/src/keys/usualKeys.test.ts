@@ -31,7 +31,7 @@ test('a minor pentatonic asks for no chord of the blues: its own drum is among t
     keyCell(
       base,
       keyOf(scale('minor-pentatonic'), note('A')),
-      contextsFor(defaultPreferences(base.family), true),
+      contextsFor(defaultPreferences(base.family), { isRough: true }),
     ).ease;
   const harps = ['62', '55', '60'].map((preset) => of(open('diatonic', preset)));
   expect(harps.filter((ease) => ease < of(drum))).toHaveLength(0);

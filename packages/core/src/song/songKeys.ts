@@ -59,7 +59,7 @@ function fitterOf(base: Instrument, song: Song, preferences: Preferences) {
   const scale = expectOk(scaleById(song.keys[0]!.scale));
   const line = melodyLine(song);
   const metre = countingOfSong(song);
-  const contextFor = contextsFor(preferences, false);
+  const contextFor = contextsFor(preferences);
   const { options } = resolvePreferences(base.family, preferences);
   const { places } = songAir(base, options, song, line);
   return (semitones: number): SongKeyFit | undefined => {

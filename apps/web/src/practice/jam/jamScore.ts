@@ -39,7 +39,7 @@ export function jamScore(
   const laid = (events: readonly BackingEvent[], from: number): readonly ScoreSound[] =>
     events.map((event) => ({ ...soundOf(event, a4), at: from + event.at }));
   const end = ending(form, how);
-  const last = laid(end, begins + under.seconds).map((sound) => ({ ...sound, in: 'last' as const }));
+  const last = laid(end, begins + under.seconds).map((sound) => ({ ...sound, heardIn: 'last' as const }));
   return {
     sounds: [
       ...counted,

@@ -109,8 +109,8 @@ export function inVersions(
 ): readonly ScoreSound[] {
   if (!loops) return sounds(0);
   return [
-    ...sounds(0).map((sound) => ({ ...sound, in: 'even' as const })),
-    ...sounds(1).map((sound) => ({ ...sound, in: 'odd' as const })),
+    ...sounds(0).map((sound) => ({ ...sound, heardIn: 'even' as const })),
+    ...sounds(1).map((sound) => ({ ...sound, heardIn: 'odd' as const })),
   ];
 }
 

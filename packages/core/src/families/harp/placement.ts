@@ -180,15 +180,13 @@ function nearestPair(from: readonly HandNote[], to: readonly HandNote[]): readon
 export const HANDS_LYING: CarriedPart<HarpWay> = Object.freeze({
   fine: true,
   carry(before: string, hold: Hold<HarpWay>) {
-    const [note] = hold;
-    const isDouble = note?.way.row !== undefined;
-    if (hold.length !== 1) return isDouble ? withStruck('', '', struckAfter(before, hold)) : '';
-    const hand = handOf(note!);
+    const struck = struckAfter(before, hold);
+    if (hold.length !== 1) return withStruck('', '', struck);
+    const hand = handOf(hold[0]!);
     const { notes, lies } = partsOf(hold)[hand];
     const lay = before.split(HANDS_APART)[hand === 'L' ? 0 : 1] ?? '';
     const inside = lay === '' ? undefined : joined(readPlacement(lay), notes);
     const own = inside?.stretch === 0 ? writePlacement(inside.placement) : lies;
-    const struck = struckAfter(before, hold);
     return hand === 'L' ? withStruck(own, '', struck) : withStruck('', own, struck);
   },
   heeded(carried: string, hold: Hold<HarpWay>) {
